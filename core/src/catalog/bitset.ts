@@ -1,0 +1,66 @@
+/** A set of rows, one bit each, in words of 32. Knows nothing of listings. */
+export class Bitset {
+  readonly words: Uint32Array;
+
+  constructor(readonly capacity: number, words?: Uint32Array) {
+    this.words = words ?? new Uint32Array((capacity + 31) >>> 5);
+  }
+
+  has(row: number): boolean {
+    return ((this.words[row >>> 5] ?? 0) & (1 << (row & 31))) !== 0;
+  }
+
+  add(row: number): void {
+    this.words[row >>> 5]! |= 1 << (row & 31);
+  }
+
+  delete(row: number): void {
+    this.words[row >>> 5]! &= ~(1 << (row & 31));
+  }
+
+  put(row: number, isIn: boolean): void {
+    if (isIn) this.add(row);
+    else this.delete(row);
+  }
+
+  clone(): Bitset {
+    return new Bitset(this.capacity, this.words.slice());
+  }
+
+  /** A copy with room for more rows. */
+  grown(capacity: number): Bitset {
+    const larger = new Bitset(capacity);
+    larger.words.set(this.words);
+    return larger;
+  }
+
+  /** Leaves only the rows that are in `other` too. */
+  intersect(other: Bitset): this {
+    const { words } = this;
+    for (let at = 0; at < words.length; at++) words[at]! &= other.words[at] ?? 0;
+    return this;
+  }
+
+  count(): number {
+    let count = 0;
+    for (const word of this.words) count += bitsIn(word);
+    return count;
+  }
+
+  /** Calls `visit` with each row, ascending. */
+  forEach(visit: (row: number) => void): void {
+    const { words } = this;
+    for (let at = 0; at < words.length; at++) {
+      for (let word = words[at]!; word !== 0; word &= word - 1) {
+        visit((at << 5) + 31 - Math.clz32(word & -word));
+      }
+    }
+  }
+}
+
+/** How many of a word's 32 bits are set (the parallel sum of Warren, Hacker's Delight, 5-1). */
+function bitsIn(word: number): number {
+  let sum = word - ((word >>> 1) & 0x55555555);
+  sum = (sum & 0x33333333) + ((sum >>> 2) & 0x33333333);
+  return (((sum + (sum >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
+}

@@ -1,0 +1,4 @@
+export * from './csv.js';
+export * from './decode.js';
+export * from './import-rows.js';
+export * from './propose-columns.js';

@@ -1,0 +1,2 @@
+export * from './listing.js';
+export * from './read-listing.js';

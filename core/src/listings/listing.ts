@@ -1,0 +1,44 @@
+import type { Picture } from '../structure/index.js';
+
+/** The stored statuses; Upcoming and Expired are computed from times and never stored. */
+export const STATUSES = ['draft', 'in-review', 'live', 'hidden', 'binned'] as const;
+export type Status = (typeof STATUSES)[number];
+
+export const STATUS_LABELS: Readonly<Record<Status, string>> = {
+  draft: 'Draft',
+  'in-review': 'In review',
+  live: 'Live',
+  hidden: 'Hidden',
+  binned: 'Binned',
+};
+
+/** Typed values by field key; a field without a value is absent. */
+export type Values = Readonly<Record<string, unknown>>;
+
+/** What an editor says of a listing. */
+export interface ListingContent {
+  readonly slug: string;
+  readonly title: string;
+  /** One paragraph; '' when there is none. */
+  readonly summary: string;
+  readonly picture: Picture | null;
+  readonly values: Values;
+  readonly status: Status;
+  readonly featured: boolean;
+  /** Lower first; null when the listing has no place of its own. */
+  readonly handOrder: number | null;
+}
+
+/** One record of a kind. Moments are milliseconds since 1970. */
+export interface Listing extends ListingContent {
+  readonly id: number;
+  readonly kindId: number;
+  readonly version: number;
+  readonly createdAt: number;
+  readonly changedAt: number;
+}
+
+/** Whether visitors may see a listing, its kind being published. */
+export function isOnSite(listing: Pick<Listing, 'status'>): boolean {
+  return listing.status === 'live';
+}

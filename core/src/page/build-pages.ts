@@ -1,0 +1,147 @@
+import type { Listing } from '../listings/index.js';
+import type { Query, QueryResult } from '../query/index.js';
+import { BLANK_QUERY, urlOfQuery } from '../query/index.js';
+import type { Kind, KindDefinition } from '../structure/index.js';
+import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY } from '../structure/index.js';
+import { chipModels, facetModels } from './facet-models.js';
+import type {
+  CardModel,
+  HomePage,
+  IndexPage,
+  KindLink,
+  ListingPage,
+  NotFoundPage,
+  PageFrame,
+  SiteSettings,
+  SortModel,
+} from './page-model.js';
+import { pagerModel } from './pager.js';
+import { cardOf, slotsOf } from './slots.js';
+
+/** What every page is made with; the clock is the caller's. */
+export interface PageScene {
+  readonly site: SiteSettings;
+  readonly now: Date;
+  readonly kinds: readonly KindLink[];
+}
+
+const LONGEST_DESCRIPTION = 160;
+
+function frame(scene: PageScene, head: { title: string; description: string; canonical: string }): PageFrame {
+  const { site, now, kinds } = scene;
+  const title = head.title === '' ? site.name : `${head.title} – ${site.name}`;
+  const description = head.description.slice(0, LONGEST_DESCRIPTION);
+  return { site, now: now.toISOString(), kinds, canonical: head.canonical, title, description };
+}
+
+/** The front page: each published kind with its first listings. */
+export function homePage(
+  scene: PageScene,
+  sections: readonly { kind: KindDefinition; total: number; listings: readonly Listing[] }[],
+): HomePage {
+  return {
+    ...frame(scene, { title: '', description: scene.site.tagline, canonical: '/' }),
+    type: 'home',
+    sections: sections.map(({ kind, total, listings }) => ({
+      label: kind.many,
+      href: `/${kind.slug}`,
+      total,
+      intro: kind.intro,
+      cards: listings.map((listing) => cardOf(listing, kind, scene.site.locale)),
+    })),
+  };
+}
+
+export interface IndexInput {
+  readonly kind: Kind;
+  readonly query: Query;
+  readonly result: QueryResult;
+  /** The listings of the page, in the result's order. */
+  readonly listings: readonly Listing[];
+  /** Listings of the kind on the site, whatever is chosen. */
+  readonly outOf: number;
+}
+
+/** The index page of a kind in the state of a query. */
+export function indexPage(scene: PageScene, { kind, query, result, listings, outOf }: IndexInput): IndexPage {
+  const { locale } = scene.site;
+  const hrefOf = (state: Query): string => {
+    const parts = urlOfQuery(state, kind);
+    return parts === '' ? `/${kind.slug}` : `/${kind.slug}?${parts}`;
+  };
+  const cards = listings.map((listing) => cardOf(listing, kind, locale));
+  const leading = leadingFeatured(cards, query);
+  const facetScene = { kind, query, counts: result.counts, locale, hrefOf };
+  return {
+    ...frame(scene, { title: kind.many, description: kind.intro, canonical: hrefOf(query) }),
+    type: 'index',
+    kind: { slug: kind.slug, one: kind.one, many: kind.many, intro: kind.intro },
+    text: query.text,
+    total: result.total,
+    outOf,
+    countSentence: countSentence(result.total, outOf, kind, locale),
+    facets: facetModels(facetScene),
+    chips: chipModels(facetScene),
+    clearHref: hrefOf({ ...BLANK_QUERY, sort: query.sort }),
+    sorts: sortModels(kind, query, hrefOf),
+    featured: cards.slice(0, leading),
+    cards: cards.slice(leading),
+    pager: pagerModel({ total: result.total, pageSize: kind.pageSize, page: query.page }, (page) =>
+      hrefOf({ ...query, page }),
+    ),
+  };
+}
+
+/** How many cards stand in the Featured strip: those that the house order puts first on the first page. */
+function leadingFeatured(cards: readonly CardModel[], query: Query): number {
+  const isHouseOrder = query.sort === HOUSE_SORT_KEY || (query.sort === null && query.text === '');
+  if (!isHouseOrder || query.page > 1) return 0;
+  const end = cards.findIndex((card) => !card.featured);
+  return end === -1 ? cards.length : end;
+}
+
+/** "160 berths", "38 of 160 berths", "No berths". */
+export function countSentence(total: number, outOf: number, kind: Pick<Kind, 'one' | 'many'>, locale: string): string {
+  const show = new Intl.NumberFormat(locale);
+  const noun = inSentence(outOf === 1 ? kind.one : kind.many);
+  if (outOf === 0) return `No ${noun} yet`;
+  return total === outOf ? `${show.format(total)} ${noun}` : `${show.format(total)} of ${show.format(outOf)} ${noun}`;
+}
+
+/** A label inside a sentence: "Berths" becomes "berths", "VIP rooms" stays. */
+export function inSentence(label: string): string {
+  return /^\p{Lu}\p{Ll}/u.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;
+}
+
+function sortModels(kind: KindDefinition, query: Query, hrefOf: (query: Query) => string): SortModel[] {
+  const isSearch = query.text !== '';
+  const offered = [
+    ...(isSearch ? [{ key: RELEVANCE_SORT_KEY, label: 'Best match' }] : []),
+    { key: HOUSE_SORT_KEY, label: 'Featured first' },
+    ...kind.sortChoices,
+  ];
+  const byItself = isSearch ? RELEVANCE_SORT_KEY : HOUSE_SORT_KEY;
+  const current = query.sort ?? byItself;
+  return offered.map(({ key, label }) => ({
+    key,
+    label,
+    href: hrefOf({ ...query, sort: key === byItself ? null : key, page: 1 }),
+    current: key === current,
+  }));
+}
+
+/** The page of one listing with all its values. */
+export function listingPage(scene: PageScene, kind: Kind, listing: Listing): ListingPage {
+  const card = cardOf(listing, kind, scene.site.locale);
+  return {
+    ...frame(scene, { title: listing.title, description: listing.summary, canonical: card.href }),
+    type: 'listing',
+    kind: { one: kind.one, many: kind.many, href: `/${kind.slug}` },
+    card,
+    slots: slotsOf(listing, kind.fields, scene.site.locale),
+  };
+}
+
+export function notFoundPage(scene: PageScene): NotFoundPage {
+  return { ...frame(scene, { title: 'Nothing here', description: '', canonical: '/' }), type: 'not-found' };
+}

@@ -1,0 +1,148 @@
+import type { Picture } from '../structure/index.js';
+
+/** Of the whole site, on every page. */
+export interface SiteSettings {
+  readonly name: string;
+  /** A sentence under the name. */
+  readonly tagline: string;
+  /** BCP 47, such as "en-GB". */
+  readonly locale: string;
+  /** IANA time zone, such as "Europe/Lisbon". */
+  readonly zone: string;
+}
+
+/** Where and when a page was made, so that the browser repeats the server's words exactly. */
+export interface PageFrame {
+  readonly site: SiteSettings;
+  /** ISO 8601 moment at which the page was made. */
+  readonly now: string;
+  /** For the browser's title bar and for search engines. */
+  readonly title: string;
+  readonly description: string;
+  /** The one address of this page, without the parts that mean nothing. */
+  readonly canonical: string;
+  /** Links to the index pages of all published kinds. */
+  readonly kinds: readonly KindLink[];
+}
+
+export interface KindLink {
+  readonly label: string;
+  readonly href: string;
+  readonly total: number;
+}
+
+/** One labelled value on a card or a listing page. */
+export interface SlotModel {
+  readonly key: string;
+  readonly label: string;
+  readonly icon: string;
+  readonly text: string;
+  readonly shape: 'text' | 'long-text' | 'link' | 'picture' | 'place';
+  /** Where a link leads. */
+  readonly href?: string;
+  readonly picture?: Picture;
+}
+
+export interface CardModel {
+  readonly id: number;
+  readonly href: string;
+  readonly title: string;
+  readonly summary: string;
+  readonly picture: Picture | null;
+  readonly featured: boolean;
+  readonly slots: readonly SlotModel[];
+}
+
+export interface FacetValueModel {
+  readonly value: string;
+  readonly label: string;
+  readonly count: number;
+  readonly chosen: boolean;
+  /** The page after choosing it, or after taking it back. */
+  readonly href: string;
+}
+
+export interface ValuesFacetModel {
+  readonly control: 'ticks' | 'yes-no';
+  readonly key: string;
+  readonly label: string;
+  readonly join: 'any' | 'all';
+  readonly values: readonly FacetValueModel[];
+  readonly shownFirst: number;
+}
+
+export interface RangeFacetModel {
+  readonly control: 'range';
+  readonly key: string;
+  readonly label: string;
+  readonly inputType: 'number' | 'date';
+  /** The unit behind the inputs, '' for none. */
+  readonly unit: string;
+  /** Outer bounds as input values and as readers see them; null when no listing has a value. */
+  readonly bounds: { readonly from: string; readonly to: string; readonly sentence: string } | null;
+  /** Chosen bounds as input values, '' when open. */
+  readonly from: string;
+  readonly to: string;
+  readonly histogram: readonly number[];
+}
+
+export type FacetModel = ValuesFacetModel | RangeFacetModel;
+
+/** Something chosen, with the page that comes of taking it back. */
+export interface ChipModel {
+  readonly label: string;
+  readonly href: string;
+}
+
+export interface SortModel {
+  readonly key: string;
+  readonly label: string;
+  readonly href: string;
+  readonly current: boolean;
+}
+
+export interface PagerModel {
+  readonly page: number;
+  readonly pages: number;
+  readonly previous: string | null;
+  readonly next: string | null;
+  /** Page numbers to show; null is a gap. */
+  readonly links: readonly ({ readonly page: number; readonly href: string } | null)[];
+}
+
+export interface HomePage extends PageFrame {
+  readonly type: 'home';
+  readonly sections: readonly (KindLink & { readonly intro: string; readonly cards: readonly CardModel[] })[];
+}
+
+export interface IndexPage extends PageFrame {
+  readonly type: 'index';
+  readonly kind: { readonly slug: string; readonly one: string; readonly many: string; readonly intro: string };
+  readonly text: string;
+  readonly total: number;
+  /** Listings of the kind on the site, whatever is chosen. */
+  readonly outOf: number;
+  /** "38 of 160 berths": what is announced. */
+  readonly countSentence: string;
+  readonly facets: readonly FacetModel[];
+  readonly chips: readonly ChipModel[];
+  readonly clearHref: string;
+  readonly sorts: readonly SortModel[];
+  /** Featured listings that lead the page, and the rest. */
+  readonly featured: readonly CardModel[];
+  readonly cards: readonly CardModel[];
+  readonly pager: PagerModel;
+}
+
+export interface ListingPage extends PageFrame {
+  readonly type: 'listing';
+  readonly kind: { readonly one: string; readonly many: string; readonly href: string };
+  readonly card: CardModel;
+  readonly slots: readonly SlotModel[];
+}
+
+export interface NotFoundPage extends PageFrame {
+  readonly type: 'not-found';
+}
+
+export type PageModel = HomePage | IndexPage | ListingPage | NotFoundPage;

@@ -1,0 +1,92 @@
+import { BERTH_FIELDS, makeKind, makeListing } from '../../testing/builders.js';
+import { buildCatalog } from '../catalog/index.js';
+import type { Listing } from '../listings/index.js';
+import { queryFromUrl, runQuery } from '../query/index.js';
+import type { IndexPage, PageScene } from './index.js';
+import { indexPage, listingPage } from './index.js';
+import { pagerModel } from './pager.js';
+
+const scene: PageScene = {
+  site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'Europe/Lisbon' },
+  now: new Date('2026-11-23T12:00:00Z'),
+  kinds: [],
+};
+const kind = makeKind(BERTH_FIELDS);
+const listings: Listing[] = Array.from({ length: 12 }, (_, at) =>
+  makeListing({
+    id: at + 1,
+    title: `Berth ${at + 1}`,
+    featured: at === 6,
+    values: { type: at % 2 ? 'quay' : 'buoy', facilities: ['water'], services: at < 3, price: { minor: 100 * at, currency: 'EUR' } },
+  }),
+);
+
+function page(search: string): IndexPage {
+  const query = queryFromUrl(new URLSearchParams(search), kind);
+  const result = runQuery(buildCatalog(kind, listings, 'en-GB'), query);
+  const found = result.ids.map((id) => listings[id - 1]!);
+  return indexPage(scene, { kind, query, result, listings: found, outOf: listings.length });
+}
+
+describe('An index page', () => {
+  it('splits the featured listings that lead its first page from the rest', () => {
+    const first = page('');
+    expect(first.featured.map(({ title }) => title)).toEqual(['Berth 7']);
+    expect(first.cards.map(({ title }) => title)).toEqual(['Berth 1', 'Berth 2', 'Berth 3', 'Berth 4']);
+    expect(page('sort=title').featured).toEqual([]);
+    expect(page('page=2').featured).toEqual([]);
+  });
+
+  it('counts in a sentence, and gives each value the page that choosing it leads to', () => {
+    const chosen = page('type=quay&page=2');
+    expect(chosen.countSentence).toBe('6 of 12 berths');
+    const type = chosen.facets.find(({ key }) => key === 'type');
+    expect(type?.control === 'ticks' && type.values.map(({ label, count, href }) => [label, count, href])).toEqual([
+      ['Buoy', 6, '/berths?type=quay,buoy'],
+      ['Quay', 6, '/berths'],
+      ['Pontoon', 0, '/berths?type=quay,pontoon'],
+    ]);
+  });
+
+  it('names what is chosen, with the page that comes of taking it back', () => {
+    const { chips, clearHref } = page('q=berth&type=quay&price=1..5&sort=title');
+    expect(chips.map(({ label }) => label)).toEqual(['“berth”', 'Type: Quay', 'Price: €1 to €5']);
+    expect(chips[1]?.href).toBe('/berths?q=berth&price=1..5&sort=title');
+    expect(clearHref).toBe('/berths?sort=title');
+  });
+
+  it('keeps a chosen value that nothing has, so that it can be taken back', () => {
+    const type = page('type=gone').facets[0];
+    expect(type?.control === 'ticks' && type.values.find(({ value }) => value === 'gone')?.chosen).toBeTrue();
+  });
+
+  it('names the order it stands in, best match first when there are search words', () => {
+    const current = (search: string): string | undefined => page(search).sorts.find((sort) => sort.current)?.label;
+    expect(['', 'q=berth', 'q=berth&sort=title', 'sort=price-up'].map(current)).toEqual([
+      'Featured first', 'Best match', 'Title, A to Z', 'Price, lowest first',
+    ]);
+  });
+
+  it('shows a value on a card with its label, and a range with its unit', () => {
+    const range = page('').facets.find(({ key }) => key === 'price');
+    expect(range?.control === 'range' && [range.unit, range.bounds?.sentence]).toEqual(['EUR', '€0 to €11']);
+    const [slot] = listingPage(scene, kind, listings[1]!).slots;
+    expect([slot?.label, slot?.text]).toEqual(['Type', 'Quay']);
+  });
+});
+
+describe('The pager', () => {
+  const shown = (total: number, at: number): string =>
+    pagerModel({ total, pageSize: 10, page: at }, (n) => `?page=${n}`).links.map((link) => link?.page ?? '…').join(' ');
+
+  it('shows the first, the last and two on each side', () => {
+    expect(shown(300, 15)).toBe('1 … 13 14 15 16 17 … 30');
+    expect(shown(300, 1)).toBe('1 2 3 … 30');
+    expect(shown(300, 5)).toBe('1 2 3 4 5 6 7 … 30');
+    expect(shown(0, 1)).toBe('1');
+  });
+
+  it('leads back from a page beyond the last', () => {
+    expect(pagerModel({ total: 20, pageSize: 10, page: 9 }, String).previous).toBe('2');
+  });
+});

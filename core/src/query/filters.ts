@@ -1,0 +1,71 @@
+import type { Catalog, Column } from '../catalog/index.js';
+import { Bitset, NO, YES } from '../catalog/index.js';
+import type { Facet } from '../structure/index.js';
+import type { FacetChoice } from './query.js';
+import { NO_VALUE, YES_VALUE } from './query.js';
+
+/** The rows that a facet's choice keeps; null when it keeps all, because there is no such column. */
+export function rowsKept(catalog: Catalog, facet: Facet, choice: FacetChoice): Bitset | null {
+  const column = catalog.column(facet.field);
+  if (choice.kind === 'range') return column?.kind === 'number' ? rowsInRange(catalog, column.values, choice) : null;
+  if (column?.kind === 'choices') return rowsWithChoices(catalog, column, choice.values, facet.join);
+  if (column?.kind === 'yes-no') return rowsWithAnswers(catalog, column, choice.values);
+  return null;
+}
+
+function rowsInRange(
+  catalog: Catalog,
+  values: Float64Array,
+  { least, greatest }: Extract<FacetChoice, { kind: 'range' }>,
+): Bitset {
+  const kept = new Bitset(values.length);
+  const from = least ?? -Infinity;
+  const to = greatest ?? Infinity;
+  for (let row = 0; row < catalog.rows; row++) {
+    const value = values[row]!;
+    if (value >= from && value <= to) kept.add(row);
+  }
+  return kept;
+}
+
+function rowsWithChoices(
+  catalog: Catalog,
+  column: Extract<Column, { kind: 'choices' }>,
+  values: readonly string[],
+  join: 'any' | 'all',
+): Bitset {
+  const { starts, lengths, pool, keys } = column;
+  const wanted = new Uint8Array(keys.length);
+  let known = 0;
+  for (const value of values) {
+    const number = column.find(value);
+    if (number >= 0) known += 1 - wanted[number]!;
+    if (number >= 0) wanted[number] = 1;
+  }
+  const kept = new Bitset(starts.length);
+  // A value that nothing has can't be met together with the others.
+  if (join === 'all' && known < values.length) return kept;
+  const needed = join === 'all' ? known : 1;
+  for (let row = 0; row < catalog.rows; row++) {
+    const end = starts[row]! + lengths[row]!;
+    let met = 0;
+    for (let at = starts[row]!; at < end; at++) met += wanted[pool[at]!]!;
+    if (met >= needed) kept.add(row);
+  }
+  return kept;
+}
+
+function rowsWithAnswers(
+  catalog: Catalog,
+  column: Extract<Column, { kind: 'yes-no' }>,
+  answers: readonly string[],
+): Bitset {
+  const wantsYes = answers.includes(YES_VALUE);
+  const wantsNo = answers.includes(NO_VALUE);
+  const kept = new Bitset(column.values.length);
+  for (let row = 0; row < catalog.rows; row++) {
+    const value = column.values[row]!;
+    if ((wantsYes && value === YES) || (wantsNo && value === NO)) kept.add(row);
+  }
+  return kept;
+}

@@ -1,0 +1,4 @@
+export * from './facet-counts.js';
+export * from './query.js';
+export * from './run-query.js';
+export * from './url-state.js';

@@ -1,0 +1,99 @@
+import type { Bitset, Catalog, TextMatches } from '../catalog/index.js';
+import { Bitset as Rows } from '../catalog/index.js';
+import type { Status } from '../listings/index.js';
+import type { Facet, Kind, OrderKey } from '../structure/index.js';
+import { HOUSE_ORDER, RELEVANCE_ORDER, RELEVANCE_SORT_KEY } from '../structure/index.js';
+import type { FacetCounts } from './facet-counts.js';
+import { countFacet } from './facet-counts.js';
+import { rowsKept } from './filters.js';
+import { cutPage, rowOrder } from './order.js';
+import type { Query } from './query.js';
+
+/** A page of listings with the counts beside all facets. */
+export interface QueryResult {
+  /** Listings that satisfy everything. */
+  readonly total: number;
+  /** Ids of the page's listings, in order. */
+  readonly ids: readonly number[];
+  /** By facet key. */
+  readonly counts: ReadonlyMap<string, FacetCounts>;
+}
+
+/** Answers a visitor's query over the listings that are on the site. */
+export function runQuery(catalog: Catalog, query: Query): QueryResult {
+  const { kind } = catalog;
+  const matches = query.text === '' ? null : catalog.text.search(query.text);
+  const base = catalog.onSite.clone();
+  if (matches) base.intersect(rowsOf(matches, catalog));
+  const kept = keptByFacet(catalog, query);
+  const all = intersection(base, [...kept.values()]);
+  const counts = new Map<string, FacetCounts>();
+  for (const facet of kind.facets) {
+    counts.set(facet.key, countFacet(catalog, facet, rowsToCount(facet, base, all, kept)));
+  }
+  const order = rowOrder(catalog, orderOf(query, kind, matches !== null), matches);
+  const rows = cutPage(all, order, (query.page - 1) * kind.pageSize, kind.pageSize);
+  return { total: all.count(), ids: rows.map((row) => catalog.ids[row]!), counts };
+}
+
+function keptByFacet(catalog: Catalog, query: Query): Map<string, Bitset> {
+  const kept = new Map<string, Bitset>();
+  for (const facet of catalog.kind.facets) {
+    const choice = query.choices.get(facet.key);
+    const rows = choice && rowsKept(catalog, facet, choice);
+    if (rows) kept.set(facet.key, rows);
+  }
+  return kept;
+}
+
+/** A facet of "any" counts over what every other facet keeps, one of "all" over what all of them keep. */
+function rowsToCount(facet: Facet, base: Bitset, all: Bitset, kept: ReadonlyMap<string, Bitset>): Bitset {
+  const countsOwn = facet.control === 'ticks' && facet.join === 'all';
+  if (countsOwn || !kept.has(facet.key)) return all;
+  return intersection(base, [...kept].filter(([key]) => key !== facet.key).map(([, rows]) => rows));
+}
+
+function intersection(base: Bitset, sets: readonly Bitset[]): Bitset {
+  const rows = base.clone();
+  for (const set of sets) rows.intersect(set);
+  return rows;
+}
+
+function rowsOf(matches: TextMatches, catalog: Catalog): Bitset {
+  const rows = new Rows(catalog.onSite.capacity);
+  for (const row of matches.keys()) rows.add(row);
+  return rows;
+}
+
+/** The order that a query asks for: its sort choice, or by relevance when there are search words, or the page's own. */
+export function orderOf(query: Pick<Query, 'sort'>, kind: Pick<Kind, 'sortChoices'>, isSearch: boolean): readonly OrderKey[] {
+  const chosen = kind.sortChoices.find(({ key }) => key === query.sort);
+  if (chosen) return chosen.order;
+  const byRelevance = query.sort === RELEVANCE_SORT_KEY || (query.sort === null && isSearch);
+  return byRelevance ? RELEVANCE_ORDER : HOUSE_ORDER;
+}
+
+/** What the listing table of the Desk asks: any status, any order, a window of rows. */
+export interface TableQuery {
+  readonly text: string;
+  /** Null shows all but the binned ones. */
+  readonly status: Status | null;
+  readonly order: readonly OrderKey[];
+  readonly offset: number;
+  readonly limit: number;
+}
+
+/** Answers the listing table. */
+export function runTableQuery(catalog: Catalog, query: TableQuery): Omit<QueryResult, 'counts'> {
+  const rows = catalog.existing.clone();
+  const matches = query.text === '' ? null : catalog.text.search(query.text);
+  if (matches) rows.intersect(rowsOf(matches, catalog));
+  catalog.existing.forEach((row) => {
+    const status = catalog.statusAt(row);
+    const isWanted = query.status === null ? status !== 'binned' : status === query.status;
+    if (!isWanted) rows.delete(row);
+  });
+  const order = rowOrder(catalog, query.order, matches);
+  const page = cutPage(rows, order, query.offset, query.limit);
+  return { total: rows.count(), ids: page.map((row) => catalog.ids[row]!) };
+}

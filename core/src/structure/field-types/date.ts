@@ -1,0 +1,107 @@
+import { issue, ok, refuse } from '../../values/index.js';
+import type { DateOrder, Field } from '../field.js';
+import type { FieldType } from './field-type.js';
+import { isEmptyInput, wrongType } from './field-type.js';
+import type { ColumnSample } from './proposal.js';
+import { countFitting, proposeIfEnough } from './proposal.js';
+
+const DAY_IN_MS = 86_400_000;
+const ISO = /^(\d{4})-(\d{2})-(\d{2})(?:[T ]\d{2}:\d{2}.*)?$/;
+const NUMERIC = /^(\d{1,4})[./ -](\d{1,2})[./ -](\d{1,4})$/;
+
+/** Days since 1970-01-01 of a calendar date, or null when there is no such day. */
+function dayNumber(year: number, month: number, day: number): number | null {
+  const date = new Date(Date.UTC(year, month - 1, day));
+  if (year < 100) date.setUTCFullYear(year);
+  const exists = date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
+  return exists ? date.getTime() / DAY_IN_MS : null;
+}
+
+/** "2026-12-04" of days since 1970-01-01. */
+export function dateFromDayNumber(days: number): string {
+  return new Date(days * DAY_IN_MS).toISOString().slice(0, 10);
+}
+
+/** Days since 1970-01-01 of "2026-12-04"; null when it isn't a date. */
+export function dayNumberOfDate(iso: string): number | null {
+  const match = ISO.exec(iso.trim());
+  return match ? dayNumber(Number(match[1]), Number(match[2]), Number(match[3])) : null;
+}
+
+/** Days since 1970-01-01 of a date written with numbers in the given order; ISO dates are read in any. */
+function readDate(text: string, order: DateOrder): number | null {
+  const iso = dayNumberOfDate(text);
+  if (iso !== null) return iso;
+  const match = NUMERIC.exec(text.trim());
+  if (!match) return null;
+  const [, a = '', b = '', c = ''] = match;
+  const [year, month, day] = order === 'ymd' ? [a, b, c] : order === 'dmy' ? [c, b, a] : [c, a, b];
+  if (year.length !== 4 || day.length > 2 || month.length > 2) return null;
+  return dayNumber(Number(year), Number(month), Number(day));
+}
+
+/** The order in which a locale writes dates with numbers. */
+export function localDateOrder(locale: string): DateOrder {
+  const parts = new Intl.DateTimeFormat(locale, { year: 'numeric', month: 'numeric', day: 'numeric' })
+    .formatToParts(new Date(0))
+    .map((part) => part.type);
+  if (parts.indexOf('year') < parts.indexOf('month')) return 'ymd';
+  return parts.indexOf('day') < parts.indexOf('month') ? 'dmy' : 'mdy';
+}
+
+function formatDays(days: number, locale: string): string {
+  return new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(days * DAY_IN_MS));
+}
+
+const ORDER_WORDS: Readonly<Record<DateOrder, string>> = {
+  ymd: 'year, month, day',
+  dmy: 'day, month, year',
+  mdy: 'month, day, year',
+};
+
+export const dateType: FieldType<string> = {
+  label: 'date',
+  icon: 'event',
+  control: 'date',
+  settings: ['dateOrder', 'before', 'after'],
+  short: true,
+  read(input, field, context) {
+    if (isEmptyInput(input)) return ok(null);
+    if (typeof input !== 'string') return wrongType(field, 'a date');
+    const days = readDate(input, field.settings.dateOrder ?? localDateOrder(context.locale));
+    if (days !== null) return ok(dateFromDayNumber(days));
+    return refuse(issue('value.not-a-date', { label: field.label, found: input }, { field: field.key }));
+  },
+  toText: (value) => value,
+  format(value, field, locale) {
+    const { before = '', after = '' } = field.settings;
+    return [before, formatDays(dayNumberOfDate(value) ?? 0, locale), after].filter((part) => part !== '').join(' ');
+  },
+  column: {
+    kind: 'number',
+    of: (value) => dayNumberOfDate(value) ?? NaN,
+    boundFromText: (text) => dayNumberOfDate(text),
+    boundToText: (bound: number) => dateFromDayNumber(bound),
+    formatBound: (bound: number, _field: Field, locale: string) => formatDays(bound, locale),
+  },
+  facet: 'range',
+  propose(sample) {
+    const local = localDateOrder(sample.context.locale);
+    const orders: DateOrder[] = [local, ...(['ymd', 'dmy', 'mdy'] as const).filter((order) => order !== local)];
+    const counts = orders.map((order) => ({ order, fitting: countIn(sample, order) }));
+    const best = counts.reduce((a, b) => (b.fitting > a.fitting ? b : a));
+    if (best.fitting === 0) return null;
+    const onlyIso = countFitting(sample, (value) => ISO.test(value)) === best.fitting;
+    const rivals = counts.filter(({ order, fitting }) => order !== best.order && fitting === best.fitting);
+    const plural = onlyIso ? 'ISO dates' : `dates written as ${ORDER_WORDS[best.order]}`;
+    const settings = onlyIso ? {} : { dateOrder: best.order };
+    const proposal = proposeIfEnough(sample, best.fitting, 0.96, { plural, settings });
+    if (!proposal || onlyIso || rivals.length === 0) return proposal;
+    const doubt = `They could as well be written as ${rivals.map(({ order }) => ORDER_WORDS[order]).join(' or ')}.`;
+    return { ...proposal, against: [proposal.against, doubt].filter(Boolean).join(' ') };
+  },
+};
+
+function countIn(sample: ColumnSample, order: DateOrder): number {
+  return countFitting(sample, (value) => readDate(value, order) !== null);
+}

@@ -1,0 +1,94 @@
+import type { Issue, NumberMarks, Result } from '../../values/index.js';
+import { issue, numberMarks, refuse } from '../../values/index.js';
+import type { Field, FieldSettings } from '../field.js';
+import type { FacetControl } from '../facet.js';
+import type { ColumnSample, Proposal } from './proposal.js';
+
+/** What reading a value depends on beside its field. Made once for a batch, as looking up a locale is slow. */
+export interface ReadContext {
+  readonly locale: string;
+  readonly marks: NumberMarks;
+}
+
+export function readContext(locale: string): ReadContext {
+  return { locale, marks: numberMarks(locale) };
+}
+
+/** The controls a value is edited with; the Desk has one component for each. */
+export type EditControl =
+  'line' | 'area' | 'number' | 'yes-no' | 'one-choice' | 'several-choices' | 'date' | 'picture' | 'place';
+
+/** How the catalog keeps a field's values. Numbers carry how a bound stands in an address. */
+export type ColumnSpec<Value> =
+  | {
+      readonly kind: 'number';
+      of(value: Value): number;
+      /** A bound as visitors type it, in the field's own unit; null when it isn't one. */
+      boundFromText(text: string, field: Field): number | null;
+      boundToText(bound: number, field: Field): string;
+      formatBound(bound: number, field: Field, locale: string): string;
+    }
+  | { readonly kind: 'text'; of(value: Value): string }
+  | { readonly kind: 'yes-no'; of(value: Value): boolean }
+  | { readonly kind: 'choices'; of(value: Value): readonly string[] };
+
+/**
+ * All that Plindo knows about one type of field. A new type is one new file with such an object, named in the registry;
+ * forms, table, import, facets and cards find it there.
+ */
+export interface FieldType<Value> {
+  /** How people call it, after "a" or "an": "whole number". */
+  readonly label: string;
+  readonly icon: string;
+  readonly control: EditControl;
+  readonly inputType?: 'text' | 'email' | 'url' | 'tel';
+  /** Which settings a field of this type heeds. */
+  readonly settings: readonly (keyof FieldSettings)[];
+  /** Whether a value can be changed in place in the table. */
+  readonly short: boolean;
+  /** Says what is wrong with a field's settings, or null. */
+  checkSettings?(field: Field): string | null;
+  /**
+   * Reads a value from JSON or from text as typed; null for an empty one. What it returns is normalised: reading it
+   * again gives the same. Bounds and length are checked here too.
+   */
+  read(input: unknown, field: Field, context: ReadContext): Result<Value | null>;
+  /** The value as text that {@link read} takes back unchanged; for table cells and CSV. */
+  toText(value: Value, field: Field): string;
+  /** The value for readers, with unit and in the locale's manner; without the label. */
+  format(value: Value, field: Field, locale: string): string;
+  readonly column: ColumnSpec<Value> | null;
+  /** The facet control that fits, or null. */
+  readonly facet: FacetControl | null;
+  /** What the text search reads of a value; absent when there is nothing to find. */
+  words?(value: Value, field: Field): string;
+  /** Whether a column of a file looks like this type, and what speaks for it. */
+  propose?(sample: ColumnSample): Proposal | null;
+}
+
+/** Whether an input stands for "no value". */
+export function isEmptyInput(input: unknown): boolean {
+  return input === null || input === undefined || (typeof input === 'string' && input.trim() === '');
+}
+
+/** An input as a message can quote it. */
+export function inputText(input: unknown): string {
+  return typeof input === 'string' ? input : (JSON.stringify(input) ?? String(input));
+}
+
+export function wrongType<T>(field: Field, wanted: string): Result<T> {
+  return refuse(issue('value.type', { label: field.label, wanted }, { field: field.key }));
+}
+
+/** The bounds check that all numbers share; bounds and value in the field's own unit. */
+export function boundsIssue(value: number, field: Field, show: (bound: number) => string): Issue | null {
+  const { least, greatest } = field.settings;
+  const params = { label: field.label };
+  if (least !== undefined && value < least) {
+    return issue('value.too-small', { ...params, least: show(least) }, { field: field.key });
+  }
+  if (greatest !== undefined && value > greatest) {
+    return issue('value.too-large', { ...params, greatest: show(greatest) }, { field: field.key });
+  }
+  return null;
+}

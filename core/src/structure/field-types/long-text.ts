@@ -1,0 +1,37 @@
+import { issue, normaliseText, ok, refuse } from '../../values/index.js';
+import type { FieldType } from './field-type.js';
+import { isEmptyInput, wrongType } from './field-type.js';
+import { LONGEST_SHORT_TEXT } from './short-text.js';
+
+export const LONGEST_LONG_TEXT = 100_000;
+const LONG_FROM = 160;
+
+export const longTextType: FieldType<string> = {
+  label: 'long text',
+  icon: 'notes',
+  control: 'area',
+  settings: ['longest'],
+  short: false,
+  read(input, field) {
+    if (isEmptyInput(input)) return ok(null);
+    if (typeof input !== 'string') return wrongType(field, 'a text');
+    const text = normaliseText(input);
+    const greatest = field.settings.longest ?? LONGEST_LONG_TEXT;
+    if (text.length <= greatest) return ok(text);
+    return refuse(issue('value.too-long', { label: field.label, found: text.length, greatest }, { field: field.key }));
+  },
+  toText: (value) => value,
+  format: (value) => value,
+  column: null,
+  facet: null,
+  words: (value) => value,
+  propose(sample) {
+    const hasBreaks = sample.values.some((value) => value.includes('\n'));
+    if (sample.longest < LONG_FROM && !hasBreaks) return null;
+    return {
+      strength: sample.longest > LONGEST_SHORT_TEXT || hasBreaks ? 0.95 : 0.3,
+      settings: {},
+      reason: `The longest text has ${sample.longest.toLocaleString(sample.context.locale)} characters${hasBreaks ? ', and some have several lines' : ''}.`,
+    };
+  },
+};

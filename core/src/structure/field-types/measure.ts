@@ -1,0 +1,115 @@
+import type { Measure, UnitCode } from '../../values/index.js';
+import {
+  convertMeasure,
+  formatNumber,
+  isUnit,
+  issue,
+  ok,
+  parseNumber,
+  refuse,
+  unitFromText,
+  unitSymbol,
+  unitsLike,
+} from '../../values/index.js';
+import type { Field } from '../field.js';
+import type { FieldType } from './field-type.js';
+import { boundsIssue, inputText, isEmptyInput, wrongType } from './field-type.js';
+import { countFitting, proposeIfEnough } from './proposal.js';
+
+export const DEFAULT_UNIT: UnitCode = 'm';
+
+const NUMBER_AND_UNIT = /^([+-−]?[\d.,'\s]*\d)\s*(\p{L}[\p{L}\d/²³ ]*|°\s?[CF])?$/u;
+
+function unitOf(field: Field): UnitCode {
+  return field.settings.unit ?? DEFAULT_UNIT;
+}
+
+function split(text: string): { number: string; unit: string | null } | null {
+  const match = NUMBER_AND_UNIT.exec(text.trim());
+  return match ? { number: match[1] ?? '', unit: match[2] ?? null } : null;
+}
+
+function formatIn(value: number, unit: UnitCode, locale: string): string {
+  return `${formatNumber(Number(value.toPrecision(12)), locale)} ${unitSymbol(unit)}`;
+}
+
+function asMeasure(input: unknown): { value: number; unit: string } | null {
+  if (typeof input !== 'object' || input === null) return null;
+  const { value, unit } = input as Record<string, unknown>;
+  return typeof value === 'number' && Number.isFinite(value) && typeof unit === 'string' ? { value, unit } : null;
+}
+
+export const measureType: FieldType<Measure> = {
+  label: 'measure',
+  icon: 'straighten',
+  control: 'line',
+  settings: ['unit', 'least', 'greatest', 'before', 'after'],
+  short: true,
+  checkSettings: (field) => (isUnit(unitOf(field)) ? null : `${field.label} needs a unit that Plindo knows.`),
+  read(input, field, context) {
+    if (isEmptyInput(input)) return ok(null);
+    const own = unitOf(field);
+    const refused = { label: field.label, found: inputText(input), unit: unitSymbol(own), wanted: unitSymbol(own) };
+    let given = asMeasure(input);
+    if (!given) {
+      if (typeof input !== 'string' && typeof input !== 'number') return wrongType(field, 'a number with a unit');
+      const parts = typeof input === 'number' ? { number: String(input), unit: null } : split(input);
+      const value = typeof input === 'number' ? input : parts && parseNumber(parts.number, context.marks);
+      if (!parts || value === null || !Number.isFinite(value)) {
+        return refuse(issue('value.not-a-measure', refused, { field: field.key }));
+      }
+      given = { value, unit: parts.unit ?? own };
+    }
+    const unit = unitFromText(given.unit);
+    if (!unit || !unitsLike(own).includes(unit)) {
+      return refuse(issue('value.unit', { ...refused, found: given.unit }, { field: field.key }));
+    }
+    const measure = { value: given.value === 0 ? 0 : given.value, unit };
+    const outside = boundsIssue(convertMeasure(measure, own), field, (bound) => formatIn(bound, own, context.locale));
+    return outside ? refuse(outside) : ok(measure);
+  },
+  toText: ({ value, unit }) => `${value} ${unitSymbol(unit)}`,
+  format(measure, field, locale) {
+    const { before = '', after = '' } = field.settings;
+    const own = unitOf(field);
+    return [before, formatIn(convertMeasure(measure, own), own, locale), after].filter((part) => part !== '').join(' ');
+  },
+  column: {
+    kind: 'number',
+    // The unit of a field can change, the column's base unit cannot: bounds are converted, values are not.
+    of: (measure) => convertMeasure(measure, baseUnit(measure.unit)),
+    boundFromText(text, field) {
+      const value = parseNumber(text, { decimal: '.', group: '' });
+      const own = unitOf(field);
+      return value === null ? null : convertMeasure({ value, unit: own }, baseUnit(own));
+    },
+    boundToText: (bound, field) => String(inOwnUnit(bound, field)),
+    formatBound: (bound, field, locale) => formatIn(inOwnUnit(bound, field), unitOf(field), locale),
+  },
+  facet: 'range',
+  propose(sample) {
+    const units = new Map<UnitCode, number>();
+    const fitting = countFitting(sample, (value) => {
+      const parts = split(value);
+      const unit = parts?.unit ? unitFromText(parts.unit) : null;
+      if (!parts || !unit || parseNumber(parts.number, sample.context.marks) === null) return false;
+      units.set(unit, (units.get(unit) ?? 0) + (sample.tally.get(value) ?? 0));
+      return true;
+    });
+    const [unit] = [...units].sort((a, b) => b[1] - a[1]).map(([code]) => code);
+    if (!unit || ![...units.keys()].every((other) => unitsLike(unit).includes(other))) return null;
+    const plural = `numbers with a unit, most of them ${unitSymbol(unit)}`;
+    return proposeIfEnough(sample, fitting, 0.95, { plural, settings: { unit } });
+  },
+};
+
+function inOwnUnit(bound: number, field: Field): number {
+  const own = unitOf(field);
+  return Number(convertMeasure({ value: bound, unit: baseUnit(own) }, own).toPrecision(12));
+}
+
+const BASE_UNITS: readonly UnitCode[] = ['m', 'm2', 'l', 'kg', 'm/s', 'K', 's', 'W', 'MB'];
+
+function baseUnit(unit: UnitCode): UnitCode {
+  return BASE_UNITS.find((base) => unitsLike(unit).includes(base)) ?? unit;
+}

@@ -1,0 +1,49 @@
+import { ok, textOrder } from '../../values/index.js';
+import {
+  LONGEST_CHOICE,
+  MOST_CHOICES,
+  checkChoices,
+  choiceLabel,
+  choicesFromLabels,
+  distinctLabels,
+  findChoice,
+  notAChoice,
+} from './choices.js';
+import type { FieldType } from './field-type.js';
+import { isEmptyInput, wrongType } from './field-type.js';
+
+/** A column looks like choices when its values come back at least this often on average. */
+const LEAST_REPEATS = 3;
+
+export const oneChoiceType: FieldType<string> = {
+  label: 'one choice',
+  icon: 'radio_button_checked',
+  control: 'one-choice',
+  settings: ['choices'],
+  short: true,
+  checkSettings: checkChoices,
+  read(input, field) {
+    if (isEmptyInput(input)) return ok(null);
+    if (typeof input !== 'string' && typeof input !== 'number') return wrongType(field, 'one of its choices');
+    const choice = findChoice(String(input), field.settings.choices ?? []);
+    return choice ? ok(choice.key) : notAChoice(String(input), field);
+  },
+  toText: (value, field) => choiceLabel(value, field),
+  format: (value, field) => choiceLabel(value, field),
+  column: { kind: 'choices', of: (value) => [value] },
+  facet: 'ticks',
+  words: (value, field) => choiceLabel(value, field),
+  propose(sample) {
+    const labels = distinctLabels(sample.tally);
+    const repeats = sample.values.length / Math.max(1, labels.length);
+    const tooMany = labels.length > MOST_CHOICES || labels.length < 2;
+    if (tooMany || repeats < LEAST_REPEATS || sample.longest > LONGEST_CHOICE) return null;
+    labels.sort(textOrder(sample.context.locale));
+    const show = new Intl.NumberFormat(sample.context.locale);
+    return {
+      strength: 0.7,
+      settings: { choices: choicesFromLabels(labels) },
+      reason: `${show.format(sample.values.length)} values are only ${show.format(labels.length)} different ones.`,
+    };
+  },
+};

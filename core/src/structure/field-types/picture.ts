@@ -1,0 +1,41 @@
+import { issue, ok, refuse } from '../../values/index.js';
+import type { FieldType } from './field-type.js';
+import { isEmptyInput, wrongType } from './field-type.js';
+
+/** A picture kept by Plindo: the hash of its bytes, its size in pixels, and what it shows in words. */
+export interface Picture {
+  readonly hash: string;
+  readonly width: number;
+  readonly height: number;
+  readonly alt: string;
+}
+
+const LONGEST_ALT = 300;
+
+/** Whether JSON from outside is a picture; that the picture is really kept is checked where the store is known. */
+export function asPicture(input: unknown): Picture | null {
+  if (typeof input !== 'object' || input === null) return null;
+  const { hash, width, height, alt = '' } = input as Record<string, unknown>;
+  const sizes = [width, height].every((size) => Number.isInteger(size) && (size as number) > 0);
+  if (typeof hash !== 'string' || !/^[0-9a-f]{32}$/.test(hash) || !sizes || typeof alt !== 'string') return null;
+  return { hash, width: width as number, height: height as number, alt: alt.trim().slice(0, LONGEST_ALT) };
+}
+
+export const pictureType: FieldType<Picture> = {
+  label: 'picture',
+  icon: 'image',
+  control: 'picture',
+  settings: [],
+  short: false,
+  read(input, field) {
+    if (isEmptyInput(input)) return ok(null);
+    const picture = asPicture(input);
+    if (picture) return ok(picture);
+    if (typeof input !== 'string') return wrongType(field, 'a picture');
+    return refuse(issue('value.not-a-picture', { label: field.label, found: input }, { field: field.key }));
+  },
+  toText: ({ hash }) => hash,
+  format: ({ alt }) => alt,
+  column: null,
+  facet: null,
+};

@@ -1,0 +1,14 @@
+export * from './check-kind.js';
+export * from './facet.js';
+export * from './field.js';
+export { choicesFromLabels, choiceLabel, findChoice } from './field-types/choices.js';
+export { dateFromDayNumber, dayNumberOfDate } from './field-types/date.js';
+export { isEmail } from './field-types/email.js';
+export * from './field-types/field-type.js';
+export { asPicture, type Picture } from './field-types/picture.js';
+export type { Place } from './field-types/place.js';
+export * from './field-types/proposal.js';
+export * from './field-types/registry.js';
+export * from './kind.js';
+export * from './proposed-design.js';
+export * from './sort-choice.js';

@@ -1,0 +1,75 @@
+import type { Facet } from './facet.js';
+import { RESERVED_KEYS } from './facet.js';
+import type { Field } from './field.js';
+import { fieldType } from './field-types/registry.js';
+import type { SortChoice } from './sort-choice.js';
+
+const MOST_PROPOSED_FACETS = 8;
+const MOST_CARD_VALUES = 4;
+const SHOWN_FIRST = 8;
+/** A range over codes and years of no use to visitors is left for the publisher to add. */
+const LOOKS_LIKE_A_CODE = /(^|[\s_])(id|code|number|no|zip|postcode)$/i;
+
+/** The facet that fits a field, or null when its type offers none. */
+export function facetFor(field: Field): Facet | null {
+  const control = fieldType(field.type).facet;
+  if (!control) return null;
+  const key = field.key.replaceAll('_', '-');
+  return {
+    key: RESERVED_KEYS.includes(key) ? `${key}-is` : key,
+    label: field.label,
+    field: field.key,
+    control,
+    join: 'any',
+    zero: 'dim',
+    valueOrder: 'count',
+    shownFirst: SHOWN_FIRST,
+  };
+}
+
+/** The facets that Plindo chooses for a kind: choices first, then yes/no, then ranges. */
+export function proposeFacets(fields: readonly Field[]): Facet[] {
+  const rank = { ticks: 0, 'yes-no': 1, range: 2 } as const;
+  return fields
+    .filter((field) => !(fieldType(field.type).facet === 'range' && LOOKS_LIKE_A_CODE.test(field.label)))
+    .map(facetFor)
+    .filter((facet) => facet !== null)
+    .sort((a, b) => rank[a.control] - rank[b.control])
+    .slice(0, MOST_PROPOSED_FACETS);
+}
+
+/** The sort choices that fit a field: one for dates, two for numbers, none for the rest. */
+export function sortChoicesFor(field: Field): SortChoice[] {
+  if (fieldType(field.type).facet !== 'range') return [];
+  const by = `field:${field.key}` as const;
+  const key = field.key.replaceAll('_', '-');
+  const [up, down] = field.type === 'date' ? ['earliest first', 'latest first'] : ['lowest first', 'highest first'];
+  return [
+    { key: `${key}-up`, label: `${field.label}, ${up}`, order: [{ by, direction: 'up' }, { by: 'title', direction: 'up' }] },
+    { key: `${key}-down`, label: `${field.label}, ${down}`, order: [{ by, direction: 'down' }, { by: 'title', direction: 'up' }] },
+  ];
+}
+
+/** The sort choices that Plindo chooses for a kind. */
+export function proposeSortChoices(fields: readonly Field[]): SortChoice[] {
+  const ofFields = fields
+    .filter((field) => !LOOKS_LIKE_A_CODE.test(field.label))
+    .flatMap(sortChoicesFor)
+    .slice(0, 4);
+  return [
+    { key: 'title', label: 'Title, A to Z', order: [{ by: 'title', direction: 'up' }] },
+    { key: 'newest', label: 'Newest first', order: [{ by: 'newest', direction: 'down' }, { by: 'title', direction: 'up' }] },
+    ...ofFields,
+  ];
+}
+
+/** The same fields with the first few short ones marked to stand on cards, and texts and choices made searchable. */
+export function withProposedUses(fields: readonly Field[]): Field[] {
+  let onCards = 0;
+  return fields.map((field) => {
+    const type = fieldType(field.type);
+    const fitsCard = type.short && onCards < MOST_CARD_VALUES;
+    if (fitsCard) onCards++;
+    return { ...field, onCard: fitsCard, searchWeight: type.words ? 1 : 0 };
+  });
+}

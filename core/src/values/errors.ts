@@ -1,0 +1,95 @@
+/**
+ * The one catalogue of errors. Every refusal that a person or a program can meet has a code here and a sentence that
+ * says what happened and what to do. `{name}` parts are filled in by {@link issue}.
+ *
+ * The HTTP status of a code is mapped once, in the server's `http/problem.ts`; docs/errors.md lists all codes, and a
+ * test proves that the three agree.
+ */
+export const ERROR_CATALOGUE = {
+  'value.required': '{label} is required.',
+  'value.type': '{label} must be {wanted}.',
+  'value.not-a-number': '{label} must be a number, such as {example}; “{found}” is not one.',
+  'value.not-whole': '{label} must be a whole number; “{found}” has decimals.',
+  'value.too-small': '{label} must be at least {least}.',
+  'value.too-large': '{label} must be at most {greatest}.',
+  'value.too-long': '{label} has {found} characters; at most {greatest} fit.',
+  'value.decimals': '{label} has more than {greatest} decimals.',
+  'value.not-a-date': '{label} must be a date, such as 2026-12-04; “{found}” is not one.',
+  'value.not-yes-no': '{label} must be yes or no; “{found}” is neither.',
+  'value.not-a-choice': '{label} has no choice “{found}”. Pick one of its choices, or add it under Shape.',
+  'value.not-money': '{label} must be an amount of money, such as 12.50; “{found}” is not one.',
+  'value.currency': '{label} is kept in {wanted}; “{found}” is in another currency.',
+  'value.not-a-measure': '{label} must be a number with a unit, such as 12 {unit}; “{found}” is not one.',
+  'value.unit': '{label} cannot be given in “{found}”; use {wanted}.',
+  'value.not-an-address': '{label} must be a web address that starts with http:// or https://; “{found}” is not one.',
+  'value.not-an-email': '{label} must be an e-mail address, such as name@example.org; “{found}” is not one.',
+  'value.not-a-phone': '{label} must be a phone number of 5 to 15 digits; “{found}” is not one.',
+  'value.not-a-place': '{label} must be a latitude from −90 to 90 and a longitude from −180 to 180; “{found}” is not.',
+  'value.not-a-picture': '{label} must be one of the pictures kept here; “{found}” is not one.',
+  'listing.title': 'A listing needs a title.',
+  'listing.slug-taken': 'The address “{slug}” is taken by another {kind}.',
+  'listing.unknown-field': 'This kind has no field “{found}”.',
+  'kind.label': 'A kind needs a name for one and for many of it.',
+  'kind.label-taken': 'There is already a kind called “{label}”. Choose another name.',
+  'kind.slug': 'An address may hold small letters, digits and hyphens; “{slug}” does not fit.',
+  'kind.slug-taken': 'The address “/{slug}” is already in use. Choose another.',
+  'kind.fields': 'The fields are not right: {reason}',
+  'kind.facets': 'The facets are not right: {reason}',
+  'file.empty': 'The file is empty. Choose one with a header row and at least one row below it.',
+  'file.not-text': 'This is not a text file: {reason} Save it as CSV and choose that file.',
+  'file.too-large': 'The file has {found}; at most {greatest} can be read at once. Split it and bring in the parts.',
+  'file.mixed-encoding':
+    'The file mixes two encodings: line {line} is not UTF-8 although other lines are. Save the whole file as UTF-8.',
+  'file.quote': 'A quoted value that begins in line {line} {reason} Mend that line and choose the file again.',
+  'file.header-missing': 'The first row must name every column; column {column} has no name.',
+  'file.header-duplicate': 'Two columns are called “{header}” ({column} and {other}). Give each its own name.',
+  'file.no-rows': 'The file has a header row and nothing below it.',
+  'file.too-many-columns': 'The file has {found} columns; at most {greatest} can be brought in at once.',
+  'row.too-many-cells': 'This row has {found} cells; the header has {wanted}.',
+  'row.no-title': 'This row has nothing in the column “{header}” that gives the title.',
+  'import.gone': 'This import is no longer running. Start it again from the file.',
+  'import.order': 'Rows arrived out of order: {found} instead of {wanted}. Start the import again.',
+  'picture.type': 'This is not a picture that can be read. Use JPEG, PNG, WebP, AVIF or GIF.',
+  'picture.too-large': 'The picture has {found}; at most {greatest} are taken.',
+  'request.malformed': 'The request could not be read: {reason}',
+  'request.invalid': 'Something in the request is not right. See the list of issues.',
+  'request.not-found': 'There is nothing here.',
+  'request.too-large': 'The request is larger than {greatest}.',
+  'request.too-many': 'Too many tries. Wait {wait} and try again.',
+  'auth.required': 'Sign in first.',
+  'auth.forbidden': 'Your role does not allow this.',
+  'auth.refused': 'The e-mail address or the password is not right.',
+  'auth.csrf': 'The page is out of date. Reload it and try again.',
+  'auth.setup-link': 'This link is not valid any more. Start Plindo again to get a new one.',
+  'auth.password': 'A password needs at least 10 characters.',
+  'change.conflict': '“{title}” was changed by somebody else in the meantime. Reload it to see the new values.',
+  'change.not-undoable': 'This cannot be undone, because “{title}” was changed again later. Undo the later change first.',
+  'change.already-undone': 'This change is undone already.',
+  'server.unexpected': 'Something went wrong on the server. It has been written to the log.',
+} as const satisfies Record<string, string>;
+
+export type ErrorCode = keyof typeof ERROR_CATALOGUE;
+
+/** One refusal: a code from the catalogue, its filled-in sentence, and where it is. */
+export interface Issue {
+  readonly code: ErrorCode;
+  readonly message: string;
+  /** Key of the field, or name of the request property, that is wrong. */
+  readonly field?: string;
+  /** Line in a file, counted from 1. */
+  readonly line?: number;
+}
+
+export type IssueParams = Readonly<Record<string, string | number>>;
+
+/** Makes an issue from the catalogue; a parameter that the sentence doesn't name is ignored. */
+export function issue(code: ErrorCode, params: IssueParams = {}, where: { field?: string; line?: number } = {}): Issue {
+  const message = ERROR_CATALOGUE[code].replace(/\{(\w+)\}/g, (_, name: string) => abridge(String(params[name] ?? '')));
+  return { code, message, ...where };
+}
+
+const LONGEST_QUOTE = 120;
+
+function abridge(text: string): string {
+  return text.length > LONGEST_QUOTE ? `${text.slice(0, LONGEST_QUOTE)}…` : text;
+}

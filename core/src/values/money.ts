@@ -1,0 +1,44 @@
+/** An amount of money: whole minor units (cents, pence, yen), never a float, and an ISO 4217 code. */
+export interface Money {
+  readonly minor: number;
+  readonly currency: string;
+}
+
+/** How many decimals a currency has (EUR 2, JPY 0, KWD 3), as ISO 4217 and `Intl` say. */
+export function minorDigits(currency: string): number {
+  return new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+}
+
+export function isCurrency(code: string): boolean {
+  return /^[A-Z]{3}$/.test(code);
+}
+
+/** The amount in major units as exact decimal text: {minor: 1250, EUR} is "12.50". */
+export function moneyToText({ minor, currency }: Money): string {
+  const digits = minorDigits(currency);
+  if (digits === 0) return String(minor);
+  const padded = String(Math.abs(minor)).padStart(digits + 1, '0');
+  return `${minor < 0 ? '-' : ''}${padded.slice(0, -digits)}.${padded.slice(-digits)}`;
+}
+
+/** Minor units of exact decimal text ("12.5" in EUR is 1250); null when it has more decimals than the currency. */
+export function minorFromText(text: string, currency: string): number | null {
+  const match = /^([+-]?)(\d*)(?:\.(\d*))?$/.exec(text);
+  if (!match || (match[2] === '' && (match[3] ?? '') === '')) return null;
+  const digits = minorDigits(currency);
+  const fraction = (match[3] ?? '').replace(/0+$/, '');
+  if (fraction.length > digits) return null;
+  const minor = Number(`${match[2] ?? ''}${fraction.padEnd(digits, '0')}`);
+  if (!Number.isSafeInteger(minor)) return null;
+  return match[1] === '-' && minor !== 0 ? -minor : minor;
+}
+
+export function formatMoney(money: Money, locale: string): string {
+  const digits = minorDigits(money.currency);
+  const whole = money.minor % 10 ** digits === 0;
+  return new Intl.NumberFormat(locale, {
+    style: 'currency',
+    currency: money.currency,
+    minimumFractionDigits: whole ? 0 : digits,
+  }).format(money.minor / 10 ** digits);
+}

@@ -1,0 +1,66 @@
+/** Unicode NFC, trimmed, line ends as \n: how every text is kept. */
+export function normaliseText(text: string): string {
+  return text.normalize('NFC').replace(/\r\n?/g, '\n').trim();
+}
+
+/** {@link normaliseText} for a text of one line: inner white space becomes single spaces. */
+export function normaliseLine(text: string): string {
+  return normaliseText(text).replace(/\s+/g, ' ');
+}
+
+const LETTERS_WITHOUT_DECOMPOSITION: Readonly<Record<string, string>> = {
+  ß: 'ss',
+  æ: 'ae',
+  œ: 'oe',
+  ø: 'o',
+  đ: 'd',
+  ð: 'd',
+  ł: 'l',
+  þ: 'th',
+  ı: 'i',
+};
+
+/** Lower case without accents, so that “Ærø” and “aero” meet. For search and slugs, never for keeping. */
+export function foldText(text: string): string {
+  return text
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/[ßæœøđðłþı]/g, (letter) => LETTERS_WITHOUT_DECOMPOSITION[letter] ?? letter);
+}
+
+/** The words of a text for search, folded; hyphens and apostrophes separate, so that “drive-in” is two words. */
+export function wordsOf(text: string): string[] {
+  return foldText(text).match(/[\p{L}\p{N}]+/gu) ?? [];
+}
+
+const LONGEST_SLUG = 80;
+
+/** A readable part of an address: folded, hyphenated, at most 80 characters; '' when nothing is left. */
+export function slugOf(text: string): string {
+  return wordsOf(text).join('-').slice(0, LONGEST_SLUG).replace(/-+$/, '');
+}
+
+/** Whether a text can stand as a slug as it is. */
+export function isSlug(text: string): boolean {
+  return text.length <= LONGEST_SLUG && /^[\p{Ll}\p{Lo}\p{N}]+(-[\p{Ll}\p{Lo}\p{N}]+)*$/u.test(text);
+}
+
+/** The first of `wanted`, `wanted-2`, `wanted-3` … that `isTaken` doesn't know. */
+export function firstFreeSlug(wanted: string, isTaken: (slug: string) => boolean): string {
+  const base = wanted === '' ? 'listing' : wanted;
+  let slug = base;
+  for (let n = 2; isTaken(slug); n++) slug = `${base}-${n}`;
+  return slug;
+}
+
+/** A key that programs read: folded words joined by underscores, never starting with a digit. */
+export function keyOf(label: string): string {
+  const key = wordsOf(label)
+    .join('_')
+    .replace(/[^a-z0-9_]/g, '')
+    .slice(0, 40);
+  // "constructor" and its like would be found on every object.
+  if (key in {}) return `${key}_field`;
+  return /^[a-z]/.test(key) ? key : `field_${key}`.replace(/_$/, '');
+}

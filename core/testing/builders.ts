@@ -1,0 +1,60 @@
+import type { Listing } from '../src/listings/index.js';
+import type { Field, Kind } from '../src/structure/index.js';
+import { makeField, proposeFacets, proposeSortChoices } from '../src/structure/index.js';
+
+/** A published kind with the facets and sort choices that Plindo would choose for its fields. */
+export function makeKind(fields: readonly Field[], given: Partial<Kind> = {}): Kind {
+  return {
+    id: 1,
+    version: 1,
+    slug: 'berths',
+    one: 'Berth',
+    many: 'Berths',
+    intro: '',
+    published: true,
+    fields,
+    facets: proposeFacets(fields),
+    sortChoices: proposeSortChoices(fields),
+    pageSize: 5,
+    ...given,
+  };
+}
+
+/** A live listing with plain values for everything that isn't given. */
+export function makeListing(given: Partial<Listing> & Pick<Listing, 'id'>): Listing {
+  return {
+    kindId: 1,
+    version: 1,
+    slug: `listing-${given.id}`,
+    title: `Listing ${given.id}`,
+    summary: '',
+    picture: null,
+    values: {},
+    status: 'live',
+    featured: false,
+    handOrder: null,
+    createdAt: given.id,
+    changedAt: given.id,
+    ...given,
+  };
+}
+
+const choices = (...labels: string[]): { key: string; label: string }[] =>
+  labels.map((label) => ({ key: label.toLowerCase(), label }));
+
+/** One field of every kind of column that the catalog has. */
+export const BERTH_FIELDS: readonly Field[] = [
+  makeField({ key: 'type', label: 'Type', type: 'one-choice', settings: { choices: choices('Pontoon', 'Quay', 'Buoy') } }),
+  makeField({
+    key: 'facilities',
+    label: 'Facilities',
+    type: 'several-choices',
+    searchWeight: 1,
+    settings: { choices: choices('Water', 'Power', 'Fuel', 'Showers') },
+  }),
+  makeField({ key: 'services', label: 'Nearby services', type: 'yes-no' }),
+  makeField({ key: 'length', label: 'Length', type: 'measure', settings: { unit: 'm' } }),
+  makeField({ key: 'price', label: 'Price', type: 'money', settings: { currency: 'EUR' } }),
+  makeField({ key: 'since', label: 'Since', type: 'date' }),
+  makeField({ key: 'note', label: 'Note', type: 'short-text', searchWeight: 1 }),
+];
