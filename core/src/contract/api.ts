@@ -1,0 +1,92 @@
+import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
+import type { Listing, Status } from '../listings/index.js';
+import type { SiteSettings } from '../page/index.js';
+import type { Kind } from '../structure/index.js';
+import type { Issue } from '../values/index.js';
+
+/** RFC 9457 problem details, with the code from the catalogue of errors and every single issue. */
+export interface Problem {
+  readonly type: string;
+  readonly title: string;
+  readonly status: number;
+  readonly code: string;
+  readonly issues: readonly Issue[];
+}
+
+export const ROLES = ['owner', 'editor', 'contributor'] as const;
+export type Role = (typeof ROLES)[number];
+
+export interface User {
+  readonly id: number;
+  readonly email: string;
+  readonly name: string;
+  readonly role: Role;
+}
+
+export interface SessionInfo {
+  readonly user: User | null;
+  /** To be sent back as the header X-CSRF-Token with every change; '' when nobody is signed in. */
+  readonly csrf: string;
+  /** Whether the store has no owner yet. */
+  readonly needsOwner: boolean;
+  readonly site: SiteSettings;
+}
+
+export interface KindSummary {
+  readonly kind: Kind;
+  /** Listings by status. */
+  readonly counts: Readonly<Record<Status, number>>;
+}
+
+export interface ListingsWindow {
+  readonly total: number;
+  readonly offset: number;
+  readonly listings: readonly Listing[];
+}
+
+/** What a change answers: the change's number, by which it can be undone, and what it made of the subject. */
+export interface Changed<T> {
+  readonly changeId: number;
+  readonly result: T;
+}
+
+export interface ChangeSummary {
+  readonly id: number;
+  /** ISO 8601. */
+  readonly at: string;
+  readonly who: string;
+  readonly sentence: string;
+  readonly undone: boolean;
+}
+
+export interface TokenSummary {
+  readonly id: number;
+  readonly name: string;
+  readonly createdAt: string;
+  readonly lastUsedAt: string | null;
+}
+
+export interface ImportStart {
+  readonly fileName: string;
+  readonly rows: number;
+  readonly policy: BadValuePolicy;
+  readonly kind: Pick<Kind, 'one' | 'many' | 'slug' | 'fields'>;
+}
+
+export interface ImportBatch {
+  /** Position of the first row in the file, counted from 0: batches have to come in order. */
+  readonly offset: number;
+  readonly rows: readonly ImportRow[];
+}
+
+export interface ImportState {
+  readonly id: number;
+  readonly kindId: number;
+  readonly state: 'running' | 'done' | 'cancelled';
+  readonly rows: number;
+  readonly seen: number;
+  readonly added: number;
+  readonly refused: number;
+  /** The first refused rows and why. */
+  readonly reports: readonly RowReport[];
+}

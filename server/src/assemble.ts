@@ -1,0 +1,38 @@
+import { join } from 'node:path';
+import type { Services } from './http/services.js';
+import { Live } from './live/live.js';
+import { Pages } from './live/pages.js';
+import { Accounts } from './services/accounts.js';
+import { Changes } from './services/changes.js';
+import { Imports } from './services/imports.js';
+import { Kinds } from './services/kinds.js';
+import { Listings } from './services/listings.js';
+import { Pictures } from './services/pictures.js';
+import { Store } from './store/index.js';
+
+export interface Assembly {
+  readonly services: Services;
+  readonly store: Store;
+  /** What was repaired at the start, in sentences. */
+  readonly repairs: readonly string[];
+}
+
+/** Opens the store in a folder, repairs what a stop left half done, and puts all services together. */
+export async function assemble(dataFolder: string, clock: () => Date): Promise<Assembly> {
+  const store = await Store.open(join(dataFolder, 'plindo.sqlite'), clock);
+  const live = new Live(store);
+  const imports = new Imports(store, live);
+  const repairs = await imports.repair();
+  await live.start();
+  const services: Services = {
+    live,
+    imports,
+    accounts: new Accounts(store, clock),
+    changes: new Changes(store, live),
+    kinds: new Kinds(store, live),
+    listings: new Listings(store, live),
+    pages: new Pages(store, live, clock),
+    pictures: new Pictures(store, join(dataFolder, 'pictures'), clock),
+  };
+  return { services, store, repairs };
+}

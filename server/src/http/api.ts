@@ -1,0 +1,73 @@
+import express, { Router } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
+import multer from 'multer';
+import { LARGEST_PICTURE_IN_BYTES } from '../services/pictures.js';
+import { Refusal } from '../services/refusal.js';
+import { openApiDocument } from './openapi.js';
+import { isAllowed } from './permissions.js';
+import type { Call, Route } from './route.js';
+import { readDto } from './route.js';
+import { allRoutes } from './routes/index.js';
+import type { Services } from './services.js';
+import { identify, senderOf } from './session.js';
+
+const LARGEST_BODY = '4mb';
+const NO_CONTENT = 204;
+
+/** The API below /api: for each route, who may use it, what it must be sent, and its handler. */
+export function apiRouter(services: Services): Router {
+  const router = Router();
+  router.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  router.use(identify(services.accounts));
+  const routes = allRoutes(services);
+  const document = openApiDocument(routes);
+  router.get('/openapi.json', (_request, response) => void response.json(document));
+  for (const route of routes) mount(router, route);
+  router.use(() => {
+    throw Refusal.of('request.not-found');
+  });
+  return router;
+}
+
+function mount(router: Router, route: Route): void {
+  const steps: RequestHandler[] = [permissionCheck(route)];
+  if (route.before) steps.push(route.before);
+  if (route.body) steps.push(express.json({ limit: LARGEST_BODY }));
+  if (route.file) {
+    const upload = multer({ storage: multer.memoryStorage(), limits: { fileSize: LARGEST_PICTURE_IN_BYTES, files: 1 } });
+    steps.push(upload.single(route.file));
+  }
+  router[route.method](route.path, ...steps, async (request: Request, response: Response) => {
+    const answer = await route.handle(callOf(route, request, response));
+    if (answer === undefined) response.status(NO_CONTENT).end();
+    else response.json(answer);
+  });
+}
+
+function permissionCheck({ permission }: Route): RequestHandler {
+  return (request, _response, next) => {
+    const sender = senderOf(request);
+    if (!isAllowed(permission, sender?.user.role ?? null)) {
+      throw Refusal.of(sender ? 'auth.forbidden' : 'auth.required');
+    }
+    next();
+  };
+}
+
+function callOf(route: Route, request: Request, response: Response): Call<never, never> {
+  return {
+    body: (route.body ? readDto(route.body, request.body) : undefined) as never,
+    query: (route.query ? readDto(route.query, request.query) : undefined) as never,
+    user: senderOf(request)?.user ?? null,
+    request,
+    response,
+    id(name = 'id') {
+      const id = Number(request.params[name]);
+      if (!Number.isSafeInteger(id) || id < 1) throw Refusal.of('request.not-found');
+      return id;
+    },
+  };
+}

@@ -1,0 +1,41 @@
+import compression from 'compression';
+import express from 'express';
+import type { Express } from 'express';
+import type { Logger } from 'pino';
+import { apiRouter } from './api.js';
+import { problemHandler } from './problem.js';
+import { securityHeaders } from './security.js';
+import type { Services } from './services.js';
+import type { SiteRenderer, WebFolders } from './web-apps.js';
+import { deskRouter, siteRouter } from './web-apps.js';
+
+export interface AppParts {
+  readonly services: Services;
+  readonly log: Logger;
+  readonly trustProxy: boolean;
+  /** Absent in tests of the API alone. */
+  readonly web?: { readonly folders: WebFolders; readonly renderer: SiteRenderer };
+}
+
+/** The whole HTTP side. */
+export async function makeApp({ services, log, trustProxy, web }: AppParts): Promise<Express> {
+  const app = express();
+  app.disable('x-powered-by');
+  app.set('trust proxy', trustProxy);
+  app.use(securityHeaders());
+  app.use(compression());
+  app.get('/healthz', (_request, response) => void response.json({ ok: true }));
+  app.get('/readyz', (_request, response) => void response.json({ ok: true, revision: services.live.revision }));
+  app.use('/api', apiRouter(services));
+  app.use(
+    '/pictures',
+    express.static(services.pictures.folder, { index: false, redirect: false, immutable: true, maxAge: '1y' }),
+    (_request, response) => void response.status(404).end(),
+  );
+  if (web) {
+    app.use('/desk', await deskRouter(web.folders));
+    app.use(siteRouter(web.folders, web.renderer, services));
+  }
+  app.use(problemHandler(log));
+  return app;
+}

@@ -1,0 +1,81 @@
+import type { Problem } from '@plindo/core/contract';
+import type { ErrorCode, Issue } from '@plindo/core/values';
+import { ERROR_CATALOGUE, issue } from '@plindo/core/values';
+import type { ErrorRequestHandler, Response } from 'express';
+import multer from 'multer';
+import type { Logger } from 'pino';
+import { Refusal } from '../services/refusal.js';
+
+const UNPROCESSABLE = 422;
+
+/** HTTP status by code; a code that isn't here is about the content of a well-formed request: 422. */
+const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
+  'request.malformed': 400,
+  'request.invalid': 400,
+  'auth.required': 401,
+  'auth.refused': 401,
+  'auth.forbidden': 403,
+  'auth.csrf': 403,
+  'auth.setup-link': 403,
+  'request.not-found': 404,
+  'change.conflict': 409,
+  'change.not-undoable': 409,
+  'change.already-undone': 409,
+  'kind.label-taken': 409,
+  'kind.slug-taken': 409,
+  'listing.slug-taken': 409,
+  'import.order': 409,
+  'import.gone': 410,
+  'request.too-large': 413,
+  'file.too-large': 413,
+  'picture.too-large': 413,
+  'picture.type': 415,
+  'request.too-many': 429,
+  'server.unexpected': 500,
+};
+
+export function statusOf(code: ErrorCode): number {
+  return STATUS_BY_CODE[code] ?? UNPROCESSABLE;
+}
+
+/** Problem details (RFC 9457) of one or more issues; the first gives code and status. */
+export function problemOf(issues: readonly [Issue, ...Issue[]]): Problem {
+  const [{ code, message }] = issues;
+  return { type: `/api/errors#${code}`, title: message, status: statusOf(code), code, issues };
+}
+
+export function sendProblem(response: Response, problem: Problem): void {
+  response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
+}
+
+/** Turns whatever a route throws into problem details; what nobody foresaw is logged and told without its insides. */
+export function problemHandler(log: Logger): ErrorRequestHandler {
+  return (error: unknown, request, response, next) => {
+    if (response.headersSent) {
+      next(error);
+      return;
+    }
+    const known = issuesOf(error);
+    if (!known) log.error({ err: error, method: request.method, path: request.path }, 'unexpected error');
+    sendProblem(response, problemOf(known ?? [issue('server.unexpected')]));
+  };
+}
+
+function issuesOf(error: unknown): readonly [Issue, ...Issue[]] | null {
+  if (error instanceof Refusal) return error.issues;
+  if (error instanceof multer.MulterError) return [issue('request.malformed', { reason: error.message })];
+  const { type, limit, status } = error as { type?: string; limit?: number; status?: number };
+  if (type === 'entity.too.large') return [issue('request.too-large', { greatest: `${(limit ?? 0) / 1024} KB` })];
+  if (type === 'entity.parse.failed') return [issue('request.malformed', { reason: 'it is not valid JSON.' })];
+  if (status === 400) return [issue('request.malformed', { reason: 'it is not well formed.' })];
+  return null;
+}
+
+/** All codes with their sentence and status, for the documents. */
+export function errorTable(): { code: string; status: number; sentence: string }[] {
+  return (Object.keys(ERROR_CATALOGUE) as ErrorCode[]).map((code) => ({
+    code,
+    status: statusOf(code),
+    sentence: ERROR_CATALOGUE[code],
+  }));
+}

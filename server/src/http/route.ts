@@ -1,0 +1,69 @@
+import type { User } from '@plindo/core/contract';
+import type { Issue } from '@plindo/core/values';
+import { issue } from '@plindo/core/values';
+import type { ClassConstructor } from 'class-transformer';
+import { plainToInstance } from 'class-transformer';
+import type { ValidationError } from 'class-validator';
+import { validateSync } from 'class-validator';
+import type { Request, RequestHandler, Response } from 'express';
+import { refuseIfAny } from '../services/refusal.js';
+import type { Permission } from './permissions.js';
+
+/** What a route's handler is given: everything checked. */
+export interface Call<Body, Query> {
+  readonly body: Body;
+  readonly query: Query;
+  /** A whole number from the path; refused as "not found" when it isn't one. */
+  id(name?: string): number;
+  /** Null only on routes that anyone may use. */
+  readonly user: User | null;
+  readonly request: Request;
+  readonly response: Response;
+}
+
+export interface RouteDefinition<Body, Query> {
+  readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
+  /** In Express's form, below /api: "/kinds/:id". */
+  readonly path: string;
+  readonly permission: Permission;
+  /** One sentence for the API's document. */
+  readonly summary: string;
+  readonly body?: ClassConstructor<Body & object>;
+  readonly query?: ClassConstructor<Query & object>;
+  /** Name of the answer's type in core/contract, for the document; absent when there is no content. */
+  readonly answers?: string;
+  /** A file sent as multipart form data under this name. */
+  readonly file?: string;
+  /** Further checks before the handler, such as a limit of tries. */
+  readonly before?: RequestHandler;
+  handle(call: Call<Body, Query>): unknown;
+}
+
+/** A route whose body and query types only its own handler needs to know. */
+export type Route = RouteDefinition<never, never>;
+
+/** Declares a route; the types of body and query come from their DTO classes. */
+export function route<Body = undefined, Query = undefined>(definition: RouteDefinition<Body, Query>): Route {
+  return definition as unknown as Route;
+}
+
+/** The user of a route that only signed-in people reach. */
+export function signedIn(call: { readonly user: User | null }): User {
+  if (!call.user) throw new Error('This route has to ask for a permission that anonymous visitors lack.');
+  return call.user;
+}
+
+/** An instance of a DTO class made from JSON, or a refusal that names every property that is wrong. */
+export function readDto<T extends object>(dto: ClassConstructor<T>, input: unknown): T {
+  const instance = plainToInstance(dto, input ?? {});
+  const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
+  const issues = errors.flatMap((error) => issuesOf(error, ''));
+  if (issues.length > 0) refuseIfAny([issue('request.invalid'), ...issues]);
+  return instance;
+}
+
+function issuesOf({ property, constraints, children }: ValidationError, parent: string): Issue[] {
+  const path = parent === '' ? property : `${parent}.${property}`;
+  const own = Object.values(constraints ?? {}).map((reason) => issue('request.malformed', { reason }, { field: path }));
+  return [...own, ...(children ?? []).flatMap((child) => issuesOf(child, path))];
+}

@@ -1,0 +1,24 @@
+import type { Route } from '../route.js';
+import type { Services } from '../services.js';
+import { changeRoutes } from './changes.js';
+import { importRoutes } from './imports.js';
+import { kindRoutes } from './kinds.js';
+import { listingRoutes } from './listings.js';
+import { pictureRoutes } from './pictures.js';
+import { sessionRoutes } from './session.js';
+import { siteRoutes } from './site.js';
+import { tokenRoutes } from './tokens.js';
+
+/** Every route of the API: mounted, checked against roles, and written into the OpenAPI document from this list. */
+export function allRoutes(services: Services): Route[] {
+  return [
+    ...sessionRoutes(services),
+    ...siteRoutes(services),
+    ...kindRoutes(services),
+    ...listingRoutes(services),
+    ...pictureRoutes(services),
+    ...importRoutes(services),
+    ...changeRoutes(services),
+    ...tokenRoutes(services),
+  ];
+}

@@ -1,0 +1,52 @@
+import { ListingDto, ListingUpdateDto, ListingsQueryDto } from '../dto/dtos.js';
+import type { Route } from '../route.js';
+import { route, signedIn } from '../route.js';
+import type { Services } from '../services.js';
+
+const LISTINGS_A_WINDOW = 100;
+
+export function listingRoutes({ listings }: Services): Route[] {
+  return [
+    route({
+      method: 'get',
+      path: '/kinds/:id/listings',
+      permission: 'read listings',
+      summary: 'A window of the listing table of a kind.',
+      query: ListingsQueryDto,
+      answers: 'ListingsWindow',
+      handle(call) {
+        const { q = '', status = null, sort = 'title', direction = 'up', offset = 0, limit = LISTINGS_A_WINDOW } = call.query;
+        return listings.window(call.id(), { text: q, status, order: [{ by: sort, direction }], offset, limit });
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/kinds/:id/listings',
+      permission: 'change listings',
+      summary: 'Add a listing.',
+      body: ListingDto,
+      answers: 'Changed<Listing>',
+      handle: (call) => listings.add(signedIn(call), call.id(), call.body),
+    }),
+    route({
+      method: 'get',
+      path: '/listings/:id',
+      permission: 'read listings',
+      summary: 'One listing.',
+      answers: 'Listing',
+      handle: (call) => listings.one(call.id()),
+    }),
+    route({
+      method: 'patch',
+      path: '/listings/:id',
+      permission: 'change listings',
+      summary: 'Change what is given of a listing and leave the rest.',
+      body: ListingUpdateDto,
+      answers: 'Changed<Listing>',
+      handle(call) {
+        const { version, ...input } = call.body;
+        return listings.update(signedIn(call), call.id(), version, input);
+      },
+    }),
+  ];
+}

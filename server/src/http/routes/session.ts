@@ -1,0 +1,95 @@
+import type { SessionInfo } from '@plindo/core/contract';
+import { issue } from '@plindo/core/values';
+import { rateLimit } from 'express-rate-limit';
+import { SetupDto, SignInDto } from '../dto/dtos.js';
+import { problemOf, sendProblem } from '../problem.js';
+import type { Route } from '../route.js';
+import { route, signedIn } from '../route.js';
+import { senderOf, sessionSecret, setSessionCookie } from '../session.js';
+import type { Services } from '../services.js';
+
+const TRIES = 10;
+const WINDOW_IN_MS = 5 * 60_000;
+
+export function sessionRoutes({ accounts, live }: Services): Route[] {
+  const throttle = rateLimit({
+    windowMs: WINDOW_IN_MS,
+    limit: TRIES,
+    skipSuccessfulRequests: true,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_request, response) => {
+      sendProblem(response, problemOf([issue('request.too-many', { wait: 'five minutes' })]));
+    },
+  });
+  const info = async (user: SessionInfo['user'], csrf: string): Promise<SessionInfo> => ({
+    user,
+    csrf,
+    needsOwner: await accounts.needsOwner(),
+    site: live.site(),
+  });
+  return [
+    route({
+      method: 'get',
+      path: '/session',
+      permission: 'visit',
+      summary: 'Who is signed in, and the token that changes have to bring.',
+      answers: 'SessionInfo',
+      handle: ({ request }) => {
+        const sender = senderOf(request);
+        return info(sender?.user ?? null, sender?.csrf ?? '');
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/session',
+      permission: 'visit',
+      summary: 'Sign in.',
+      body: SignInDto,
+      answers: 'SessionInfo',
+      before: throttle,
+      async handle({ body, request, response }) {
+        const old = sessionSecret(request);
+        const { user, secret, csrf } = await accounts.signIn(body.email, body.password);
+        if (old) await accounts.signOut(old);
+        setSessionCookie(request, response, secret);
+        return info(user, csrf);
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/setup',
+      permission: 'visit',
+      summary: 'Make the owner with the one-time link.',
+      body: SetupDto,
+      answers: 'SessionInfo',
+      before: throttle,
+      async handle({ body, request, response }) {
+        const { user, secret, csrf } = await accounts.makeOwner(body);
+        setSessionCookie(request, response, secret);
+        return info(user, csrf);
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/session',
+      permission: 'use the desk',
+      summary: 'Sign out here.',
+      async handle({ request, response }) {
+        const secret = sessionSecret(request);
+        if (secret) await accounts.signOut(secret);
+        setSessionCookie(request, response, null);
+      },
+    }),
+    route({
+      method: 'delete',
+      path: '/sessions',
+      permission: 'manage own access',
+      summary: 'Sign out everywhere.',
+      async handle(call) {
+        await accounts.signOutEverywhere(signedIn(call));
+        setSessionCookie(call.request, call.response, null);
+      },
+    }),
+  ];
+}

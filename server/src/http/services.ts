@@ -1,0 +1,20 @@
+import type { Live } from '../live/live.js';
+import type { Pages } from '../live/pages.js';
+import type { Accounts } from '../services/accounts.js';
+import type { Changes } from '../services/changes.js';
+import type { Imports } from '../services/imports.js';
+import type { Kinds } from '../services/kinds.js';
+import type { Listings } from '../services/listings.js';
+import type { Pictures } from '../services/pictures.js';
+
+/** All that routes can call. */
+export interface Services {
+  readonly accounts: Accounts;
+  readonly changes: Changes;
+  readonly imports: Imports;
+  readonly kinds: Kinds;
+  readonly listings: Listings;
+  readonly live: Live;
+  readonly pages: Pages;
+  readonly pictures: Pictures;
+}

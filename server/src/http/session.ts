@@ -1,0 +1,62 @@
+import type { User } from '@plindo/core/contract';
+import { parse, serialize } from 'cookie';
+import type { Request, RequestHandler, Response } from 'express';
+import type { Accounts } from '../services/accounts.js';
+import { SESSION_IN_MS, isSame } from '../services/accounts.js';
+import { Refusal } from '../services/refusal.js';
+
+const COOKIE = 'plindo_session';
+const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** Who sends a request, and by what. */
+export interface Sender {
+  readonly user: User;
+  readonly by: 'cookie' | 'token';
+  readonly csrf: string;
+}
+
+const senders = new WeakMap<Request, Sender>();
+
+export function senderOf(request: Request): Sender | null {
+  return senders.get(request) ?? null;
+}
+
+/**
+ * Finds out who sends a request: by a bearer token, or by the session cookie. A change sent with a cookie also has to
+ * bring the session's CSRF token, which pages of other sites cannot read; a token in a header needs none.
+ */
+export function identify(accounts: Accounts): RequestHandler {
+  return async (request, _response, next) => {
+    const bearer = /^Bearer (\S+)$/.exec(request.headers.authorization ?? '')?.[1];
+    if (bearer) {
+      const user = await accounts.userOfToken(bearer);
+      if (!user) throw Refusal.of('auth.required');
+      senders.set(request, { user, by: 'token', csrf: '' });
+    } else {
+      const secret = sessionSecret(request);
+      const session = secret ? await accounts.userOfSession(secret) : null;
+      if (session) senders.set(request, { ...session, by: 'cookie' });
+    }
+    if (!SAFE_METHODS.has(request.method)) checkOrigin(request);
+    next();
+  };
+}
+
+function checkOrigin(request: Request): void {
+  const sender = senders.get(request);
+  if (sender?.by === 'token') return;
+  const site = request.headers['sec-fetch-site'];
+  if (site !== undefined && site !== 'same-origin' && site !== 'none') throw Refusal.of('auth.csrf');
+  const given = request.headers['x-csrf-token'];
+  if (sender && (typeof given !== 'string' || !isSame(given, sender.csrf))) throw Refusal.of('auth.csrf');
+}
+
+export function sessionSecret(request: Request): string | null {
+  return parse(request.headers.cookie ?? '')[COOKIE] ?? null;
+}
+
+export function setSessionCookie(request: Request, response: Response, secret: string | null): void {
+  const maxAge = secret === null ? 0 : SESSION_IN_MS / 1000;
+  const options = { httpOnly: true, sameSite: 'lax', secure: request.secure, path: '/', maxAge } as const;
+  response.append('Set-Cookie', serialize(COOKIE, secret ?? '', options));
+}

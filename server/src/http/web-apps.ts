@@ -1,0 +1,87 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
+import type { PageModel } from '@plindo/core/page';
+import express, { Router } from 'express';
+import type { Response } from 'express';
+import { LRUCache } from 'lru-cache';
+import type { Live } from '../live/live.js';
+import type { Pages } from '../live/pages.js';
+import { nonceOf } from './security.js';
+
+/** What stands in rendered pages where the nonce of the response goes. */
+const NONCE_MARK = 'PLINDO-NONCE';
+const MOST_CACHED_PAGES = 500;
+const LONGEST_URL = 8000;
+
+/** What the built site gives the server: it renders an address with the page models that it is handed. */
+export interface SiteRenderer {
+  render(url: string, data: { page(path: string, search: string): Promise<PageModel> }): Promise<globalThis.Response | null>;
+}
+
+export interface WebFolders {
+  /** The build of the site, with `browser` and `server` below it. */
+  readonly site: string;
+  /** The build of the Desk, with `browser` below it. */
+  readonly desk: string;
+}
+
+export async function loadSiteRenderer(folder: string): Promise<SiteRenderer> {
+  return (await import(pathToFileURL(join(folder, 'server', 'server.mjs')).href)) as SiteRenderer;
+}
+
+/** Files that carry a hash of their content in their name never change. */
+const HASHED_FILES = { index: false, redirect: false, immutable: true, maxAge: '1y' } as const;
+
+/** The signed-in side: one page for every address below /desk. */
+export async function deskRouter(folders: WebFolders): Promise<Router> {
+  const router = Router();
+  const browser = join(folders.desk, 'browser');
+  const shell = await readFile(join(browser, 'index.html'), 'utf8');
+  router.use(express.static(browser, HASHED_FILES));
+  router.get('/{*path}', (request, response) => {
+    // A file that isn't there is not a page of the Desk.
+    if (/\.\w{2,5}$/.test(request.path)) response.status(404).end();
+    else sendHtml(response, 200, shell);
+  });
+  return router;
+}
+
+interface CachedPage {
+  readonly revision: number;
+  readonly status: number;
+  readonly html: string;
+}
+
+/** The public side, rendered on the server; a page is kept until anything changes. */
+export function siteRouter(folders: WebFolders, renderer: SiteRenderer, { live, pages }: { live: Live; pages: Pages }): Router {
+  const router = Router();
+  const cache = new LRUCache<string, CachedPage>({ max: MOST_CACHED_PAGES });
+  router.use(express.static(join(folders.site, 'browser'), HASHED_FILES));
+  router.get('/{*path}', async (request, response, next) => {
+    if (request.originalUrl.length > LONGEST_URL) {
+      response.status(414).end();
+      return;
+    }
+    const { revision } = live;
+    let page = cache.get(request.originalUrl);
+    if (page?.revision !== revision) {
+      const rendered = await renderer.render(request.originalUrl, pages);
+      if (!rendered) {
+        next();
+        return;
+      }
+      page = { revision, status: rendered.status, html: await rendered.text() };
+      // An address that leads nowhere is not kept: anybody can make up any number of them.
+      if (page.status === 200) cache.set(request.originalUrl, page);
+    }
+    sendHtml(response, page.status, page.html);
+  });
+  return router;
+}
+
+function sendHtml(response: Response, status: number, html: string): void {
+  response.status(status).type('html').set('Cache-Control', 'no-cache');
+  response.send(html.replaceAll(NONCE_MARK, nonceOf(response)));
+}
+

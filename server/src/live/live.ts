@@ -1,0 +1,148 @@
+import type { Status, Listing } from '@plindo/core/listings';
+import { STATUSES } from '@plindo/core/listings';
+import type { Catalog } from '@plindo/core/catalog';
+import { catalogInSteps } from '@plindo/core/catalog';
+import type { SiteSettings } from '@plindo/core/page';
+import type { Kind } from '@plindo/core/structure';
+import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
+
+type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
+
+const NEW_SITE: SiteSettings = { name: 'My directory', tagline: '', locale: 'en-GB', zone: 'UTC' };
+
+/**
+ * The catalogs of all kinds in memory, kept in step with the store: every change goes through {@link change}, which
+ * writes it to the store first and then applies it here. A catalog that has to be built anew is built beside the old
+ * one, which answers until it is swapped.
+ */
+export class Live {
+  /** Goes up at every change that a page could show. */
+  revision = 0;
+  private readonly catalogs = new Map<number, Catalog>();
+  private settings: SiteSettings = NEW_SITE;
+  /** Builds run one after the other, so that a later state is never overtaken by an earlier one. */
+  private building: Promise<unknown> = Promise.resolve();
+  /** By kind, the changes that came while its catalog was being built. */
+  private readonly missed = new Map<number, ListingChange[]>();
+  private readonly listeners = new Set<() => void>();
+
+  constructor(private readonly store: Store) {}
+
+  async start(): Promise<void> {
+    this.settings = (await this.store.site()) ?? NEW_SITE;
+    for (const kind of await this.store.kinds()) await this.build(kind);
+  }
+
+  site(): SiteSettings {
+    return this.settings;
+  }
+
+  async saveSite(settings: SiteSettings): Promise<void> {
+    const needsRebuild = settings.locale !== this.settings.locale;
+    await this.store.saveSite(settings);
+    this.settings = settings;
+    if (needsRebuild) for (const kind of this.kinds()) await this.reload(kind.id);
+    this.touch();
+  }
+
+  kinds(): Kind[] {
+    return [...this.catalogs.values()].map((catalog) => catalog.kind).sort((a, b) => a.id - b.id);
+  }
+
+  kind(id: number): Kind | undefined {
+    return this.catalogs.get(id)?.kind;
+  }
+
+  catalog(kindId: number): Catalog | undefined {
+    return this.catalogs.get(kindId);
+  }
+
+  catalogBySlug(slug: string): Catalog | undefined {
+    return [...this.catalogs.values()].find((catalog) => catalog.kind.slug === slug);
+  }
+
+  countsOf(kindId: number): Record<Status, number> {
+    const counts = Object.fromEntries(STATUSES.map((status) => [status, 0])) as Record<Status, number>;
+    const catalog = this.catalogs.get(kindId);
+    catalog?.existing.forEach((row) => counts[catalog.statusAt(row)]++);
+    return counts;
+  }
+
+  /** Runs a change in the store and brings the catalogs in step before it answers. */
+  async change<T>(head: ChangeHead, work: (unit: Unit) => Promise<T>): Promise<{ changeId: number; result: T }> {
+    let rebuilt: Promise<void> = Promise.resolve();
+    const { changeId, result } = await this.store.change(head, work, (entries) => {
+      rebuilt = this.apply(entries);
+    });
+    await rebuilt;
+    return { changeId, result };
+  }
+
+  /** Builds the catalog of a kind anew from the store. */
+  async reload(kindId: number): Promise<void> {
+    const kind = (await this.store.kinds()).find(({ id }) => id === kindId);
+    if (kind) await this.build(kind);
+    else this.catalogs.delete(kindId);
+    this.touch();
+  }
+
+  /** Calls `listener` at each new revision; returns what ends it. */
+  onRevision(listener: () => void): () => void {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  }
+
+  private async apply(entries: readonly ChangeEntry[]): Promise<void> {
+    const changedKinds = new Set(entries.filter(({ entity }) => entity === 'kind').map(({ id }) => id));
+    for (const entry of entries) {
+      if (entry.entity === 'listing') this.applyListing(entry, changedKinds);
+    }
+    this.touch();
+    for (const id of changedKinds) await this.reload(id);
+  }
+
+  private applyListing(entry: ListingChange, rebuilding: ReadonlySet<number>): void {
+    const kindId = (entry.after ?? entry.before)?.kindId ?? 0;
+    this.missed.get(kindId)?.push(entry);
+    const catalog = this.catalogs.get(kindId);
+    if (catalog && !rebuilding.has(kindId)) applyTo(catalog, entry);
+  }
+
+  private build(kind: Kind): Promise<void> {
+    const built = this.building.then(async () => {
+      // What changes while the listings are read and taken in is put on top before the swap.
+      const missed: ListingChange[] = [];
+      this.missed.set(kind.id, missed);
+      try {
+        const catalog = await this.buildInSteps(kind);
+        for (const entry of missed) applyTo(catalog, entry);
+        this.catalogs.set(kind.id, catalog);
+      } finally {
+        this.missed.delete(kind.id);
+      }
+    });
+    this.building = built.catch(() => undefined);
+    return built;
+  }
+
+  private async buildInSteps(kind: Kind): Promise<Catalog> {
+    const listings: Listing[] = [];
+    for await (const stretch of this.store.listingsOf(kind.id)) listings.push(...stretch);
+    const steps = catalogInSteps(kind, listings, this.settings.locale, listings.length);
+    for (;;) {
+      const step = steps.next();
+      if (step.done) return step.value;
+      await new Promise((resolve) => setImmediate(resolve));
+    }
+  }
+
+  private touch(): void {
+    this.revision++;
+    for (const listener of this.listeners) listener();
+  }
+}
+
+function applyTo(catalog: Catalog, { id, after }: ListingChange): void {
+  if (after) catalog.put(after);
+  else catalog.remove(id);
+}

@@ -1,0 +1,52 @@
+import type { AddressInfo } from 'node:net';
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { assemble } from './assemble.js';
+import { configFrom } from './config.js';
+import { makeApp } from './http/app.js';
+import { loadSiteRenderer } from './http/web-apps.js';
+
+const STOP_AFTER_IN_MS = 5000;
+
+/** Starts the server and prints where it is; `PLINDO_DEMO_SIGN_IN` is what the demo's launcher wants printed beside. */
+async function main(): Promise<void> {
+  const config = configFrom(process.env);
+  const log = pino({ level: config.logLevel });
+  const { services, store, repairs } = await assemble(config.dataFolder, () => new Date());
+  const web = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');
+  const folders = { site: join(web, 'site'), desk: join(web, 'desk') };
+  const renderer = await loadSiteRenderer(folders.site);
+  const app = await makeApp({ services, log, trustProxy: config.trustProxy, web: { folders, renderer } });
+  const server = app.listen(config.port, () => {
+    void greet(`http://localhost:${(server.address() as AddressInfo).port}`);
+  });
+  server.on('error', (error: NodeJS.ErrnoException) => {
+    const inUse = error.code === 'EADDRINUSE';
+    console.error(inUse ? `Port ${config.port} is in use. Set PORT to another one.` : error.message);
+    process.exit(1);
+  });
+
+  async function greet(address: string): Promise<void> {
+    for (const sentence of repairs) console.log(sentence);
+    console.log(`Site  ${address}/`);
+    console.log(`Desk  ${address}/desk/`);
+    const secret = await services.accounts.setupSecret();
+    if (secret) console.log(`Make the owner with this link, which works once:\n      ${address}/desk/setup#${secret}`);
+    if (process.env['PLINDO_DEMO_SIGN_IN']) console.log(process.env['PLINDO_DEMO_SIGN_IN']);
+    console.log(`Data  ${config.dataFolder}`);
+  }
+
+  const stop = (): void => {
+    server.close(() => void store.close().then(() => process.exit(0)));
+    server.closeIdleConnections();
+    setTimeout(() => process.exit(0), STOP_AFTER_IN_MS).unref();
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+}
+
+main().catch((error: unknown) => {
+  console.error(error);
+  process.exit(1);
+});

@@ -1,0 +1,69 @@
+import type { Changed, ChangeSummary, User } from '@plindo/core/contract';
+import type { Live } from '../live/live.js';
+import type { ChangeEntry, Store, Unit } from '../store/index.js';
+import { Refusal } from './refusal.js';
+
+/** The log of changes, and taking them back. */
+export class Changes {
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+  ) {}
+
+  async latest(limit: number): Promise<ChangeSummary[]> {
+    const [changes, users] = await Promise.all([this.store.changes(limit), this.store.accounts.users()]);
+    const names = new Map(users.map((user) => [user.id, user.name]));
+    return changes.map((change) => ({
+      id: change.id,
+      at: new Date(change.at).toISOString(),
+      who: names.get(change.userId ?? 0) ?? 'Plindo',
+      sentence: change.sentence,
+      undone: change.undoneBy !== null,
+    }));
+  }
+
+  /**
+   * Takes a change back: every record is put back to what it was before. Refused when one of them was changed again
+   * later. What the change added is removed even then; the log of the undoing keeps its latest state, so that the
+   * undoing can be undone without a loss.
+   */
+  async undo(user: User, changeId: number): Promise<Changed<{ sentence: string }>> {
+    const change = await this.store.changeById(changeId);
+    if (!change) throw Refusal.of('request.not-found');
+    if (change.undoneBy !== null) throw Refusal.of('change.already-undone');
+    const entries = (await this.store.entriesOf(changeId)).reverse();
+    const head = { userId: user.id, sentence: `Undid: ${change.sentence}` };
+    const done = await this.live.change(head, async (unit) => {
+      for (const entry of entries) await takeBack(unit, entry);
+    });
+    await this.store.markUndone(changeId, done.changeId);
+    return { changeId: done.changeId, result: { sentence: head.sentence } };
+  }
+}
+
+async function takeBack(unit: Unit, { entity, id, before, after }: ChangeEntry): Promise<void> {
+  const now = entity === 'listing' ? await unit.listing(id) : await unit.kind(id);
+  const title = titleOf(now ?? after ?? before);
+  if (before === null) {
+    if (now === null) return;
+    if (entity === 'kind') await removeListings(unit, id);
+    await unit.restore({ entity, id, before: now, after: null } as ChangeEntry);
+    return;
+  }
+  if ((now === null) !== (after === null) || now?.version !== after?.version) {
+    throw Refusal.of('change.not-undoable', { title });
+  }
+  const version = (now?.version ?? before.version) + 1;
+  await unit.restore({ entity, id, before: now, after: { ...before, version } } as ChangeEntry);
+}
+
+async function removeListings(unit: Unit, kindId: number): Promise<void> {
+  for (const listing of await unit.listingsOf(kindId)) {
+    await unit.restore({ entity: 'listing', id: listing.id, before: listing, after: null });
+  }
+}
+
+function titleOf(record: ChangeEntry['after']): string {
+  if (!record) return '';
+  return 'title' in record ? record.title : record.many;
+}

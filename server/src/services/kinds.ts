@@ -1,0 +1,72 @@
+import type { Changed, KindSummary, User } from '@plindo/core/contract';
+import type { Kind, KindDefinition } from '@plindo/core/structure';
+import { checkKind } from '@plindo/core/structure';
+import type { Live } from '../live/live.js';
+import type { Store, Unit } from '../store/index.js';
+import { Refusal, refuseIfAny } from './refusal.js';
+
+/** Making and changing kinds. */
+export class Kinds {
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+  ) {}
+
+  summaries(): KindSummary[] {
+    return this.live.kinds().map((kind) => ({ kind, counts: this.live.countsOf(kind.id) }));
+  }
+
+  summary(id: number): KindSummary {
+    const kind = this.live.kind(id);
+    if (!kind) throw Refusal.of('request.not-found');
+    return { kind, counts: this.live.countsOf(id) };
+  }
+
+  async add(user: User | null, definition: KindDefinition): Promise<Changed<Kind>> {
+    this.check(definition, null);
+    const head = { userId: user?.id ?? null, sentence: `Added the kind ${definition.many}` };
+    const { changeId, result } = await this.live.change(head, (unit) => unit.insertKind(definition));
+    return { changeId, result };
+  }
+
+  /** Puts a new definition in place of the old one; `version` is the one that the editor has seen. */
+  async update(user: User, id: number, version: number, definition: KindDefinition): Promise<Changed<Kind>> {
+    this.check(definition, id);
+    const was = this.live.kind(id);
+    const verb = was?.published === definition.published ? 'Changed' : definition.published ? 'Published' : 'Unpublished';
+    const head = { userId: user.id, sentence: `${verb} ${definition.many}` };
+    const { changeId, result } = await this.live.change(head, async (unit) => {
+      const before = await existing(unit, id);
+      if (before.version !== version) throw Refusal.of('change.conflict', { title: before.many });
+      return unit.updateKind(before, definition);
+    });
+    return { changeId, result };
+  }
+
+  /** Deletes a kind with all its listings; the change log keeps them for undo. */
+  async remove(user: User, id: number): Promise<Changed<{ listings: number }>> {
+    const kind = this.live.kind(id);
+    if (!kind) throw Refusal.of('request.not-found');
+    const head = { userId: user.id, sentence: `Deleted the kind ${kind.many} with its listings` };
+    const { changeId, result } = await this.live.change(head, async (unit) => {
+      const before = await existing(unit, id);
+      const listings = await unit.listingsOf(id);
+      for (const listing of listings) {
+        await unit.restore({ entity: 'listing', id: listing.id, before: listing, after: null });
+      }
+      await unit.restore({ entity: 'kind', id, before, after: null });
+      return { listings: listings.length };
+    });
+    return { changeId, result };
+  }
+
+  private check(definition: KindDefinition, id: number | null): void {
+    refuseIfAny(checkKind(definition, this.live.kinds().filter((kind) => kind.id !== id)));
+  }
+}
+
+async function existing(unit: Unit, id: number): Promise<Kind> {
+  const kind = await unit.kind(id);
+  if (!kind) throw Refusal.of('request.not-found');
+  return kind;
+}

@@ -1,0 +1,23 @@
+import type { ErrorCode, Issue, IssueParams } from '@plindo/core/values';
+import { issue } from '@plindo/core/values';
+
+/** What a service throws when it refuses something: the issues, the first of which gives the code of the answer. */
+export class Refusal extends Error {
+  readonly code: ErrorCode;
+
+  constructor(readonly issues: readonly [Issue, ...Issue[]]) {
+    super(issues[0].message);
+    this.name = 'Refusal';
+    this.code = issues[0].code;
+  }
+
+  static of(code: ErrorCode, params: IssueParams = {}, field?: string): Refusal {
+    return new Refusal([issue(code, params, field === undefined ? {} : { field })]);
+  }
+}
+
+/** Throws a refusal when there is any issue. */
+export function refuseIfAny(issues: readonly Issue[]): void {
+  const [first, ...rest] = issues;
+  if (first) throw new Refusal([first, ...rest]);
+}

@@ -1,0 +1,98 @@
+import type { Role, User } from '@plindo/core/contract';
+import { Op } from 'sequelize';
+import type { Models } from './models.js';
+import type { Row } from './records.js';
+import { userOf } from './records.js';
+
+export interface SessionRecord {
+  readonly userId: number;
+  readonly csrf: string;
+  readonly expiresAt: number;
+}
+
+export interface TokenRecord {
+  readonly id: number;
+  readonly userId: number;
+  readonly name: string;
+  readonly createdAt: number;
+  readonly lastUsedAt: number | null;
+}
+
+/** People, their sessions and their access tokens. Secrets come here as hashes only. */
+export class AccountStore {
+  constructor(private readonly models: Models) {}
+
+  async hasUsers(): Promise<boolean> {
+    return (await this.models.users.count()) > 0;
+  }
+
+  async users(): Promise<User[]> {
+    return (await this.models.users.findAll({ raw: true })).map((row) => userOf(row as unknown as Row));
+  }
+
+  async user(id: number): Promise<User | null> {
+    const row = await this.models.users.findByPk(id, { raw: true });
+    return row ? userOf(row as unknown as Row) : null;
+  }
+
+  async userByEmail(email: string): Promise<{ user: User; passwordHash: string } | null> {
+    const row = (await this.models.users.findOne({ where: { email }, raw: true })) as unknown as Row | null;
+    return row && { user: userOf(row), passwordHash: String(row['passwordHash']) };
+  }
+
+  async addUser(given: { email: string; name: string; role: Role; passwordHash: string; createdAt: number }): Promise<User> {
+    const made = await this.models.users.create({ ...given });
+    return userOf(made.get({ plain: true }) as Row);
+  }
+
+  async addSession(tokenHash: string, session: SessionRecord & { createdAt: number }): Promise<void> {
+    await this.models.sessions.destroy({ where: { expiresAt: { [Op.lt]: session.createdAt } } });
+    await this.models.sessions.create({ tokenHash, ...session });
+  }
+
+  async session(tokenHash: string): Promise<SessionRecord | null> {
+    const row = (await this.models.sessions.findByPk(tokenHash, { raw: true })) as unknown as Row | null;
+    return row && { userId: Number(row['userId']), csrf: String(row['csrf']), expiresAt: Number(row['expiresAt']) };
+  }
+
+  async endSession(tokenHash: string): Promise<void> {
+    await this.models.sessions.destroy({ where: { tokenHash } });
+  }
+
+  async endSessionsOf(userId: number): Promise<void> {
+    await this.models.sessions.destroy({ where: { userId } });
+  }
+
+  async addToken(given: { userId: number; name: string; tokenHash: string; createdAt: number }): Promise<TokenRecord> {
+    return tokenOf((await this.models.tokens.create({ ...given })).get({ plain: true }) as Row);
+  }
+
+  async tokensOf(userId: number): Promise<TokenRecord[]> {
+    const rows = await this.models.tokens.findAll({ where: { userId }, order: [['id', 'DESC']], raw: true });
+    return rows.map((row) => tokenOf(row as unknown as Row));
+  }
+
+  async tokenByHash(tokenHash: string): Promise<TokenRecord | null> {
+    const row = await this.models.tokens.findOne({ where: { tokenHash }, raw: true });
+    return row ? tokenOf(row as unknown as Row) : null;
+  }
+
+  async touchToken(id: number, lastUsedAt: number): Promise<void> {
+    await this.models.tokens.update({ lastUsedAt }, { where: { id } });
+  }
+
+  /** Whether there was such a token of that user. */
+  async removeToken(id: number, userId: number): Promise<boolean> {
+    return (await this.models.tokens.destroy({ where: { id, userId } })) > 0;
+  }
+}
+
+function tokenOf(row: Row): TokenRecord {
+  return {
+    id: Number(row['id']),
+    userId: Number(row['userId']),
+    name: String(row['name']),
+    createdAt: Number(row['createdAt']),
+    lastUsedAt: row['lastUsedAt'] == null ? null : Number(row['lastUsedAt']),
+  };
+}

@@ -1,0 +1,38 @@
+import { mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { Sequelize } from 'sequelize';
+import { SequelizeStorage, Umzug } from 'umzug';
+import * as first from './migrations/0001-first.js';
+
+const BUSY_TIMEOUT_IN_MS = 10_000;
+
+/** A connection as the driver hands it to Sequelize's hook. */
+interface DriverConnection {
+  exec(sql: string, done: (error: Error | null) => void): void;
+}
+
+/** Opens the store's database, SQLite in WAL mode with foreign keys on, and brings its tables up to date. */
+export async function openDatabase(file: string): Promise<Sequelize> {
+  mkdirSync(dirname(file), { recursive: true });
+  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
+  sequelize.addHook('afterConnect', async (connection) => {
+    const settings = `PRAGMA busy_timeout = ${BUSY_TIMEOUT_IN_MS}; PRAGMA foreign_keys = ON;`;
+    await new Promise<void>((resolve, reject) => {
+      (connection as DriverConnection).exec(settings, (error) => (error ? reject(error) : resolve()));
+    });
+  });
+  await sequelize.query('PRAGMA journal_mode = WAL');
+  await migrate(sequelize);
+  return sequelize;
+}
+
+/** Runs the migrations that have not run yet, oldest first. */
+async function migrate(sequelize: Sequelize): Promise<void> {
+  const umzug = new Umzug({
+    migrations: [{ name: '0001-first', up: ({ context }) => first.up(context), down: ({ context }) => first.down(context) }],
+    context: sequelize.getQueryInterface(),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined,
+  });
+  await umzug.up();
+}

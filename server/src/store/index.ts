@@ -1,0 +1,4 @@
+export type { PictureRecord } from './picture-store.js';
+export type { TokenRecord } from './account-store.js';
+export * from './store.js';
+export * from './unit.js';

@@ -1,0 +1,98 @@
+import type { DataType, ModelAttributeColumnOptions, QueryInterface } from 'sequelize';
+import { DataTypes } from 'sequelize';
+
+const { INTEGER, BIGINT, STRING, TEXT, BOOLEAN, DOUBLE, JSON: JSON_TYPE } = DataTypes;
+
+const id = { type: INTEGER, primaryKey: true, autoIncrement: true };
+const moment = { type: BIGINT, allowNull: false };
+const required = (type: DataType): ModelAttributeColumnOptions => ({
+  type,
+  allowNull: false,
+});
+const references = (model: string, onDelete: 'CASCADE' | 'SET NULL' | 'RESTRICT'): ModelAttributeColumnOptions => ({
+  type: INTEGER,
+  allowNull: onDelete === 'SET NULL',
+  references: { model, key: 'id' },
+  onDelete,
+});
+
+/** All tables of the first slice. Moments are milliseconds since 1970. */
+export async function up(query: QueryInterface): Promise<void> {
+  await query.createTable('site', { id, settings: required(JSON_TYPE) });
+  await query.createTable('users', {
+    id,
+    email: { type: STRING(254), allowNull: false, unique: true },
+    name: required(STRING(120)),
+    passwordHash: required(STRING(200)),
+    role: required(STRING(20)),
+    createdAt: moment,
+  });
+  await query.createTable('sessions', {
+    tokenHash: { type: STRING(64), primaryKey: true },
+    userId: references('users', 'CASCADE'),
+    csrf: required(STRING(64)),
+    createdAt: moment,
+    expiresAt: moment,
+  });
+  await query.createTable('tokens', {
+    id,
+    userId: references('users', 'CASCADE'),
+    name: required(STRING(120)),
+    tokenHash: { type: STRING(64), allowNull: false, unique: true },
+    createdAt: moment,
+    lastUsedAt: { type: BIGINT, allowNull: true },
+  });
+  await query.createTable('kinds', {
+    id,
+    slug: { type: STRING(80), allowNull: false, unique: true },
+    definition: required(JSON_TYPE),
+    version: required(INTEGER),
+  });
+  await query.createTable('pictures', {
+    hash: { type: STRING(32), primaryKey: true },
+    width: required(INTEGER),
+    height: required(INTEGER),
+    fileName: required(STRING(300)),
+    createdAt: moment,
+  });
+  await query.createTable('listings', {
+    id,
+    kindId: references('kinds', 'CASCADE'),
+    slug: required(STRING(100)),
+    title: required(STRING(200)),
+    summary: required(TEXT),
+    picture: { type: JSON_TYPE, allowNull: true },
+    values: required(JSON_TYPE),
+    status: required(STRING(20)),
+    featured: { type: BOOLEAN, allowNull: false },
+    handOrder: { type: DOUBLE, allowNull: true },
+    version: required(INTEGER),
+    createdAt: moment,
+    changedAt: moment,
+  });
+  await query.addIndex('listings', ['kindId', 'slug'], { unique: true });
+  await query.createTable('changes', {
+    id,
+    at: moment,
+    userId: references('users', 'SET NULL'),
+    sentence: required(TEXT),
+    // An open change is still being written; one that a stop of the server left open is taken back at the next start.
+    state: required(STRING(10)),
+    undoneBy: { type: INTEGER, allowNull: true },
+  });
+  await query.createTable('change_entries', {
+    id,
+    changeId: references('changes', 'CASCADE'),
+    entity: required(STRING(20)),
+    entityId: required(INTEGER),
+    before: { type: JSON_TYPE, allowNull: true },
+    after: { type: JSON_TYPE, allowNull: true },
+  });
+  await query.addIndex('change_entries', ['changeId']);
+  await query.addIndex('change_entries', ['entity', 'entityId']);
+}
+
+export async function down(query: QueryInterface): Promise<void> {
+  const tables = ['change_entries', 'changes', 'listings', 'pictures', 'kinds', 'tokens', 'sessions', 'users', 'site'];
+  for (const table of tables) await query.dropTable(table);
+}

@@ -1,0 +1,49 @@
+import type { User, Role } from '@plindo/core/contract';
+import type { Listing, Status } from '@plindo/core/listings';
+import type { Kind, KindDefinition, Picture } from '@plindo/core/structure';
+
+/** A row as the driver gives it. */
+export type Row = Readonly<Record<string, unknown>>;
+
+/** JSON columns come parsed or as text, depending on the dialect and on how they are read. */
+export function parsed<T>(column: unknown): T {
+  return (typeof column === 'string' ? JSON.parse(column) : column) as T;
+}
+
+export function listingOf(row: Row): Listing {
+  return {
+    id: Number(row['id']),
+    kindId: Number(row['kindId']),
+    slug: String(row['slug']),
+    title: String(row['title']),
+    summary: String(row['summary']),
+    picture: row['picture'] == null ? null : parsed<Picture | null>(row['picture']),
+    values: parsed<Record<string, unknown>>(row['values']),
+    status: row['status'] as Status,
+    featured: Boolean(row['featured']),
+    handOrder: row['handOrder'] == null ? null : Number(row['handOrder']),
+    version: Number(row['version']),
+    createdAt: Number(row['createdAt']),
+    changedAt: Number(row['changedAt']),
+  };
+}
+
+export function kindOf(row: Row): Kind {
+  const definition = parsed<Omit<KindDefinition, 'slug'>>(row['definition']);
+  return { ...definition, id: Number(row['id']), slug: String(row['slug']), version: Number(row['version']) };
+}
+
+/** A kind as the columns of its row. */
+export function rowOfKind(kind: Kind): Row {
+  const { id, slug, version, ...definition } = kind;
+  return { id, slug, version, definition };
+}
+
+export function userOf(row: Row): User {
+  return {
+    id: Number(row['id']),
+    email: String(row['email']),
+    name: String(row['name']),
+    role: row['role'] as Role,
+  };
+}

@@ -1,0 +1,234 @@
+import type { Listing } from '@plindo/core/listings';
+import type { Kind } from '@plindo/core/structure';
+import type { SiteSettings } from '@plindo/core/page';
+import type { Sequelize } from 'sequelize';
+import { Transaction } from 'sequelize';
+import { AccountStore } from './account-store.js';
+import { openDatabase } from './database.js';
+import type { Models } from './models.js';
+import { defineModels } from './models.js';
+import { PictureStore } from './picture-store.js';
+import type { Row } from './records.js';
+import { kindOf, listingOf, parsed } from './records.js';
+import type { ChangeEntry } from './unit.js';
+import { Unit } from './unit.js';
+
+/** A change as the log has it. */
+export interface ChangeRecord {
+  readonly id: number;
+  readonly at: number;
+  readonly userId: number | null;
+  readonly sentence: string;
+  readonly undoneBy: number | null;
+}
+
+export interface ChangeHead {
+  readonly userId: number | null;
+  readonly sentence: string;
+}
+
+const ENTRIES_AT_ONCE = 500;
+const LISTINGS_AT_ONCE = 5000;
+
+/** The truth: kinds, listings and their change log, accounts and pictures. */
+export class Store {
+  readonly accounts: AccountStore;
+  readonly pictures: PictureStore;
+  private queue: Promise<unknown> = Promise.resolve();
+
+  private constructor(
+    private readonly sequelize: Sequelize,
+    private readonly models: Models,
+    private readonly clock: () => Date,
+  ) {
+    this.accounts = new AccountStore(models);
+    this.pictures = new PictureStore(models);
+  }
+
+  static async open(file: string, clock: () => Date): Promise<Store> {
+    const sequelize = await openDatabase(file);
+    return new Store(sequelize, defineModels(sequelize), clock);
+  }
+
+  async close(): Promise<void> {
+    await this.queue;
+    await this.sequelize.close();
+  }
+
+  /**
+   * Runs one change in a transaction and writes it to the log. Changes run one after the other; `published` is called
+   * in the same order, when the change is safe on disk.
+   */
+  change<T>(
+    head: ChangeHead,
+    work: (unit: Unit) => Promise<T>,
+    published: (entries: readonly ChangeEntry[]) => void = () => undefined,
+  ): Promise<{ changeId: number; result: T }> {
+    return this.inTurn(async () => {
+      const done = await this.transact(async (unit) => {
+        const result = await work(unit);
+        const changeId = await this.writeHead(unit, head, 'done');
+        await this.writeEntries(unit, changeId);
+        return { changeId, result, entries: unit.entries };
+      });
+      published(done.entries);
+      return done;
+    });
+  }
+
+  /** Begins a change that takes several transactions, such as an import. */
+  openChange<T>(head: ChangeHead, work: (unit: Unit) => Promise<T>): Promise<{ changeId: number; result: T }> {
+    return this.inTurn(() =>
+      this.transact(async (unit) => {
+        const result = await work(unit);
+        const changeId = await this.writeHead(unit, head, 'open');
+        await this.writeEntries(unit, changeId);
+        return { changeId, result };
+      }),
+    );
+  }
+
+  /** One more transaction of an open change. */
+  continueChange<T>(changeId: number, work: (unit: Unit) => Promise<T>): Promise<T> {
+    return this.inTurn(() =>
+      this.transact(async (unit) => {
+        const result = await work(unit);
+        await this.writeEntries(unit, changeId);
+        return result;
+      }),
+    );
+  }
+
+  async closeChange(changeId: number, sentence: string): Promise<void> {
+    await this.inTurn(() => this.models.changes.update({ state: 'done', sentence }, { where: { id: changeId } }));
+  }
+
+  /** Takes back an open change as if it had never begun. */
+  async dropOpenChange(changeId: number): Promise<void> {
+    await this.inTurn(() =>
+      this.transact(async (unit) => {
+        const entries = await this.readEntries(changeId, unit.transaction);
+        for (const { entity, id } of entries.reverse()) {
+          await unit.restore({ entity, id, before: null, after: null });
+        }
+        await this.models.changes.destroy({ where: { id: changeId }, transaction: unit.transaction });
+      }),
+    );
+  }
+
+  /** Changes that a stop of the server left open. */
+  async openChanges(): Promise<ChangeRecord[]> {
+    return (await this.models.changes.findAll({ where: { state: 'open' }, raw: true })).map(changeOf);
+  }
+
+  async changes(limit: number): Promise<ChangeRecord[]> {
+    const rows = await this.models.changes.findAll({
+      where: { state: 'done' },
+      order: [['id', 'DESC']],
+      limit,
+      raw: true,
+    });
+    return rows.map(changeOf);
+  }
+
+  async changeById(id: number): Promise<ChangeRecord | null> {
+    const row = await this.models.changes.findOne({ where: { id, state: 'done' }, raw: true });
+    return row && changeOf(row);
+  }
+
+  async entriesOf(changeId: number): Promise<ChangeEntry[]> {
+    return this.readEntries(changeId);
+  }
+
+  async markUndone(changeId: number, undoneBy: number): Promise<void> {
+    await this.models.changes.update({ undoneBy }, { where: { id: changeId } });
+  }
+
+  async kinds(): Promise<Kind[]> {
+    const rows = await this.models.kinds.findAll({ order: [['id', 'ASC']], raw: true });
+    return rows.map((row) => kindOf(row as unknown as Row));
+  }
+
+  async listing(id: number): Promise<Listing | null> {
+    const row = await this.models.listings.findByPk(id, { raw: true });
+    return row ? listingOf(row as unknown as Row) : null;
+  }
+
+  /** The listings with the given ids, in the order of the ids; one that is gone is left out. */
+  async listings(ids: readonly number[]): Promise<Listing[]> {
+    if (ids.length === 0) return [];
+    const rows = await this.models.listings.findAll({ where: { id: [...ids] }, raw: true });
+    const byId = new Map(rows.map((row) => listingOf(row as unknown as Row)).map((listing) => [listing.id, listing]));
+    return ids.flatMap((id) => byId.get(id) ?? []);
+  }
+
+  /** All listings of a kind, read in stretches so that a long table doesn't stand in memory twice. */
+  async *listingsOf(kindId: number): AsyncGenerator<Listing[]> {
+    const select = 'SELECT * FROM listings WHERE kindId = :kindId AND id > :after ORDER BY id LIMIT :limit';
+    for (let after = 0; ; ) {
+      const replacements = { kindId, after, limit: LISTINGS_AT_ONCE };
+      const [rows] = await this.sequelize.query(select, { replacements });
+      const listings = (rows as Row[]).map(listingOf);
+      if (listings.length > 0) yield listings;
+      if (listings.length < LISTINGS_AT_ONCE) return;
+      after = listings.at(-1)!.id;
+    }
+  }
+
+  async site(): Promise<SiteSettings | null> {
+    const row = await this.models.site.findByPk(1, { raw: true });
+    return row ? parsed<SiteSettings>((row as unknown as Row)['settings']) : null;
+  }
+
+  async saveSite(settings: SiteSettings): Promise<void> {
+    await this.models.site.upsert({ id: 1, settings });
+  }
+
+  /** One writer at a time, in the order of asking; a failed one doesn't stop the next. */
+  private inTurn<T>(work: () => Promise<T>): Promise<T> {
+    const turn = this.queue.then(work);
+    this.queue = turn.catch(() => undefined);
+    return turn;
+  }
+
+  private transact<T>(work: (unit: Unit) => Promise<T>): Promise<T> {
+    return this.sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
+      work(new Unit(this.models, transaction, this.clock().getTime())),
+    );
+  }
+
+  private async writeHead(unit: Unit, head: ChangeHead, state: 'open' | 'done'): Promise<number> {
+    const row = { ...head, at: this.clock().getTime(), state };
+    const made = await this.models.changes.create(row, { transaction: unit.transaction });
+    return Number(made.get('id'));
+  }
+
+  private async writeEntries({ entries, transaction }: Unit, changeId: number): Promise<void> {
+    for (let start = 0; start < entries.length; start += ENTRIES_AT_ONCE) {
+      const rows = entries
+        .slice(start, start + ENTRIES_AT_ONCE)
+        .map(({ entity, id, before, after }) => ({ changeId, entity, entityId: id, before, after }));
+      await this.models.entries.bulkCreate(rows, { transaction });
+    }
+  }
+
+  private async readEntries(changeId: number, transaction?: Transaction): Promise<ChangeEntry[]> {
+    const rows = await this.models.entries.findAll({ where: { changeId }, order: [['id', 'ASC']], raw: true, transaction });
+    return rows.map((found) => {
+      const row = found as unknown as Row;
+      const [before, after] = [row['before'], row['after']].map((side) => (side == null ? null : parsed(side)));
+      return { entity: row['entity'], id: Number(row['entityId']), before, after } as ChangeEntry;
+    });
+  }
+}
+
+function changeOf(found: unknown): ChangeRecord {
+  const row = found as Row;
+  return {
+    id: Number(row['id']),
+    at: Number(row['at']),
+    userId: row['userId'] == null ? null : Number(row['userId']),
+    sentence: String(row['sentence']),
+    undoneBy: row['undoneBy'] == null ? null : Number(row['undoneBy']),
+  };
+}

@@ -1,0 +1,91 @@
+import type { Listing, ListingContent } from '@plindo/core/listings';
+import type { Kind, KindDefinition } from '@plindo/core/structure';
+import type { Transaction } from 'sequelize';
+import type { Models } from './models.js';
+import { kindOf, listingOf, rowOfKind } from './records.js';
+import type { Row } from './records.js';
+
+/** What a change did to one record: null before is an insertion, null after a deletion. */
+export type ChangeEntry =
+  | { readonly entity: 'listing'; readonly id: number; readonly before: Listing | null; readonly after: Listing | null }
+  | { readonly entity: 'kind'; readonly id: number; readonly before: Kind | null; readonly after: Kind | null };
+
+/**
+ * The writing side of one transaction. Each of its methods writes rows and remembers what they were before and after,
+ * so that the change log is complete by construction.
+ */
+export class Unit {
+  readonly entries: ChangeEntry[] = [];
+
+  constructor(
+    private readonly models: Models,
+    readonly transaction: Transaction,
+    private readonly now: number,
+  ) {}
+
+  async kind(id: number): Promise<Kind | null> {
+    const row = await this.models.kinds.findByPk(id, { transaction: this.transaction, raw: true });
+    return row ? kindOf(row as unknown as Row) : null;
+  }
+
+  async listing(id: number): Promise<Listing | null> {
+    const row = await this.models.listings.findByPk(id, { transaction: this.transaction, raw: true });
+    return row ? listingOf(row as unknown as Row) : null;
+  }
+
+  async insertKind(definition: KindDefinition): Promise<Kind> {
+    const { id: _, ...row } = rowOfKind({ ...definition, id: 0, version: 1 });
+    const made = await this.models.kinds.create({ ...row }, { transaction: this.transaction });
+    const kind: Kind = { ...definition, id: Number(made.get('id')), version: 1 };
+    this.entries.push({ entity: 'kind', id: kind.id, before: null, after: kind });
+    return kind;
+  }
+
+  async insertListings(kindId: number, contents: readonly ListingContent[]): Promise<Listing[]> {
+    const stamp = { kindId, version: 1, createdAt: this.now, changedAt: this.now };
+    const rows = contents.map((content) => ({ ...content, ...stamp }));
+    const made = await this.models.listings.bulkCreate(rows, { transaction: this.transaction });
+    const listings = rows.map((row, at): Listing => ({ ...row, id: Number(made[at]!.get('id')) }));
+    for (const after of listings) this.entries.push({ entity: 'listing', id: after.id, before: null, after });
+    return listings;
+  }
+
+  async updateListing(before: Listing, content: ListingContent): Promise<Listing> {
+    const after: Listing = { ...before, ...content, version: before.version + 1, changedAt: this.now };
+    await this.restore({ entity: 'listing', id: before.id, before, after });
+    return after;
+  }
+
+  async updateKind(before: Kind, definition: KindDefinition): Promise<Kind> {
+    const after: Kind = { ...definition, id: before.id, version: before.version + 1 };
+    await this.restore({ entity: 'kind', id: before.id, before, after });
+    return after;
+  }
+
+  /** Writes a record as it is `after` an entry, whatever it is now: inserts, updates or deletes it by its id. */
+  async restore(entry: ChangeEntry): Promise<void> {
+    const model = entry.entity === 'listing' ? this.models.listings : this.models.kinds;
+    const where = { id: entry.id };
+    const row = entry.after && (entry.entity === 'kind' ? rowOfKind(entry.after as Kind) : entry.after);
+    if (row === null) await model.destroy({ where, transaction: this.transaction });
+    else if (entry.before === null) await model.create({ ...row }, { transaction: this.transaction });
+    else await model.update({ ...row }, { where, transaction: this.transaction });
+    this.entries.push(entry);
+  }
+
+  /** The slugs of a kind that begin with one of the given texts; to find free ones. */
+  async slugsOf(kindId: number): Promise<Set<string>> {
+    const rows = await this.models.listings.findAll({
+      attributes: ['slug'],
+      where: { kindId },
+      transaction: this.transaction,
+      raw: true,
+    });
+    return new Set(rows.map((row) => String((row as unknown as Row)['slug'])));
+  }
+
+  async listingsOf(kindId: number): Promise<Listing[]> {
+    const rows = await this.models.listings.findAll({ where: { kindId }, transaction: this.transaction, raw: true });
+    return rows.map((row) => listingOf(row as unknown as Row));
+  }
+}

@@ -1,0 +1,5 @@
+declare module 'class-transformer/cjs/storage.js' {
+  export const defaultMetadataStorage: {
+    findTypeMetadata(target: unknown, propertyName: string): { typeFunction(): unknown } | undefined;
+  };
+}

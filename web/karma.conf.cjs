@@ -1,0 +1,18 @@
+// CHROME_BIN may name another browser; Debian's is the default.
+process.env.CHROME_BIN ??= '/usr/bin/chromium';
+
+module.exports = (config) =>
+  config.set({
+    frameworks: ['jasmine'],
+    plugins: [require('karma-jasmine'), require('karma-chrome-launcher')],
+    reporters: ['progress'],
+    browsers: ['Headless'],
+    customLaunchers: {
+      Headless: {
+        base: 'ChromeHeadless',
+        flags: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
+      },
+    },
+    browserNoActivityTimeout: 120_000,
+    restartOnFileChange: false,
+  });

@@ -1,0 +1,68 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { Changed, ChangeSummary, KindSummary, ListingsWindow } from '@plindo/core/contract';
+import type { Listing, ListingInput, Status } from '@plindo/core/listings';
+import type { Kind, OrderSubject, Picture } from '@plindo/core/structure';
+import type { Observable } from 'rxjs';
+
+export interface ListingsAsk {
+  readonly text: string;
+  readonly status: Status | null;
+  readonly sort: OrderSubject;
+  readonly direction: 'up' | 'down';
+  readonly offset: number;
+  readonly limit: number;
+}
+
+/** Kinds, listings, pictures and the log of changes. */
+@Injectable({ providedIn: 'root' })
+export class CatalogApi {
+  private readonly http = inject(HttpClient);
+
+  kinds(): Observable<KindSummary[]> {
+    return this.http.get<KindSummary[]>('/api/kinds');
+  }
+
+  kind(id: number): Observable<KindSummary> {
+    return this.http.get<KindSummary>(`/api/kinds/${id}`);
+  }
+
+  saveKind({ id, ...definition }: Kind): Observable<Changed<Kind>> {
+    return this.http.put<Changed<Kind>>(`/api/kinds/${id}`, definition);
+  }
+
+  removeKind(id: number): Observable<Changed<{ listings: number }>> {
+    return this.http.delete<Changed<{ listings: number }>>(`/api/kinds/${id}`);
+  }
+
+  listings(kindId: number, { text, status, ...ask }: ListingsAsk): Observable<ListingsWindow> {
+    const params = { ...ask, ...(text !== '' && { q: text }), ...(status !== null && { status }) };
+    return this.http.get<ListingsWindow>(`/api/kinds/${kindId}/listings`, { params });
+  }
+
+  listing(id: number): Observable<Listing> {
+    return this.http.get<Listing>(`/api/listings/${id}`);
+  }
+
+  addListing(kindId: number, input: ListingInput): Observable<Changed<Listing>> {
+    return this.http.post<Changed<Listing>>(`/api/kinds/${kindId}/listings`, input);
+  }
+
+  changeListing({ id, version }: Pick<Listing, 'id' | 'version'>, input: ListingInput): Observable<Changed<Listing>> {
+    return this.http.patch<Changed<Listing>>(`/api/listings/${id}`, { ...input, version });
+  }
+
+  addPicture(file: File): Observable<Omit<Picture, 'alt'>> {
+    const form = new FormData();
+    form.append('file', file);
+    return this.http.post<Omit<Picture, 'alt'>>('/api/pictures', form);
+  }
+
+  changes(): Observable<ChangeSummary[]> {
+    return this.http.get<ChangeSummary[]>('/api/changes');
+  }
+
+  undo(changeId: number): Observable<Changed<{ sentence: string }>> {
+    return this.http.post<Changed<{ sentence: string }>>(`/api/changes/${changeId}/undo`, {});
+  }
+}

@@ -1,0 +1,5 @@
+export * from './catalog-api';
+export * from './imports-api';
+export * from './pages-api';
+export * from './problems';
+export * from './session-api';

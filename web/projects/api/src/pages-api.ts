@@ -1,0 +1,20 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { IndexPage, PageModel } from '@plindo/core/page';
+import type { Observable } from 'rxjs';
+
+/** Models of public pages. */
+@Injectable({ providedIn: 'root' })
+export class PagesApi {
+  private readonly http = inject(HttpClient);
+
+  /** The page at an address such as "/berths?facility=water". */
+  page(url: string): Observable<PageModel> {
+    return this.http.get<PageModel>('/api/page', { params: { url } });
+  }
+
+  /** The index page of a kind as visitors will see it, published or not. */
+  preview(kindId: number, search: string): Observable<IndexPage> {
+    return this.http.get<IndexPage>(`/api/kinds/${kindId}/preview`, { params: { search } });
+  }
+}

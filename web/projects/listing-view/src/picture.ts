@@ -1,0 +1,95 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { Picture } from '@plindo/core/structure';
+
+const WIDTHS = [400, 800, 1600] as const;
+const HUES = 5;
+
+/** A picture at the right size, or a drawn placeholder that is always the same for the same title. */
+@Component({
+  selector: 'pl-picture',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (picture(); as shown) {
+      <img
+        [src]="url(shown, 800)"
+        [srcset]="srcset(shown)"
+        [sizes]="sizes()"
+        [width]="shown.width"
+        [height]="shown.height"
+        [alt]="shown.alt"
+        [attr.loading]="eager() ? 'eager' : 'lazy'"
+        [attr.fetchpriority]="eager() ? 'high' : null"
+        decoding="async"
+      />
+    } @else {
+      <svg viewBox="0 0 120 80" preserveAspectRatio="xMidYMid slice" aria-hidden="true" [class]="'hue-' + hue()">
+        <rect width="120" height="80" class="sky" />
+        <path d="M0 50 Q 20 42 40 50 T 80 50 T 120 50 V80 H0Z" class="far" />
+        <path d="M0 60 Q 15 54 30 60 T 60 60 T 90 60 T 120 60 V80 H0Z" class="near" />
+        <text x="60" y="36" text-anchor="middle">{{ initial() }}</text>
+      </svg>
+    }
+  `,
+  styles: `
+    :host {
+      display: block;
+      overflow: hidden;
+      background: var(--pl-line);
+    }
+    img,
+    svg {
+      display: block;
+      inline-size: 100%;
+      block-size: 100%;
+      object-fit: cover;
+    }
+    text {
+      font: 640 26px var(--pl-heading);
+      fill: var(--pl-quiet);
+    }
+    .sky {
+      fill: color-mix(in oklab, var(--hue) 14%, var(--pl-raised));
+    }
+    .far {
+      fill: color-mix(in oklab, var(--hue) 24%, var(--pl-raised));
+    }
+    .near {
+      fill: color-mix(in oklab, var(--hue) 36%, var(--pl-raised));
+    }
+    .hue-0 {
+      --hue: #0f6e6a;
+    }
+    .hue-1 {
+      --hue: #b7791f;
+    }
+    .hue-2 {
+      --hue: #3f5f8f;
+    }
+    .hue-3 {
+      --hue: #7a5c86;
+    }
+    .hue-4 {
+      --hue: #5d7a3a;
+    }
+  `,
+})
+export class PictureView {
+  readonly picture = input.required<Picture | null>();
+  /** What the placeholder stands for. */
+  readonly title = input('');
+  /** How wide the picture stands, as in the HTML attribute. */
+  readonly sizes = input('(max-width: 600px) 92vw, 400px');
+  /** True for pictures that are seen without scrolling. */
+  readonly eager = input(false);
+
+  protected readonly initial = computed(() => [...this.title().trim()][0]?.toUpperCase() ?? '');
+  protected readonly hue = computed(() => [...this.title()].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % HUES);
+
+  protected url({ hash }: Picture, width: number): string {
+    return `/pictures/${hash}-${width}.webp`;
+  }
+
+  protected srcset(picture: Picture): string {
+    return WIDTHS.map((width) => `${this.url(picture, width)} ${Math.min(width, picture.width)}w`).join(', ');
+  }
+}

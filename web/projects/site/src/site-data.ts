@@ -1,0 +1,31 @@
+import { InjectionToken, inject, makeStateKey, TransferState } from '@angular/core';
+import { PagesApi } from '@plindo/api';
+import type { PageModel } from '@plindo/core/page';
+import { firstValueFrom } from 'rxjs';
+
+/** Where page models come from: on the server from the catalog itself, in the browser over HTTP. */
+export interface SiteData {
+  page(url: string): Promise<PageModel>;
+}
+
+const FIRST_PAGE = makeStateKey<{ url: string; model: PageModel }>('first-page');
+
+/** In the browser: the first page comes with the document, every other one from the API. */
+function dataFromApi(): SiteData {
+  const api = inject(PagesApi);
+  const state = inject(TransferState);
+  return {
+    page(url) {
+      const first = state.get(FIRST_PAGE, null);
+      state.remove(FIRST_PAGE);
+      return first?.url === url ? Promise.resolve(first.model) : firstValueFrom(api.page(url));
+    },
+  };
+}
+
+export const SITE_DATA = new InjectionToken<SiteData>('SiteData', { providedIn: 'root', factory: dataFromApi });
+
+/** Keeps the page that the server has rendered for the browser to begin with. */
+export function keepFirstPage(state: TransferState, url: string, model: PageModel): void {
+  state.set(FIRST_PAGE, { url, model });
+}
