@@ -43,7 +43,7 @@ export class Catalog {
   private capacity: number;
 
   constructor(
-    readonly kind: Kind,
+    public kind: Kind,
     readonly locale: string,
     expected = 0,
   ) {
@@ -116,6 +116,16 @@ export class Catalog {
     this.text.remove(row);
   }
 
+  /**
+   * Takes a new definition of the kind when its columns and texts stay the same (another facet, sort choice, label of
+   * the kind …). Answers false when they don't: then the catalog has to be built anew.
+   */
+  redefine(kind: Kind): boolean {
+    if (JSON.stringify(kind.fields.map(columnTraits)) !== JSON.stringify(this.kind.fields.map(columnTraits))) return false;
+    this.kind = kind;
+    return true;
+  }
+
   /** Sorts the texts; to be called once, when all listings are in. */
   finish(): this {
     this.title.finish();
@@ -164,6 +174,11 @@ export class Catalog {
     const builtIn = [this.title, this.handOrder, this.createdAt, this.changedAt];
     for (const column of [...builtIn, ...this.columns.values()]) column.grow(this.capacity);
   }
+}
+
+/** What of a field the catalog was built with. */
+function columnTraits({ key, type, settings, searchWeight }: Field): unknown {
+  return { key, type, settings, searchWeight };
 }
 
 /** What the text search reads of a listing: title, summary and the words of its searchable fields. */

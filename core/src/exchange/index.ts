@@ -2,3 +2,4 @@ export * from './csv.js';
 export * from './decode.js';
 export * from './import-rows.js';
 export * from './propose-columns.js';
+export * from './edit-plan.js';

@@ -41,7 +41,7 @@ export class Live {
     const needsRebuild = settings.locale !== this.settings.locale;
     await this.store.saveSite(settings);
     this.settings = settings;
-    if (needsRebuild) for (const kind of this.kinds()) await this.reload(kind.id);
+    if (needsRebuild) for (const kind of this.kinds()) await this.build(kind);
     this.touch();
   }
 
@@ -78,11 +78,11 @@ export class Live {
     return { changeId, result };
   }
 
-  /** Builds the catalog of a kind anew from the store. */
+  /** Brings the catalog of a kind in step with its definition, building it anew where that has to be. */
   async reload(kindId: number): Promise<void> {
     const kind = (await this.store.kinds()).find(({ id }) => id === kindId);
-    if (kind) await this.build(kind);
-    else this.catalogs.delete(kindId);
+    if (!kind) this.catalogs.delete(kindId);
+    else if (!this.catalogs.get(kindId)?.redefine(kind)) await this.build(kind);
     this.touch();
   }
 

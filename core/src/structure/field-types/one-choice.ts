@@ -17,7 +17,7 @@ const LEAST_REPEATS = 3;
 
 export const oneChoiceType: FieldType<string> = {
   label: 'one choice',
-  icon: 'radio_button_checked',
+  icon: 'label',
   control: 'one-choice',
   settings: ['choices'],
   short: true,

@@ -20,7 +20,7 @@ import { Icon } from './icons/icon';
   styles: `
     dl {
       display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(8.5rem, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(6.25rem, 1fr));
       gap: 0.5rem 1rem;
       margin: 0;
     }

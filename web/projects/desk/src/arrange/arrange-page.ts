@@ -1,0 +1,147 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatCheckboxModule } from '@angular/material/checkbox';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { CatalogApi, PagesApi, SessionStore } from '@plindo/api';
+import type { IndexPage } from '@plindo/core/page';
+import type { Facet, Field, Kind, SortChoice } from '@plindo/core/structure';
+import { facetFor, fieldType, sortChoicesFor } from '@plindo/core/structure';
+import { IndexPageView } from '@plindo/listing-view';
+import { KindList } from '../shared/kind-list';
+import { KindsStore } from '../shared/kinds-store';
+import { Notices } from '../shared/notices';
+import { FacetEditor } from './facet-editor';
+
+/** A sort choice that is offered or could be. */
+interface OfferedSort {
+  readonly choice: SortChoice;
+  readonly on: boolean;
+}
+
+/** The index page of a kind: whether it is published, its facets, sort choices and cards, beside what visitors will see. */
+@Component({
+  selector: 'pl-arrange-page',
+  imports: [FacetEditor, IndexPageView, KindList, MatButtonModule, MatCheckboxModule, MatFormFieldModule, MatInputModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './arrange-page.html',
+  styleUrl: './arrange-page.scss',
+})
+export class ArrangePage {
+  /** From the address. */
+  readonly kindId = input.required<string>();
+
+  private readonly api = inject(CatalogApi);
+  private readonly pages = inject(PagesApi);
+  private readonly notices = inject(Notices);
+  private readonly session = inject(SessionStore);
+  private readonly store = inject(KindsStore);
+
+  protected readonly kind = computed((): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind);
+  protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
+  protected readonly preview = signal<IndexPage | null>(null);
+  protected readonly fieldsForFacets = computed(() => this.kind()?.fields.filter((field) => facetFor(field) !== null) ?? []);
+  protected readonly fieldsForCards = computed(() => this.kind()?.fields.filter((field) => fieldType(field.type).short) ?? []);
+  protected readonly sorts = computed((): readonly OfferedSort[] => {
+    const kind = this.kind();
+    if (!kind) return [];
+    const offered = kind.sortChoices;
+    const possible = kind.fields.flatMap(sortChoicesFor).filter(({ key }) => !offered.some((other) => other.key === key));
+    return [...offered.map((choice) => ({ choice, on: true })), ...possible.map((choice) => ({ choice, on: false }))];
+  });
+  private search = '';
+
+  constructor() {
+    void this.store.reload();
+    effect(() => {
+      const id = this.kindId();
+      untracked(() => this.look(id, ''));
+    });
+  }
+
+  protected publish(published: boolean): void {
+    const { many = '' } = this.kind() ?? {};
+    this.save({ published }, published ? `${many} are published` : `${many} are no longer published`);
+  }
+
+  protected setIntro(intro: string): void {
+    if (intro !== this.kind()?.intro) this.save({ intro }, 'Changed the sentence above the page');
+  }
+
+  protected facetsOver(field: Field): Facet | undefined {
+    return this.kind()?.facets.find((facet) => facet.field === field.key);
+  }
+
+  protected toggleFacet(field: Field, on: boolean): void {
+    const kind = this.kind();
+    const made = facetFor(field);
+    if (!kind || !made) return;
+    const others = kind.facets.filter((facet) => facet.field !== field.key);
+    this.save({ facets: on ? [...others, made] : others }, `${on ? 'Added' : 'Took out'} the facet ${field.label}`);
+  }
+
+  protected changeFacet(changed: Facet): void {
+    const facets = this.kind()?.facets.map((facet) => (facet.key === changed.key ? changed : facet)) ?? [];
+    this.save({ facets }, `Changed the facet ${changed.label}`);
+  }
+
+  /** Puts a facet one place earlier on the page. */
+  protected raiseFacet(facet: Facet): void {
+    const facets = [...(this.kind()?.facets ?? [])];
+    const at = facets.findIndex(({ key }) => key === facet.key);
+    if (at < 1) return;
+    facets.splice(at - 1, 0, ...facets.splice(at, 1));
+    this.save({ facets }, `Moved the facet ${facet.label} up`);
+  }
+
+  protected toggleSort({ choice }: OfferedSort, on: boolean): void {
+    const others = this.kind()?.sortChoices.filter(({ key }) => key !== choice.key) ?? [];
+    const sortChoices = on ? [...others, choice] : others;
+    this.save({ sortChoices }, `${on ? 'Added' : 'Took out'} the sort choice ${choice.label}`);
+  }
+
+  protected toggleOnCard(field: Field, onCard: boolean): void {
+    const fields = this.kind()?.fields.map((other) => (other.key === field.key ? { ...other, onCard } : other)) ?? [];
+    this.save({ fields }, `${onCard ? 'Put' : 'Took'} ${field.label} ${onCard ? 'on' : 'off'} the cards`);
+  }
+
+  /** What the preview's own links and controls lead to, shown in the preview. */
+  protected followPreview(url: string): void {
+    this.look(this.kindId(), url.split('?')[1] ?? '');
+  }
+
+  protected holdLink(event: MouseEvent): void {
+    const href = (event.target as Element).closest('a')?.getAttribute('href');
+    if (href === null || href === undefined) return;
+    event.preventDefault();
+    if (href.split('?')[0] === `/${this.kind()?.slug}`) this.followPreview(href);
+  }
+
+  private save(change: Partial<Kind>, sentence: string): void {
+    const kind = this.kind();
+    if (!kind) return;
+    this.api.saveKind({ ...kind, ...change }).subscribe({
+      next: ({ changeId }) => {
+        this.refresh();
+        this.notices.changed(sentence, changeId, () => this.refresh());
+      },
+      error: (error: unknown) => {
+        this.notices.refused(error);
+        this.refresh();
+      },
+    });
+  }
+
+  private refresh(): void {
+    void this.store.reload();
+    this.look(this.kindId(), this.search);
+  }
+
+  private look(kindId: string, search: string): void {
+    this.search = search;
+    this.pages.preview(Number(kindId), search).subscribe({
+      next: (page) => this.preview.set(page),
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+}

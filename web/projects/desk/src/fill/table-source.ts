@@ -1,0 +1,66 @@
+import { signal } from '@angular/core';
+import type { CatalogApi, ListingsAsk } from '@plindo/api';
+import type { Listing } from '@plindo/core/listings';
+import type { Subscription } from 'rxjs';
+
+const WINDOW = 100;
+
+/** The rows of a long table, fetched in windows as they come into view. */
+export class TableSource {
+  readonly total = signal(0);
+  /** Goes up when rows have come in. */
+  readonly revision = signal(0);
+  readonly failed = signal<unknown>(null);
+  readonly loaded = signal(false);
+  private readonly rows = new Map<number, Listing>();
+  private readonly asked = new Map<number, Subscription>();
+
+  constructor(
+    private readonly api: CatalogApi,
+    private readonly kindId: number,
+    private ask: Omit<ListingsAsk, 'offset' | 'limit'>,
+  ) {}
+
+  /** Begins anew with another question; rows in view are fetched again. */
+  restart(ask: Omit<ListingsAsk, 'offset' | 'limit'> = this.ask): void {
+    this.ask = ask;
+    for (const request of this.asked.values()) request.unsubscribe();
+    this.asked.clear();
+    this.rows.clear();
+    this.need(0, WINDOW);
+  }
+
+  rowAt(index: number): Listing | undefined {
+    return this.rows.get(index);
+  }
+
+  /** Makes sure that the rows from `start` up to `end` are there or on their way. */
+  need(start: number, end: number): void {
+    for (let window = Math.floor(start / WINDOW); window * WINDOW < end; window++) {
+      if (!this.asked.has(window)) this.fetch(window);
+    }
+  }
+
+  /** Puts a changed listing in the place of its old state. */
+  put(listing: Listing): void {
+    for (const [index, row] of this.rows) if (row.id === listing.id) this.rows.set(index, listing);
+    this.revision.update((count) => count + 1);
+  }
+
+  private fetch(window: number): void {
+    const request = this.api.listings(this.kindId, { ...this.ask, offset: window * WINDOW, limit: WINDOW }).subscribe({
+      next: ({ total, offset, listings }) => {
+        listings.forEach((listing, at) => this.rows.set(offset + at, listing));
+        this.total.set(total);
+        this.failed.set(null);
+        this.loaded.set(true);
+        this.revision.update((count) => count + 1);
+      },
+      error: (error: unknown) => {
+        this.asked.delete(window);
+        this.failed.set(error);
+      },
+    });
+    this.asked.set(window, request);
+  }
+}

@@ -1,0 +1,53 @@
+import { inject } from '@angular/core';
+import type { CanActivateFn, CanDeactivateFn, Routes } from '@angular/router';
+import { Router } from '@angular/router';
+import { SessionStore } from '@plindo/api';
+
+/** A page that may hold work that isn't saved. */
+export interface MayHoldWork {
+  /** Whether it can be left, asking first where something would be lost. */
+  mayLeave(): boolean;
+}
+
+const signedIn: CanActivateFn = (_route, { url }) => {
+  const [session, router] = [inject(SessionStore).session(), inject(Router)];
+  return session?.user ? true : router.createUrlTree(['/sign-in'], { queryParams: { next: url } });
+};
+
+const mayLeave: CanDeactivateFn<MayHoldWork> = (page) => page.mayLeave();
+
+/** The Desk's pages, by stage. Each is loaded when it is first opened. */
+export const DESK_ROUTES: Routes = [
+  { path: 'sign-in', loadComponent: async () => (await import('./shell/sign-in')).SignIn, title: 'Sign in' },
+  { path: 'setup', loadComponent: async () => (await import('./shell/setup')).Setup, title: 'Make the owner' },
+  {
+    path: '',
+    canActivate: [signedIn],
+    children: [
+      { path: '', pathMatch: 'full', redirectTo: 'shape' },
+      { path: 'shape', title: 'Shape', loadComponent: async () => (await import('./shape/shape-page')).ShapePage },
+      {
+        path: 'shape/from-file',
+        title: 'Start from a CSV file',
+        loadComponent: async () => (await import('./shape/import/import-page')).ImportPage,
+        canDeactivate: [mayLeave],
+      },
+      { path: 'fill', title: 'Fill', loadComponent: async () => (await import('./shared/pick-kind')).PickKind },
+      { path: 'fill/:kindId', title: 'Fill', loadComponent: async () => (await import('./fill/table-page')).TablePage },
+      {
+        path: 'fill/:kindId/:listingId',
+        title: 'Listing',
+        loadComponent: async () => (await import('./fill/form-page')).FormPage,
+        canDeactivate: [mayLeave],
+      },
+      { path: 'arrange', title: 'Arrange', loadComponent: async () => (await import('./shared/pick-kind')).PickKind },
+      {
+        path: 'arrange/:kindId',
+        title: 'Arrange',
+        loadComponent: async () => (await import('./arrange/arrange-page')).ArrangePage,
+      },
+      { path: 'run', title: 'Run', loadComponent: async () => (await import('./run/run-page')).RunPage },
+      { path: '**', redirectTo: 'shape' },
+    ],
+  },
+];

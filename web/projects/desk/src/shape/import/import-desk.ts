@@ -1,0 +1,80 @@
+import type { CsvTable, ImportRow } from '@plindo/core/exchange';
+import {
+  decodeText,
+  dryRun,
+  importRow,
+  proposalForType,
+  proposePlan,
+  readCsv,
+  sampleColumn,
+  writeCsv,
+} from '@plindo/core/exchange';
+import type { ReadContext } from '@plindo/core/structure';
+import { readContext } from '@plindo/core/structure';
+import type { Issue } from '@plindo/core/values';
+import type { Answer, AnswerTo, Ask, FileFacts } from './import-protocol';
+
+const FIRST_ROWS = 5;
+const LONGEST_SHOWN_CELL = 120;
+/** A batch ends at this many rows or characters, whichever comes first; the server takes 1,000 rows and 4 MB. */
+const ROWS_A_BATCH = 500;
+const CHARACTERS_A_BATCH = 1_000_000;
+
+/** The worker's side of an import: holds the file and does all that is heavy. */
+export class ImportDesk {
+  private table: CsvTable | null = null;
+  private context: ReadContext = readContext('en');
+
+  async answer(id: number, ask: Ask): Promise<Answer> {
+    try {
+      const result = ask.do === 'read' ? await this.read(ask) : this.work(ask);
+      return typeof result === 'object' && 'issue' in result ? { id, issue: result.issue } : { id, result };
+    } catch (error) {
+      return { id, issue: { code: 'server.unexpected', message: `The file could not be read: ${String(error)}` } };
+    }
+  }
+
+  private async read({ file, locale }: Extract<Ask, { do: 'read' }>): Promise<FileFacts | { issue: Issue }> {
+    this.context = readContext(locale);
+    const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
+    if (!decoded.ok) return decoded;
+    const read = readCsv(decoded.value.text);
+    if (!read.ok) return read;
+    this.table = read.value;
+    const { headers, rows, delimiter } = read.value;
+    return {
+      headers,
+      rows: rows.length,
+      firstRows: rows.slice(0, FIRST_ROWS).map((cells) => headers.map((_, at) => (cells[at] ?? '').slice(0, LONGEST_SHOWN_CELL))),
+      delimiter,
+      encoding: decoded.value.encoding,
+      plan: proposePlan(read.value, this.context),
+    };
+  }
+
+  private work(ask: Exclude<Ask, { do: 'read' }>): AnswerTo['propose' | 'check' | 'rows' | 'refused'] {
+    const table = this.table;
+    if (!table) throw new Error('no file has been read');
+    switch (ask.do) {
+      case 'propose':
+        return proposalForType(ask.type, sampleColumn(table, ask.column, this.context));
+      case 'check':
+        return dryRun(table, ask.plan, ask.policy, this.context);
+      case 'rows':
+        return batch(table, ask);
+      case 'refused':
+        return writeCsv(table.headers, ask.rows.map((row) => table.rows[row] ?? []));
+    }
+  }
+}
+
+function batch(table: CsvTable, { plan, status, offset }: Extract<Ask, { do: 'rows' }>): ImportRow[] {
+  const rows: ImportRow[] = [];
+  let characters = 0;
+  for (let at = offset; at < table.rows.length && rows.length < ROWS_A_BATCH; at++) {
+    characters += table.rows[at]!.reduce((sum, cell) => sum + cell.length, 0);
+    if (characters > CHARACTERS_A_BATCH && rows.length > 0) break;
+    rows.push(importRow(table, at, plan, status));
+  }
+  return rows;
+}

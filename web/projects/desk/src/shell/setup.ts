@@ -1,0 +1,55 @@
+import { DOCUMENT } from '@angular/common';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { Router } from '@angular/router';
+import { SessionApi, sentenceOf } from '@plindo/api';
+
+/** Makes the owner, with the one-time link that is printed at the first start. */
+@Component({
+  selector: 'pl-setup',
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <form class="door" (submit)="make($event)">
+      <h1>Make the owner</h1>
+      <p class="quiet">The owner can do everything here. This link works once.</p>
+      <mat-form-field>
+        <mat-label>Your name</mat-label>
+        <input matInput name="name" autocomplete="name" required maxlength="120" />
+      </mat-form-field>
+      <mat-form-field>
+        <mat-label>E-mail</mat-label>
+        <input matInput type="email" name="email" autocomplete="username" required />
+      </mat-form-field>
+      <mat-form-field>
+        <mat-label>Password</mat-label>
+        <input matInput type="password" name="password" autocomplete="new-password" required minlength="10" />
+        <mat-hint>At least 10 characters</mat-hint>
+      </mat-form-field>
+      @if (refused()) {
+        <p class="issues" role="alert">{{ refused() }}</p>
+      }
+      <button matButton="filled" class="next-step" type="submit">Make the owner</button>
+    </form>
+  `,
+  styleUrl: './door.scss',
+})
+export class Setup {
+  protected readonly refused = signal('');
+  private readonly api = inject(SessionApi);
+  private readonly router = inject(Router);
+  /** The secret stands behind "#", which browsers don't send to servers or log. */
+  private readonly secret = inject(DOCUMENT).location.hash.slice(1);
+
+  protected make(event: Event): void {
+    event.preventDefault();
+    const form = new FormData(event.target as HTMLFormElement);
+    const [name, email, password] = ['name', 'email', 'password'].map((part) => String(form.get(part)));
+    this.api.makeOwner({ secret: this.secret, name: name!, email: email!, password: password! }).subscribe({
+      next: () => void this.router.navigateByUrl('/shape'),
+      error: (error: unknown) => this.refused.set(sentenceOf(error)),
+    });
+  }
+}
