@@ -16,7 +16,13 @@ export interface BruteResult {
   bounds: Map<string, { least: number; greatest: number } | null>;
 }
 
-export function bruteForce(kind: Kind, listings: readonly Listing[], query: Query, order: readonly OrderKey[], locale: string): BruteResult {
+export function bruteForce(
+  kind: Kind,
+  listings: readonly Listing[],
+  query: Query,
+  order: readonly OrderKey[],
+  locale: string,
+): BruteResult {
   const base = listings.filter((listing) => listing.status === 'live' && matchesWords(listing, kind, query.text));
   const satisfies = (listing: Listing, facets: readonly Facet[]): boolean =>
     facets.every((facet) => {

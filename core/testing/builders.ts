@@ -44,7 +44,12 @@ const choices = (...labels: string[]): { key: string; label: string }[] =>
 
 /** One field of every kind of column that the catalog has. */
 export const BERTH_FIELDS: readonly Field[] = [
-  makeField({ key: 'type', label: 'Type', type: 'one-choice', settings: { choices: choices('Pontoon', 'Quay', 'Buoy') } }),
+  makeField({
+    key: 'type',
+    label: 'Type',
+    type: 'one-choice',
+    settings: { choices: choices('Pontoon', 'Quay', 'Buoy') },
+  }),
   makeField({
     key: 'facilities',
     label: 'Facilities',

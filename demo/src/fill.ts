@@ -96,7 +96,11 @@ async function fillBerths({ kinds, listings }: Services, pictures: readonly Kept
           price: `${dice.whole(9, 60)}.${dice.pick(['00', '50'])}`,
           length: `${length} m`,
           // Some are known only in feet, as the chart has them; some not at all.
-          draught: dice.chance(0.1) ? null : dice.chance(0.3) ? `${dice.whole(4, 14)} ft` : `${dice.whole(12, 45) / 10} m`,
+          draught: dice.chance(0.1)
+            ? null
+            : dice.chance(0.3)
+              ? `${dice.whole(4, 14)} ft`
+              : `${dice.whole(12, 45) / 10} m`,
           facility: dice.some(BERTH_FACILITIES, 0.45),
           nearby: dice.chance(0.15) ? null : dice.chance(0.6),
           checked: new Date(today - dice.whole(3, 400) * DAY_IN_MS).toISOString().slice(0, 10),
@@ -107,8 +111,20 @@ async function fillBerths({ kinds, listings }: Services, pictures: readonly Kept
 }
 
 function summaryOf(dice: Dice, type: string): string {
-  const where = dice.pick(['Close to the harbour office', 'At the quiet end', 'By the entrance', 'Below the town', 'Along the outer arm']);
-  const what = dice.pick(['sheltered from westerlies', 'some wash from the ferry', 'with room to turn', 'good holding at all tides', 'a short row from the steps']);
+  const where = dice.pick([
+    'Close to the harbour office',
+    'At the quiet end',
+    'By the entrance',
+    'Below the town',
+    'Along the outer arm',
+  ]);
+  const what = dice.pick([
+    'sheltered from westerlies',
+    'some wash from the ferry',
+    'with room to turn',
+    'good holding at all tides',
+    'a short row from the steps',
+  ]);
   return `${type} ${where.toLowerCase()}, ${what}.`;
 }
 

@@ -2,7 +2,12 @@ import sharp from 'sharp';
 import { Dice } from './random.js';
 
 /** Shapes in which the demo's pictures come: a directory has to cope with all of them. */
-const SHAPES = [[1500, 1000], [1000, 1400], [1200, 1200], [1600, 900]] as const;
+const SHAPES = [
+  [1500, 1000],
+  [1000, 1400],
+  [1200, 1200],
+  [1600, 900],
+] as const;
 
 interface Palette {
   readonly sky: readonly [string, string];
@@ -26,7 +31,8 @@ export async function drawScene(number: number): Promise<{ png: Buffer; alt: str
   const horizon = height * (0.42 + dice.next() * 0.16);
   const boats = dice.whole(1, 4);
   const parts = [
-    gradient('sky', palette.sky), gradient('water', palette.water),
+    gradient('sky', palette.sky),
+    gradient('water', palette.water),
     `<rect width="${width}" height="${height}" fill="url(#sky)"/>`,
     `<circle cx="${width * (0.2 + dice.next() * 0.6)}" cy="${horizon * 0.45}" r="${width * 0.05}" fill="${palette.light}" opacity="0.9"/>`,
     hills(dice, { width, horizon, rise: height * 0.16, colour: palette.hills[0] }),
@@ -52,7 +58,10 @@ function gradient(id: string, [from, to]: readonly [string, string]): string {
   return `<defs><linearGradient id="${id}" x2="0" y2="1">${stops}</linearGradient></defs>`;
 }
 
-function hills(dice: Dice, { width, horizon, rise, colour }: { width: number; horizon: number; rise: number; colour: string }): string {
+function hills(
+  dice: Dice,
+  { width, horizon, rise, colour }: { width: number; horizon: number; rise: number; colour: string },
+): string {
   let path = `M0 ${horizon}`;
   const step = width / 8;
   for (let x = 0; x <= width; x += step) {

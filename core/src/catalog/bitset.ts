@@ -2,7 +2,10 @@
 export class Bitset {
   readonly words: Uint32Array;
 
-  constructor(readonly capacity: number, words?: Uint32Array) {
+  constructor(
+    readonly capacity: number,
+    words?: Uint32Array,
+  ) {
     this.words = words ?? new Uint32Array((capacity + 31) >>> 5);
   }
 

@@ -121,7 +121,8 @@ export class Catalog {
    * the kind …). Answers false when they don't: then the catalog has to be built anew.
    */
   redefine(kind: Kind): boolean {
-    if (JSON.stringify(kind.fields.map(columnTraits)) !== JSON.stringify(this.kind.fields.map(columnTraits))) return false;
+    if (JSON.stringify(kind.fields.map(columnTraits)) !== JSON.stringify(this.kind.fields.map(columnTraits)))
+      return false;
     this.kind = kind;
     return true;
   }

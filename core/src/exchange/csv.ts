@@ -91,6 +91,7 @@ const FORMULA_START = /^[=+\-@\t\r]/;
 
 /** Writes rows as RFC 4180 text; cells that a spreadsheet would run as formulas get an apostrophe before them. */
 export function writeCsv(headers: readonly string[], rows: readonly (readonly string[])[]): string {
-  const safe = (cell: string): string => (FORMULA_START.test(cell) && !/^[+-]?[\d.,\s]+$/.test(cell) ? `'${cell}` : cell);
+  const safe = (cell: string): string =>
+    FORMULA_START.test(cell) && !/^[+-]?[\d.,\s]+$/.test(cell) ? `'${cell}` : cell;
   return Papa.unparse({ fields: [...headers], data: rows.map((row) => row.map(safe)) }, { newline: '\r\n' });
 }

@@ -26,14 +26,17 @@ const SIGNATURES: readonly { readonly bytes: readonly number[]; readonly reason:
  */
 export function decodeText(bytes: Uint8Array): Result<DecodedText> {
   if (bytes.length > LARGEST_FILE_IN_BYTES) {
-    return refuse(issue('file.too-large', { found: megabytes(bytes.length), greatest: megabytes(LARGEST_FILE_IN_BYTES) }));
+    return refuse(
+      issue('file.too-large', { found: megabytes(bytes.length), greatest: megabytes(LARGEST_FILE_IN_BYTES) }),
+    );
   }
   const signature = SIGNATURES.find((known) => known.bytes.every((byte, at) => bytes[at] === byte));
   if (signature) return refuse(issue('file.not-text', { reason: signature.reason }));
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return decoded(bytes, 'UTF-16LE');
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return decoded(bytes, 'UTF-16BE');
   if (bytes.includes(0)) return refuse(issue('file.not-text', { reason: 'it holds zero bytes.' }));
-  if (controlShare(bytes) > 0.02) return refuse(issue('file.not-text', { reason: 'it is full of control characters.' }));
+  if (controlShare(bytes) > 0.02)
+    return refuse(issue('file.not-text', { reason: 'it is full of control characters.' }));
   const firstBad = firstLineNotUtf8(bytes);
   if (firstBad === null) return decoded(bytes, 'UTF-8');
   if (firstBad.afterUtf8) return refuse(issue('file.mixed-encoding', { line: firstBad.line }, { line: firstBad.line }));

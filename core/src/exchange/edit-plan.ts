@@ -14,7 +14,9 @@ export type ColumnChoice =
  */
 export function withColumnUse(plan: ImportPlan, column: number, choice: ColumnChoice): ImportPlan {
   const isSingle = choice.use === 'title' || choice.use === 'summary';
-  const previous = isSingle ? plan.columns.find((other) => other.use === choice.use && other.column !== column) : undefined;
+  const previous = isSingle
+    ? plan.columns.find((other) => other.use === choice.use && other.column !== column)
+    : undefined;
   const asText = { use: 'field', type: 'short-text', proposal: CHOSEN } as const;
   const cleared = previous ? place(plan, previous.column, asText) : plan;
   return withoutUnused(place(cleared, column, choice));

@@ -51,7 +51,10 @@ describe('Decoding a file', () => {
 describe('Reading CSV', () => {
   // RFC 4180, section 2, rules 1 to 7 with its own examples.
   it('follows the rules of RFC 4180', () => {
-    expect(table('h1,h2,h3\r\naaa,bbb,ccc\r\nzzz,yyy,xxx\r\n').rows).toEqual([['aaa', 'bbb', 'ccc'], ['zzz', 'yyy', 'xxx']]);
+    expect(table('h1,h2,h3\r\naaa,bbb,ccc\r\nzzz,yyy,xxx\r\n').rows).toEqual([
+      ['aaa', 'bbb', 'ccc'],
+      ['zzz', 'yyy', 'xxx'],
+    ]);
     expect(table('h1,h2,h3\r\nzzz,yyy,xxx').rows).toEqual([['zzz', 'yyy', 'xxx']]);
     expect(table('h1,h2,h3\r\n"aaa","b\r\nbb","ccc"\r\nzzz,yyy,xxx').rows[0]).toEqual(['aaa', 'b\r\nbb', 'ccc']);
     expect(table('h1,h2,h3\r\n"aaa","b""bb","ccc"').rows).toEqual([['aaa', 'b"bb', 'ccc']]);
@@ -76,7 +79,9 @@ describe('Reading CSV', () => {
   });
 
   it('reads back what was written, formulas made harmless', () => {
-    const plain = fc.string({ unit: 'grapheme' }).map((text) => text.replace(/^[=+\-@\t\r]+/, '').replaceAll('\u0000', ''));
+    const plain = fc
+      .string({ unit: 'grapheme' })
+      .map((text) => text.replace(/^[=+\-@\t\r]+/, '').replaceAll('\u0000', ''));
     fc.assert(
       fc.property(fc.array(fc.tuple(fc.constant('x'), plain, plain), { minLength: 1 }), (rows) => {
         const read = readCsv(writeCsv(['first', 'second', 'third'], rows));
@@ -93,9 +98,19 @@ describe('Proposing fields for a file', () => {
   const file = table(
     `name;type;facilities;lat;lon;opened;price;length;open;site;seats;code;about\n${many(40, (at) =>
       [
-        `Berth ${at}`, ['Quay', 'Buoy', 'quay'][at % 3], at % 2 ? 'Water, Power' : 'Fuel', 38 + at / 100, -9 - at / 100,
-        `${(at % 28) + 1}/3/2026`, `€ ${at + 1}.50`, `${at + 4} ft`, at % 2 ? 'yes' : 'no', `https://example.org/${at}`,
-        `1,${100 + at}`, `0${at + 10}`, 'x'.repeat(200 + at),
+        `Berth ${at}`,
+        ['Quay', 'Buoy', 'quay'][at % 3],
+        at % 2 ? 'Water, Power' : 'Fuel',
+        38 + at / 100,
+        -9 - at / 100,
+        `${(at % 28) + 1}/3/2026`,
+        `€ ${at + 1}.50`,
+        `${at + 4} ft`,
+        at % 2 ? 'yes' : 'no',
+        `https://example.org/${at}`,
+        `1,${100 + at}`,
+        `0${at + 10}`,
+        'x'.repeat(200 + at),
       ].join(';'),
     )}`,
   );
@@ -107,9 +122,19 @@ describe('Proposing fields for a file', () => {
 
   it('finds a type for each column', () => {
     expect(file.headers.map((header) => `${header}: ${typeOf(header)}`)).toEqual([
-      'name: title', 'type: one-choice', 'facilities: several-choices', 'lat: latitude', 'lon: longitude',
-      'opened: date', 'price: money', 'length: measure', 'open: yes-no', 'site: web-address', 'seats: whole-number',
-      'code: short-text', 'about: long-text',
+      'name: title',
+      'type: one-choice',
+      'facilities: several-choices',
+      'lat: latitude',
+      'lon: longitude',
+      'opened: date',
+      'price: money',
+      'length: measure',
+      'open: yes-no',
+      'site: web-address',
+      'seats: whole-number',
+      'code: short-text',
+      'about: long-text',
     ]);
   });
 
@@ -145,6 +170,9 @@ describe('Proposing fields for a file', () => {
   it('refuses a cell of a million characters by its row, and reads the others', () => {
     const huge = table(`name,about\n${many(5, (at) => `Name ${at},text`)}\nBig,"${'x'.repeat(1_048_576)}"`);
     const run = dryRun(huge, proposePlan(huge, context), 'refuse-row', context);
-    expect([run.coming, run.reports[0]?.issues[0]?.message]).toEqual([5, 'About has 1048576 characters; at most 100000 fit.']);
+    expect([run.coming, run.reports[0]?.issues[0]?.message]).toEqual([
+      5,
+      'About has 1048576 characters; at most 100000 fit.',
+    ]);
   });
 });

@@ -66,7 +66,11 @@ export function proposePlan(table: CsvTable, context: ReadContext): ImportPlan {
   const samples = table.headers.map((_, column) => sampleColumn(table, column, context));
   const proposals = samples.map(proposeType);
   const place = findPlace(samples);
-  const title = findTitle(samples, proposals.map(({ type }) => type), table.rows.length);
+  const title = findTitle(
+    samples,
+    proposals.map(({ type }) => type),
+    table.rows.length,
+  );
   const taken = new Set<string>();
   const fields: Field[] = [];
   const columns = samples.map((sample, column): ColumnPlan => {
@@ -109,7 +113,10 @@ export function fieldForColumn(
 
 /** "lift_capacity" becomes "Lift capacity"; "IATA" stays. */
 function labelOf(header: string): string {
-  const words = header.replaceAll(/[_\s]+/g, ' ').trim().slice(0, 80);
+  const words = header
+    .replaceAll(/[_\s]+/g, ' ')
+    .trim()
+    .slice(0, 80);
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 

@@ -7,7 +7,11 @@ const kind = makeKind([...BERTH_FIELDS, makeField({ key: 'depth', label: 'Depth'
 
 describe('Reading a listing', () => {
   it('makes a typed draft of what a form sends', () => {
-    const { content, issues } = readListing({ title: ' Ferry  Quay 4 ', values: { depth: '2.5', price: '12', type: 'quay' } }, kind, context);
+    const { content, issues } = readListing(
+      { title: ' Ferry  Quay 4 ', values: { depth: '2.5', price: '12', type: 'quay' } },
+      kind,
+      context,
+    );
     expect(issues).toEqual([]);
     expect(content).toEqual({
       title: 'Ferry Quay 4',
@@ -22,7 +26,13 @@ describe('Reading a listing', () => {
   });
 
   it('tells all that is wrong at once, each at its field', () => {
-    const input = { status: 'gone', featured: 'maybe', handOrder: 'first', picture: 'x', values: { price: 'dear', colour: 'red' } };
+    const input = {
+      status: 'gone',
+      featured: 'maybe',
+      handOrder: 'first',
+      picture: 'x',
+      values: { price: 'dear', colour: 'red' },
+    };
     const { issues } = readListing(input, kind, context);
     const places = issues.map(({ field }) => field).sort();
     expect(places).toEqual(['colour', 'depth', 'featured', 'handOrder', 'picture', 'price', 'status', 'title']);

@@ -52,7 +52,12 @@ export function readListing(
   const content: ListingContent = {
     title: normaliseLine(title),
     slug: readSlug(input.slug, base.slug || slugOf(title), issues),
-    summary: readText(input.summary, base.summary, { label: 'Summary', field: 'summary', longest: LONGEST_SUMMARY }, issues),
+    summary: readText(
+      input.summary,
+      base.summary,
+      { label: 'Summary', field: 'summary', longest: LONGEST_SUMMARY },
+      issues,
+    ),
     picture: readPicture(input.picture, base.picture, issues),
     values: readValues(input.values ?? {}, kind, context, base, issues),
     status: readStatus(input.status, base.status, issues),

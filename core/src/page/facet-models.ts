@@ -22,7 +22,9 @@ export function facetModels(scene: FacetScene): FacetModel[] {
     const field = fieldByKey(scene.kind, facet.field);
     const counts = scene.counts.get(facet.key);
     if (!field || !counts) return [];
-    return [counts.kind === 'range' ? rangeModel(facet, field, counts, scene) : valuesModel(facet, field, counts, scene)];
+    return [
+      counts.kind === 'range' ? rangeModel(facet, field, counts, scene) : valuesModel(facet, field, counts, scene),
+    ];
   });
 }
 

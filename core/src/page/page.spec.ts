@@ -17,7 +17,12 @@ const listings: Listing[] = Array.from({ length: 12 }, (_, at) =>
     id: at + 1,
     title: `Berth ${at + 1}`,
     featured: at === 6,
-    values: { type: at % 2 ? 'quay' : 'buoy', facilities: ['water'], services: at < 3, price: { minor: 100 * at, currency: 'EUR' } },
+    values: {
+      type: at % 2 ? 'quay' : 'buoy',
+      facilities: ['water'],
+      services: at < 3,
+      price: { minor: 100 * at, currency: 'EUR' },
+    },
   }),
 );
 
@@ -63,7 +68,10 @@ describe('An index page', () => {
   it('names the order it stands in, best match first when there are search words', () => {
     const current = (search: string): string | undefined => page(search).sorts.find((sort) => sort.current)?.label;
     expect(['', 'q=berth', 'q=berth&sort=title', 'sort=price-up'].map(current)).toEqual([
-      'Featured first', 'Best match', 'Title, A to Z', 'Price, lowest first',
+      'Featured first',
+      'Best match',
+      'Title, A to Z',
+      'Price, lowest first',
     ]);
   });
 
@@ -77,7 +85,9 @@ describe('An index page', () => {
 
 describe('The pager', () => {
   const shown = (total: number, at: number): string =>
-    pagerModel({ total, pageSize: 10, page: at }, (n) => `?page=${n}`).links.map((link) => link?.page ?? '…').join(' ');
+    pagerModel({ total, pageSize: 10, page: at }, (n) => `?page=${n}`)
+      .links.map((link) => link?.page ?? '…')
+      .join(' ');
 
   it('shows the first, the last and two on each side', () => {
     expect(shown(300, 15)).toBe('1 … 13 14 15 16 17 … 30');

@@ -17,7 +17,11 @@ export function cardOf(listing: Listing, kind: KindDefinition, locale: string): 
     summary: listing.summary,
     picture: listing.picture,
     featured: listing.featured,
-    slots: slotsOf(listing, kind.fields.filter((field) => field.onCard), locale),
+    slots: slotsOf(
+      listing,
+      kind.fields.filter((field) => field.onCard),
+      locale,
+    ),
   };
 }
 

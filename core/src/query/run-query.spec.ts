@@ -73,8 +73,16 @@ const queryArbitrary: fc.Arbitrary<Query> = fc
 const orderArbitrary: fc.Arbitrary<OrderKey[]> = fc.array(
   fc.record({
     by: fc.constantFrom<OrderKey['by']>(
-      'featured', 'hand-order', 'title', 'newest',
-      'field:type', 'field:facilities', 'field:services', 'field:length', 'field:since', 'field:note',
+      'featured',
+      'hand-order',
+      'title',
+      'newest',
+      'field:type',
+      'field:facilities',
+      'field:services',
+      'field:length',
+      'field:since',
+      'field:note',
     ),
     direction: fc.constantFrom('up' as const, 'down' as const),
     missing: fc.constantFrom('first' as const, 'last' as const),
@@ -82,12 +90,12 @@ const orderArbitrary: fc.Arbitrary<OrderKey[]> = fc.array(
   { minLength: 1, maxLength: 4 },
 );
 
-const kindArbitrary = fc.record({ join: fc.constantFrom('any' as const, 'all' as const), order: orderArbitrary }).map(
-  ({ join, order }): Kind => {
+const kindArbitrary = fc
+  .record({ join: fc.constantFrom('any' as const, 'all' as const), order: orderArbitrary })
+  .map(({ join, order }): Kind => {
     const kind = makeKind(BERTH_FIELDS, { sortChoices: [{ key: 'tested', label: 'Tested', order }] });
     return { ...kind, facets: kind.facets.map((facet) => (facet.key === 'facilities' ? { ...facet, join } : facet)) };
-  },
-);
+  });
 
 /** The engine's answer in the reference's form; counts of nothing are left out, as the reference has none. */
 function comparable(catalog: ReturnType<typeof buildCatalog>, query: Query): unknown {
@@ -108,34 +116,49 @@ function expected(kind: Kind, listings: readonly Listing[], query: Query, locale
 describe('A query', () => {
   it('gives the total, page, order and counts that the brute-force reference gives', () => {
     fc.assert(
-      fc.property(listingsArbitrary, kindArbitrary, queryArbitrary, fc.constantFrom(...LOCALES), (listings, kind, query, locale) => {
-        const catalog = buildCatalog(kind, listings, locale);
-        expect(comparable(catalog, query)).toEqual(expected(kind, listings, query, locale));
-      }),
+      fc.property(
+        listingsArbitrary,
+        kindArbitrary,
+        queryArbitrary,
+        fc.constantFrom(...LOCALES),
+        (listings, kind, query, locale) => {
+          const catalog = buildCatalog(kind, listings, locale);
+          expect(comparable(catalog, query)).toEqual(expected(kind, listings, query, locale));
+        },
+      ),
       { numRuns: 300 },
     );
   });
 
   it('gives after any sequence of changes what a rebuilt catalog gives', () => {
     const change = fc.oneof(
-      fc.integer({ min: 1, max: 60 }).chain(listingArbitrary).map((listing) => ({ listing })),
+      fc
+        .integer({ min: 1, max: 60 })
+        .chain(listingArbitrary)
+        .map((listing) => ({ listing })),
       fc.integer({ min: 1, max: 60 }).map((removed) => ({ removed })),
     );
     fc.assert(
-      fc.property(listingsArbitrary, fc.array(change, { maxLength: 120 }), kindArbitrary, queryArbitrary, (listings, changes, kind, query) => {
-        const catalog = buildCatalog(kind, listings, 'en');
-        const now = new Map(listings.map((listing) => [listing.id, listing]));
-        for (const step of changes) {
-          if ('listing' in step) {
-            catalog.put(step.listing);
-            now.set(step.listing.id, step.listing);
-          } else {
-            catalog.remove(step.removed);
-            now.delete(step.removed);
+      fc.property(
+        listingsArbitrary,
+        fc.array(change, { maxLength: 120 }),
+        kindArbitrary,
+        queryArbitrary,
+        (listings, changes, kind, query) => {
+          const catalog = buildCatalog(kind, listings, 'en');
+          const now = new Map(listings.map((listing) => [listing.id, listing]));
+          for (const step of changes) {
+            if ('listing' in step) {
+              catalog.put(step.listing);
+              now.set(step.listing.id, step.listing);
+            } else {
+              catalog.remove(step.removed);
+              now.delete(step.removed);
+            }
           }
-        }
-        expect(comparable(catalog, query)).toEqual(expected(kind, [...now.values()], query, 'en'));
-      }),
+          expect(comparable(catalog, query)).toEqual(expected(kind, [...now.values()], query, 'en'));
+        },
+      ),
       { numRuns: 150 },
     );
   });
@@ -147,7 +170,11 @@ describe('A query', () => {
         const catalog = buildCatalog(kind, listings, 'en');
         const counts = runQuery(catalog, query).counts.get('type');
         for (const [value, count] of counts?.kind === 'values' ? counts.counts : []) {
-          const alone = withValueToggled({ ...query, choices: new Map([...query.choices].filter(([key]) => key !== 'type')) }, 'type', value);
+          const alone = withValueToggled(
+            { ...query, choices: new Map([...query.choices].filter(([key]) => key !== 'type')) },
+            'type',
+            value,
+          );
           expect(runQuery(catalog, alone).total).withContext(value).toBe(count);
         }
       }),
@@ -160,7 +187,10 @@ describe('A query', () => {
     const price = { minor: 1000, currency: 'EUR' };
     const catalog = buildCatalog(kind, [makeListing({ id: 1, values: { price } }), makeListing({ id: 2 })], 'en');
     expect(runQuery(catalog, BLANK_QUERY).total).toBe(2);
-    const narrowed = { ...BLANK_QUERY, choices: new Map([['price', { kind: 'range', least: 0, greatest: null } as const]]) };
+    const narrowed = {
+      ...BLANK_QUERY,
+      choices: new Map([['price', { kind: 'range', least: 0, greatest: null } as const]]),
+    };
     expect(runQuery(catalog, narrowed).ids).toEqual([1]);
   });
 

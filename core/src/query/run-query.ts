@@ -50,7 +50,10 @@ function keptByFacet(catalog: Catalog, query: Query): Map<string, Bitset> {
 function rowsToCount(facet: Facet, base: Bitset, all: Bitset, kept: ReadonlyMap<string, Bitset>): Bitset {
   const countsOwn = facet.control === 'ticks' && facet.join === 'all';
   if (countsOwn || !kept.has(facet.key)) return all;
-  return intersection(base, [...kept].filter(([key]) => key !== facet.key).map(([, rows]) => rows));
+  return intersection(
+    base,
+    [...kept].filter(([key]) => key !== facet.key).map(([, rows]) => rows),
+  );
 }
 
 function intersection(base: Bitset, sets: readonly Bitset[]): Bitset {
@@ -66,7 +69,11 @@ function rowsOf(matches: TextMatches, catalog: Catalog): Bitset {
 }
 
 /** The order that a query asks for: its sort choice, or by relevance when there are search words, or the page's own. */
-export function orderOf(query: Pick<Query, 'sort'>, kind: Pick<Kind, 'sortChoices'>, isSearch: boolean): readonly OrderKey[] {
+export function orderOf(
+  query: Pick<Query, 'sort'>,
+  kind: Pick<Kind, 'sortChoices'>,
+  isSearch: boolean,
+): readonly OrderKey[] {
   const chosen = kind.sortChoices.find(({ key }) => key === query.sort);
   if (chosen) return chosen.order;
   const byRelevance = query.sort === RELEVANCE_SORT_KEY || (query.sort === null && isSearch);

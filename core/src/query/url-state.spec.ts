@@ -21,7 +21,16 @@ describe('The state of a page in its address', () => {
   });
 
   it('leaves out what means nothing', () => {
-    for (const search of ['colour=red', 'sort=nothing', 'page=0', 'page=x', 'price=cheap', 'price=..', 'type=,', 'page=1']) {
+    for (const search of [
+      'colour=red',
+      'sort=nothing',
+      'page=0',
+      'page=x',
+      'price=cheap',
+      'price=..',
+      'type=,',
+      'page=1',
+    ]) {
       expect(canonical(search)).withContext(search).toBe('');
     }
   });
@@ -34,10 +43,13 @@ describe('The state of a page in its address', () => {
 
   it('is stable for any address: canonical of canonical is canonical', () => {
     fc.assert(
-      fc.property(fc.array(fc.tuple(fc.constantFrom('q', 'type', 'price', 'length-from', 'page', 'sort', 'x'), fc.string())), (parts) => {
-        const once = canonical(new URLSearchParams(parts).toString());
-        expect(canonical(once)).toBe(once);
-      }),
+      fc.property(
+        fc.array(fc.tuple(fc.constantFrom('q', 'type', 'price', 'length-from', 'page', 'sort', 'x'), fc.string())),
+        (parts) => {
+          const once = canonical(new URLSearchParams(parts).toString());
+          expect(canonical(once)).toBe(once);
+        },
+      ),
     );
   });
 });

@@ -1,11 +1,5 @@
 import type { Facet, KindDefinition } from '../structure/index.js';
-import {
-  HOUSE_SORT_KEY,
-  RANGE_MARK,
-  RELEVANCE_SORT_KEY,
-  fieldByKey,
-  fieldType,
-} from '../structure/index.js';
+import { HOUSE_SORT_KEY, RANGE_MARK, RELEVANCE_SORT_KEY, fieldByKey, fieldType } from '../structure/index.js';
 import type { FacetChoice, Query } from './query.js';
 
 export const LONGEST_SEARCH = 200;
@@ -29,7 +23,8 @@ export function queryFromUrl(parts: Iterable<readonly [string, string]>, kind: D
   }
   const text = (byName.get('q')?.at(-1) ?? '').trim().slice(0, LONGEST_SEARCH);
   const sort = byName.get('sort')?.at(-1) ?? null;
-  const isKnown = sort === HOUSE_SORT_KEY || sort === RELEVANCE_SORT_KEY || kind.sortChoices.some(({ key }) => key === sort);
+  const isKnown =
+    sort === HOUSE_SORT_KEY || sort === RELEVANCE_SORT_KEY || kind.sortChoices.some(({ key }) => key === sort);
   const page = Number(byName.get('page')?.at(-1) ?? 1);
   const isPage = Number.isInteger(page) && page >= 1 && page <= LAST_PAGE;
   return { text, choices, sort: isKnown ? sort : null, page: isPage ? page : 1 };

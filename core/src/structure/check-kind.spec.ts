@@ -5,14 +5,26 @@ import { makeField } from './field.js';
 const berths = makeKind(BERTH_FIELDS);
 
 /** The messages about a kind that differs from a good one. */
-function complaints(change: Partial<typeof berths>, others = [makeKind([], { id: 2, slug: 'harbours', one: 'Harbour', many: 'Harbours' })]): string {
-  return checkKind({ ...berths, ...change }, others).map(({ message }) => message).join(' ');
+function complaints(
+  change: Partial<typeof berths>,
+  others = [makeKind([], { id: 2, slug: 'harbours', one: 'Harbour', many: 'Harbours' })],
+): string {
+  return checkKind({ ...berths, ...change }, others)
+    .map(({ message }) => message)
+    .join(' ');
 }
 
 describe('A kind', () => {
   it('is good with the facets and sort choices that Plindo proposes', () => {
     expect(complaints({})).toBe('');
-    expect(berths.facets.map(({ control }) => control)).toEqual(['ticks', 'ticks', 'yes-no', 'range', 'range', 'range']);
+    expect(berths.facets.map(({ control }) => control)).toEqual([
+      'ticks',
+      'ticks',
+      'yes-no',
+      'range',
+      'range',
+      'range',
+    ]);
   });
 
   it('needs labels and an address of its own', () => {
@@ -26,9 +38,15 @@ describe('A kind', () => {
   it('has fields with keys and labels of their own and sound settings', () => {
     const field = makeField({ key: 'depth', label: 'Depth', type: 'decimal' });
     expect(complaints({ fields: [...berths.fields, field, field] })).toContain('two have the key “depth”');
-    expect(complaints({ fields: [...berths.fields, { ...field, key: 'constructor' }] })).toContain('word of the program');
-    expect(complaints({ fields: [...berths.fields, { ...field, settings: { least: 2, greatest: 1 } }] })).toContain('above its greatest');
-    expect(complaints({ fields: [...berths.fields, { ...field, type: 'one-choice' }] })).toContain('at least one choice');
+    expect(complaints({ fields: [...berths.fields, { ...field, key: 'constructor' }] })).toContain(
+      'word of the program',
+    );
+    expect(complaints({ fields: [...berths.fields, { ...field, settings: { least: 2, greatest: 1 } }] })).toContain(
+      'above its greatest',
+    );
+    expect(complaints({ fields: [...berths.fields, { ...field, type: 'one-choice' }] })).toContain(
+      'at least one choice',
+    );
     expect(complaints({ fields: [...berths.fields, { ...field, type: 'magic' as never }] })).toContain('no known type');
   });
 

@@ -14,7 +14,15 @@ export const GREATEST_PAGE_SIZE = 200;
 
 /** First parts of addresses that belong to the program itself. */
 export const RESERVED_SLUGS: readonly string[] = [
-  'api', 'desk', 'pictures', 'assets', 'media', 'healthz', 'readyz', 'favicon.ico', 'robots.txt',
+  'api',
+  'desk',
+  'pictures',
+  'assets',
+  'media',
+  'healthz',
+  'readyz',
+  'favicon.ico',
+  'robots.txt',
 ];
 
 /** Everything that is wrong with a kind; `others` are the kinds it must not clash with. */

@@ -45,8 +45,22 @@ export function sortChoicesFor(field: Field): SortChoice[] {
   const key = field.key.replaceAll('_', '-');
   const [up, down] = field.type === 'date' ? ['earliest first', 'latest first'] : ['lowest first', 'highest first'];
   return [
-    { key: `${key}-up`, label: `${field.label}, ${up}`, order: [{ by, direction: 'up' }, { by: 'title', direction: 'up' }] },
-    { key: `${key}-down`, label: `${field.label}, ${down}`, order: [{ by, direction: 'down' }, { by: 'title', direction: 'up' }] },
+    {
+      key: `${key}-up`,
+      label: `${field.label}, ${up}`,
+      order: [
+        { by, direction: 'up' },
+        { by: 'title', direction: 'up' },
+      ],
+    },
+    {
+      key: `${key}-down`,
+      label: `${field.label}, ${down}`,
+      order: [
+        { by, direction: 'down' },
+        { by: 'title', direction: 'up' },
+      ],
+    },
   ];
 }
 
@@ -58,7 +72,14 @@ export function proposeSortChoices(fields: readonly Field[]): SortChoice[] {
     .slice(0, 4);
   return [
     { key: 'title', label: 'Title, A to Z', order: [{ by: 'title', direction: 'up' }] },
-    { key: 'newest', label: 'Newest first', order: [{ by: 'newest', direction: 'down' }, { by: 'title', direction: 'up' }] },
+    {
+      key: 'newest',
+      label: 'Newest first',
+      order: [
+        { by: 'newest', direction: 'down' },
+        { by: 'title', direction: 'up' },
+      ],
+    },
     ...ofFields,
   ];
 }

@@ -63,7 +63,8 @@ export const ERROR_CATALOGUE = {
   'auth.setup-link': 'This link is not valid any more. Start Plindo again to get a new one.',
   'auth.password': 'A password needs at least 10 characters.',
   'change.conflict': '“{title}” was changed by somebody else in the meantime. Reload it to see the new values.',
-  'change.not-undoable': 'This cannot be undone, because “{title}” was changed again later. Undo the later change first.',
+  'change.not-undoable':
+    'This cannot be undone, because “{title}” was changed again later. Undo the later change first.',
   'change.already-undone': 'This change is undone already.',
   'server.unexpected': 'Something went wrong on the server. It has been written to the log.',
 } as const satisfies Record<string, string>;

@@ -4,8 +4,7 @@ export interface Measure {
   readonly unit: UnitCode;
 }
 
-export type Dimension =
-  'length' | 'area' | 'volume' | 'mass' | 'speed' | 'temperature' | 'duration' | 'power' | 'data';
+export type Dimension = 'length' | 'area' | 'volume' | 'mass' | 'speed' | 'temperature' | 'duration' | 'power' | 'data';
 
 interface Unit {
   readonly dimension: Dimension;

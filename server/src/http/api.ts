@@ -37,7 +37,10 @@ function mount(router: Router, route: Route): void {
   if (route.before) steps.push(route.before);
   if (route.body) steps.push(express.json({ limit: LARGEST_BODY }));
   if (route.file) {
-    const upload = multer({ storage: multer.memoryStorage(), limits: { fileSize: LARGEST_PICTURE_IN_BYTES, files: 1 } });
+    const upload = multer({
+      storage: multer.memoryStorage(),
+      limits: { fileSize: LARGEST_PICTURE_IN_BYTES, files: 1 },
+    });
     steps.push(upload.single(route.file));
   }
   router[route.method](route.path, ...steps, async (request: Request, response: Response) => {

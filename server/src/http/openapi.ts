@@ -113,7 +113,8 @@ function schemaOf(dto: DtoClass, schemas: Record<string, Schema>): Schema {
     const schema = (properties[propertyName] ??= {});
     const limits = (constraints ?? []) as unknown[];
     if (type === ValidationTypes.CONDITIONAL_VALIDATION) optional.add(propertyName);
-    else if (type === ValidationTypes.NESTED_VALIDATION) Object.assign(schema, nestedSchema(dto, propertyName, each, schemas));
+    else if (type === ValidationTypes.NESTED_VALIDATION)
+      Object.assign(schema, nestedSchema(dto, propertyName, each, schemas));
     else Object.assign(schema, keywordsOf(name ?? '', limits));
   }
   const required = Object.keys(properties).filter((name) => !optional.has(name));

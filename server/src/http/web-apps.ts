@@ -16,7 +16,10 @@ const LONGEST_URL = 8000;
 
 /** What the built site gives the server: it renders an address with the page models that it is handed. */
 export interface SiteRenderer {
-  render(url: string, data: { page(path: string, search: string): Promise<PageModel> }): Promise<globalThis.Response | null>;
+  render(
+    url: string,
+    data: { page(path: string, search: string): Promise<PageModel> },
+  ): Promise<globalThis.Response | null>;
 }
 
 export interface WebFolders {
@@ -54,7 +57,11 @@ interface CachedPage {
 }
 
 /** The public side, rendered on the server; a page is kept until anything changes. */
-export function siteRouter(folders: WebFolders, renderer: SiteRenderer, { live, pages }: { live: Live; pages: Pages }): Router {
+export function siteRouter(
+  folders: WebFolders,
+  renderer: SiteRenderer,
+  { live, pages }: { live: Live; pages: Pages },
+): Router {
   const router = Router();
   const cache = new LRUCache<string, CachedPage>({ max: MOST_CACHED_PAGES });
   router.use(express.static(join(folders.site, 'browser'), HASHED_FILES));
@@ -84,4 +91,3 @@ function sendHtml(response: Response, status: number, html: string): void {
   response.status(status).type('html').set('Cache-Control', 'no-cache');
   response.send(html.replaceAll(NONCE_MARK, nonceOf(response)));
 }
-

@@ -32,7 +32,10 @@ export class Pages {
   }
 
   private published(): Catalog[] {
-    return this.live.kinds().filter((kind) => kind.published).flatMap((kind) => this.live.catalog(kind.id) ?? []);
+    return this.live
+      .kinds()
+      .filter((kind) => kind.published)
+      .flatMap((kind) => this.live.catalog(kind.id) ?? []);
   }
 
   private scene(): PageScene {

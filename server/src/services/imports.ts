@@ -3,13 +3,7 @@ import type { BadValuePolicy, RowReport } from '@plindo/core/exchange';
 import { MOST_REPORTS, readImportRow } from '@plindo/core/exchange';
 import type { ListingContent } from '@plindo/core/listings';
 import type { Field, KindDefinition } from '@plindo/core/structure';
-import {
-  DEFAULT_PAGE_SIZE,
-  checkKind,
-  proposeFacets,
-  proposeSortChoices,
-  readContext,
-} from '@plindo/core/structure';
+import { DEFAULT_PAGE_SIZE, checkKind, proposeFacets, proposeSortChoices, readContext } from '@plindo/core/structure';
 import { firstFreeSlug } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
@@ -52,11 +46,25 @@ export class Imports {
     const head = { userId: user.id, sentence: `Bringing in ${fileName}` };
     const { changeId, result } = await this.store.openChange(head, (unit) => unit.insertKind(definition));
     const state: ImportState = {
-      id: changeId, kindId: result.id, state: 'running', rows, seen: 0, added: 0, refused: 0, reports: [],
+      id: changeId,
+      kindId: result.id,
+      state: 'running',
+      rows,
+      seen: 0,
+      added: 0,
+      refused: 0,
+      reports: [],
     };
     this.running.set(changeId, {
-      userId: user.id, changeId, kindId: result.id, many: kind.many, fileName, fields: kind.fields, policy,
-      slugs: new Set(), state,
+      userId: user.id,
+      changeId,
+      kindId: result.id,
+      many: kind.many,
+      fileName,
+      fields: kind.fields,
+      policy,
+      slugs: new Set(),
+      state,
     });
     return state;
   }

@@ -33,7 +33,8 @@ export class Kinds {
   async update(user: User, id: number, version: number, definition: KindDefinition): Promise<Changed<Kind>> {
     this.check(definition, id);
     const was = this.live.kind(id);
-    const verb = was?.published === definition.published ? 'Changed' : definition.published ? 'Published' : 'Unpublished';
+    const verb =
+      was?.published === definition.published ? 'Changed' : definition.published ? 'Published' : 'Unpublished';
     const head = { userId: user.id, sentence: `${verb} ${definition.many}` };
     const { changeId, result } = await this.live.change(head, async (unit) => {
       const before = await existing(unit, id);
@@ -61,7 +62,12 @@ export class Kinds {
   }
 
   private check(definition: KindDefinition, id: number | null): void {
-    refuseIfAny(checkKind(definition, this.live.kinds().filter((kind) => kind.id !== id)));
+    refuseIfAny(
+      checkKind(
+        definition,
+        this.live.kinds().filter((kind) => kind.id !== id),
+      ),
+    );
   }
 }
 

@@ -100,7 +100,9 @@ function contentOf({ slug, title, summary, picture, values, status, featured, ha
 function sentenceFor(before: Listing, after: ListingContent, kind: Kind): string {
   if (before.status !== after.status) {
     if (after.status === 'binned') return `Put ${after.title} into the bin`;
-    return before.status === 'binned' ? `Restored ${after.title}` : `Set ${after.title} to ${STATUS_LABELS[after.status]}`;
+    return before.status === 'binned'
+      ? `Restored ${after.title}`
+      : `Set ${after.title} to ${STATUS_LABELS[after.status]}`;
   }
   const parts: string[] = [];
   if (before.title !== after.title) parts.push('title');

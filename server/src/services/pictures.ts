@@ -39,7 +39,9 @@ export class Pictures {
       const found = `${(bytes.length / 1024 / 1024).toFixed(1)} MB`;
       throw Refusal.of('picture.too-large', { found, greatest: `${LARGEST_PICTURE_IN_BYTES / 1024 / 1024} MB` });
     }
-    const metadata = await sharp(bytes).metadata().catch(() => null);
+    const metadata = await sharp(bytes)
+      .metadata()
+      .catch(() => null);
     if (!metadata || !FORMATS.has(metadata.format)) throw Refusal.of('picture.type');
     const { width, height } = metadata.autoOrient;
     if (width * height > MOST_PIXELS) {

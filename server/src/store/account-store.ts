@@ -40,7 +40,13 @@ export class AccountStore {
     return row && { user: userOf(row), passwordHash: String(row['passwordHash']) };
   }
 
-  async addUser(given: { email: string; name: string; role: Role; passwordHash: string; createdAt: number }): Promise<User> {
+  async addUser(given: {
+    email: string;
+    name: string;
+    role: Role;
+    passwordHash: string;
+    createdAt: number;
+  }): Promise<User> {
     const made = await this.models.users.create({ ...given });
     return userOf(made.get({ plain: true }) as Row);
   }

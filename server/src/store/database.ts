@@ -29,7 +29,9 @@ export async function openDatabase(file: string): Promise<Sequelize> {
 /** Runs the migrations that have not run yet, oldest first. */
 async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: [{ name: '0001-first', up: ({ context }) => first.up(context), down: ({ context }) => first.down(context) }],
+    migrations: [
+      { name: '0001-first', up: ({ context }) => first.up(context), down: ({ context }) => first.down(context) },
+    ],
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,

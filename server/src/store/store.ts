@@ -165,7 +165,7 @@ export class Store {
   /** All listings of a kind, read in stretches so that a long table doesn't stand in memory twice. */
   async *listingsOf(kindId: number): AsyncGenerator<Listing[]> {
     const select = 'SELECT * FROM listings WHERE kindId = :kindId AND id > :after ORDER BY id LIMIT :limit';
-    for (let after = 0; ; ) {
+    for (let after = 0; ;) {
       const replacements = { kindId, after, limit: LISTINGS_AT_ONCE };
       const [rows] = await this.sequelize.query(select, { replacements });
       const listings = (rows as Row[]).map(listingOf);
@@ -213,7 +213,12 @@ export class Store {
   }
 
   private async readEntries(changeId: number, transaction?: Transaction): Promise<ChangeEntry[]> {
-    const rows = await this.models.entries.findAll({ where: { changeId }, order: [['id', 'ASC']], raw: true, transaction });
+    const rows = await this.models.entries.findAll({
+      where: { changeId },
+      order: [['id', 'ASC']],
+      raw: true,
+      transaction,
+    });
     return rows.map((found) => {
       const row = found as unknown as Row;
       const [before, after] = [row['before'], row['after']].map((side) => (side == null ? null : parsed(side)));

@@ -41,13 +41,15 @@ export function choicesFromLabels(labels: readonly string[]): Choice[] {
 export function checkChoices(field: Field): string | null {
   const choices = field.settings.choices ?? [];
   if (choices.length === 0) return `${field.label} needs at least one choice.`;
-  if (choices.length > MOST_CHOICES) return `${field.label} has ${choices.length} choices; at most ${MOST_CHOICES} fit.`;
+  if (choices.length > MOST_CHOICES)
+    return `${field.label} has ${choices.length} choices; at most ${MOST_CHOICES} fit.`;
   const labels = new Set<string>();
   const keys = new Set<string>();
   for (const { key, label } of choices) {
     if (label.trim() === '') return `${field.label} has a choice without a label.`;
     if (label.length > LONGEST_CHOICE) return `${field.label} has a choice of over ${LONGEST_CHOICE} characters.`;
-    if (!/^[\p{L}\p{N}_-]+$/u.test(key)) return `The choice “${label}” of ${field.label} has a key that cannot stand in an address.`;
+    if (!/^[\p{L}\p{N}_-]+$/u.test(key))
+      return `The choice “${label}” of ${field.label} has a key that cannot stand in an address.`;
     if (labels.has(foldText(label)) || keys.has(key)) return `${field.label} has the choice “${label}” twice.`;
     labels.add(foldText(label));
     keys.add(key);

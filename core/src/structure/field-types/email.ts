@@ -31,11 +31,5 @@ export const emailType: FieldType<string> = {
   format: (value) => value,
   column: { kind: 'text', of: (value) => value },
   facet: null,
-  propose: (sample) =>
-    proposeIfEnough(
-      sample,
-      countFitting(sample, isEmail),
-      0.97,
-      { plural: 'e-mail addresses' },
-    ),
+  propose: (sample) => proposeIfEnough(sample, countFitting(sample, isEmail), 0.97, { plural: 'e-mail addresses' }),
 };

@@ -34,11 +34,18 @@ const GOOD_INPUTS: Record<FieldTypeName, fc.Arbitrary<unknown>> = {
   'yes-no': fc.boolean(),
   'one-choice': fc.constantFrom(...choices.flatMap(({ key, label }) => [key, label])),
   'several-choices': fc.subarray(choices.map(({ key }) => key)),
-  date: fc.date({ min: new Date('1000-01-01'), max: new Date('9999-12-31'), noInvalidDate: true }).map((d) => d.toISOString().slice(0, 10)),
+  date: fc
+    .date({ min: new Date('1000-01-01'), max: new Date('9999-12-31'), noInvalidDate: true })
+    .map((d) => d.toISOString().slice(0, 10)),
   'web-address': fc.webUrl(),
   email: fc.constantFrom('office@example.org', 'a.b+c@sub.example.co'),
   phone: fc.constantFrom('+351 210 000 000', '(0)30 1234-567', '555 0100 x12'),
-  picture: fc.record({ hash: fc.constant('0'.repeat(32)), width: fc.integer({ min: 1, max: 9000 }), height: fc.constant(10), alt: fc.string() }),
+  picture: fc.record({
+    hash: fc.constant('0'.repeat(32)),
+    width: fc.integer({ min: 1, max: 9000 }),
+    height: fc.constant(10),
+    alt: fc.string(),
+  }),
   place: fc.record({
     latitude: fc.double({ noNaN: true, min: -90, max: 90 }).map((value) => Number(value.toFixed(6))),
     longitude: fc.double({ noNaN: true, min: -180, max: 180 }).map((value) => Number(value.toFixed(6))),
@@ -64,7 +71,10 @@ describe('Each field type', () => {
     });
 
     it(`reads its own text as the same value: ${name}`, () => {
-      if (name === 'picture') return expect(type.toText(readBack({ hash: 'a'.repeat(32), width: 1, height: 1 }), field(name))).toBe('a'.repeat(32));
+      if (name === 'picture')
+        return expect(type.toText(readBack({ hash: 'a'.repeat(32), width: 1, height: 1 }), field(name))).toBe(
+          'a'.repeat(32),
+        );
       return fc.assert(
         fc.property(GOOD_INPUTS[name], (input) => {
           const value = readBack(input);

@@ -30,7 +30,10 @@ export const phoneType: FieldType<string> = {
   column: { kind: 'text', of: (value) => value },
   facet: null,
   propose(sample) {
-    const marked = countFitting(sample, (value) => isPhone(value) && /[+()\s-]/.test(value) && !/^\d{4}-\d/.test(value));
+    const marked = countFitting(
+      sample,
+      (value) => isPhone(value) && /[+()\s-]/.test(value) && !/^\d{4}-\d/.test(value),
+    );
     const headerSays = /phone|tel|mobile|fax/i.test(sample.header);
     const fitting = headerSays ? countFitting(sample, isPhone) : marked;
     return proposeIfEnough(sample, fitting, headerSays ? 0.97 : 0.6, { plural: 'phone numbers' });

@@ -15,7 +15,14 @@ export function listingRoutes({ listings }: Services): Route[] {
       query: ListingsQueryDto,
       answers: 'ListingsWindow',
       handle(call) {
-        const { q = '', status = null, sort = 'title', direction = 'up', offset = 0, limit = LISTINGS_A_WINDOW } = call.query;
+        const {
+          q = '',
+          status = null,
+          sort = 'title',
+          direction = 'up',
+          offset = 0,
+          limit = LISTINGS_A_WINDOW,
+        } = call.query;
         return listings.window(call.id(), { text: q, status, order: [{ by: sort, direction }], offset, limit });
       },
     }),

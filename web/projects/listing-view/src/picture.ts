@@ -83,7 +83,9 @@ export class PictureView {
   readonly eager = input(false);
 
   protected readonly initial = computed(() => [...this.title().trim()][0]?.toUpperCase() ?? '');
-  protected readonly hue = computed(() => [...this.title()].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % HUES);
+  protected readonly hue = computed(
+    () => [...this.title()].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % HUES,
+  );
 
   protected url({ hash }: Picture, width: number): string {
     return `/pictures/${hash}-${width}.webp`;

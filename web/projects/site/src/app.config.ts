@@ -15,6 +15,10 @@ export const siteConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideClientHydration(withNoHttpTransferCache()),
     provideHttpClient(withFetch()),
-    provideRouter(SITE_ROUTES, withComponentInputBinding(), withInMemoryScrolling({ scrollPositionRestoration: 'enabled' })),
+    provideRouter(
+      SITE_ROUTES,
+      withComponentInputBinding(),
+      withInMemoryScrolling({ scrollPositionRestoration: 'enabled' }),
+    ),
   ],
 };

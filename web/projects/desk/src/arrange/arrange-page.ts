@@ -22,10 +22,19 @@ interface OfferedSort {
 /** The index page of a kind: whether it is published, its facets, sort choices and cards, beside what visitors will see. */
 @Component({
   selector: 'pl-arrange-page',
-  imports: [FacetEditor, IndexPageView, KindList, MatButtonModule, MatCheckboxModule, MatFormFieldModule, MatInputModule],
+  imports: [
+    FacetEditor,
+    IndexPageView,
+    KindList,
+    MatButtonModule,
+    MatCheckboxModule,
+    MatFormFieldModule,
+    MatInputModule,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './arrange-page.html',
   styleUrl: './arrange-page.scss',
+  host: { '(click)': 'holdLink($event)' },
 })
 export class ArrangePage {
   /** From the address. */
@@ -37,16 +46,24 @@ export class ArrangePage {
   private readonly session = inject(SessionStore);
   private readonly store = inject(KindsStore);
 
-  protected readonly kind = computed((): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind);
+  protected readonly kind = computed(
+    (): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind,
+  );
   protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
   protected readonly preview = signal<IndexPage | null>(null);
-  protected readonly fieldsForFacets = computed(() => this.kind()?.fields.filter((field) => facetFor(field) !== null) ?? []);
-  protected readonly fieldsForCards = computed(() => this.kind()?.fields.filter((field) => fieldType(field.type).short) ?? []);
+  protected readonly fieldsForFacets = computed(
+    () => this.kind()?.fields.filter((field) => facetFor(field) !== null) ?? [],
+  );
+  protected readonly fieldsForCards = computed(
+    () => this.kind()?.fields.filter((field) => fieldType(field.type).short) ?? [],
+  );
   protected readonly sorts = computed((): readonly OfferedSort[] => {
     const kind = this.kind();
     if (!kind) return [];
     const offered = kind.sortChoices;
-    const possible = kind.fields.flatMap(sortChoicesFor).filter(({ key }) => !offered.some((other) => other.key === key));
+    const possible = kind.fields
+      .flatMap(sortChoicesFor)
+      .filter(({ key }) => !offered.some((other) => other.key === key));
     return [...offered.map((choice) => ({ choice, on: true })), ...possible.map((choice) => ({ choice, on: false }))];
   });
   private search = '';
@@ -110,9 +127,10 @@ export class ArrangePage {
     this.look(this.kindId(), url.split('?')[1] ?? '');
   }
 
+  /** Links inside the preview lead to states of the preview, not away from the Desk. */
   protected holdLink(event: MouseEvent): void {
-    const href = (event.target as Element).closest('a')?.getAttribute('href');
-    if (href === null || href === undefined) return;
+    const href = (event.target as Element).closest('aside a')?.getAttribute('href');
+    if (!href) return;
     event.preventDefault();
     if (href.split('?')[0] === `/${this.kind()?.slug}`) this.followPreview(href);
   }

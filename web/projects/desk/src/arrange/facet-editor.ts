@@ -23,7 +23,12 @@ import { Icon } from '@plindo/listing-view';
         <div class="settings">
           <label>
             Called
-            <input class="plain-input" maxlength="80" [value]="own.label" (change)="rename(own, $any($event.target).value)" />
+            <input
+              class="plain-input"
+              maxlength="80"
+              [value]="own.label"
+              (change)="rename(own, $any($event.target).value)"
+            />
           </label>
           @if (own.control === 'ticks') {
             <label>

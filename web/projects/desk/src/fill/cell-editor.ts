@@ -1,5 +1,14 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, afterNextRender, computed, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  afterNextRender,
+  computed,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { Field, ReadContext } from '@plindo/core/structure';
 import { fieldType } from '@plindo/core/structure';
 

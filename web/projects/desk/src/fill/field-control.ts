@@ -116,7 +116,9 @@ export class FieldControl {
   readonly inputChange = output<unknown>();
 
   protected readonly type = computed(() => fieldType(this.field().type));
-  protected readonly label = computed(() => (this.field().required ? `${this.field().label} (required)` : this.field().label));
+  protected readonly label = computed(() =>
+    this.field().required ? `${this.field().label} (required)` : this.field().label,
+  );
   protected readonly text = computed(() => {
     const input = this.input();
     if (input === undefined || input === null) return '';
@@ -124,7 +126,8 @@ export class FieldControl {
   });
   protected readonly suffix = computed(() => {
     const { type, settings } = this.field();
-    if (type === 'measure') return unitSymbol(settings.unit ?? 'm');
+    // A unit that was typed counts; the field's own stands behind a bare number.
+    if (type === 'measure') return /\p{L}|°/u.test(this.text()) ? '' : unitSymbol(settings.unit ?? 'm');
     return type === 'money' ? (settings.currency ?? '') : (settings.after ?? '');
   });
 }

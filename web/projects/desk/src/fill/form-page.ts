@@ -1,5 +1,15 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
@@ -32,15 +42,29 @@ interface Draft {
 }
 
 const BLANK: Draft = {
-  title: '', summary: '', slug: '', picture: null, status: 'live', featured: false, handOrder: '', values: {},
+  title: '',
+  summary: '',
+  slug: '',
+  picture: null,
+  status: 'live',
+  featured: false,
+  handOrder: '',
+  values: {},
 };
 
 /** One listing in a form made from the fields of its kind. */
 @Component({
   selector: 'pl-form-page',
   imports: [
-    FieldControl, Icon, MatButtonModule, MatCheckboxModule, MatFormFieldModule, MatInputModule, MatSelectModule,
-    PictureControl, RouterLink,
+    FieldControl,
+    Icon,
+    MatButtonModule,
+    MatCheckboxModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatSelectModule,
+    PictureControl,
+    RouterLink,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './form-page.html',
@@ -65,7 +89,9 @@ export class FormPage implements MayHoldWork {
 
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
-  protected readonly kind = computed((): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind);
+  protected readonly kind = computed(
+    (): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind,
+  );
   protected readonly listing = signal<Listing | null>(null);
   protected readonly draft = signal<Draft>(BLANK);
   protected readonly issues = signal<readonly Issue[]>([]);
@@ -95,7 +121,9 @@ export class FormPage implements MayHoldWork {
   private touch(field: string): void {
     this.changed.set(true);
     if (this.issues().length === 0) return;
-    const still = this.check().filter((found) => this.issues().some((told) => told.field === found.field) || found.field === field);
+    const still = this.check().filter(
+      (found) => this.issues().some((told) => told.field === found.field) || found.field === field,
+    );
     this.issues.set(still);
   }
 
@@ -151,7 +179,14 @@ export class FormPage implements MayHoldWork {
   private keep(listing: Listing): void {
     const { title, summary, slug, picture, status, featured, handOrder, values } = listing;
     this.keepDraft(listing, {
-      title, summary, slug, picture, status, featured, values, handOrder: handOrder === null ? '' : String(handOrder),
+      title,
+      summary,
+      slug,
+      picture,
+      status,
+      featured,
+      values,
+      handOrder: handOrder === null ? '' : String(handOrder),
     });
   }
 

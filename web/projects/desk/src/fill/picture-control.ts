@@ -30,7 +30,11 @@ import { PictureView } from '@plindo/listing-view';
       }
       <div class="button-row">
         <label class="file">
-          <input type="file" accept="image/*" (change)="send($any($event.target).files?.[0]); $any($event.target).value = ''" />
+          <input
+            type="file"
+            accept="image/*"
+            (change)="send($any($event.target).files?.[0]); $any($event.target).value = ''"
+          />
           <span>{{ picture() ? 'Choose another' : 'Choose a picture' }}</span>
         </label>
         @if (picture()) {

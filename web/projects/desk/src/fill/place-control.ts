@@ -56,7 +56,10 @@ export class PlaceControl {
     { key: 'longitude', label: 'Longitude' },
     { key: 'address', label: 'Address' },
   ] as const;
-  protected readonly place = computed(() => ({ ...EMPTY, ...(this.input() as Partial<PlaceInput> | null | undefined) }));
+  protected readonly place = computed(() => ({
+    ...EMPTY,
+    ...(this.input() as Partial<PlaceInput> | null | undefined),
+  }));
 
   protected tell(key: keyof PlaceInput, value: string): void {
     this.inputChange.emit({ ...this.place(), [key]: value });

@@ -45,14 +45,21 @@ export class TablePage {
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
   protected readonly context = computed(() => readContext(this.session.session()?.site.locale ?? 'en'));
-  protected readonly kind = computed((): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind);
+  protected readonly kind = computed(
+    (): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind,
+  );
   protected readonly columns = computed((): readonly TableColumn[] => {
     const kind = this.kind();
     return kind ? [HAND_ORDER, ...fieldColumns(kind), STATUS] : [];
   });
-  protected readonly widthPx = computed(() => this.columns().reduce((sum, { widthPx }) => sum + widthPx, TITLE.widthPx + 64 + 150));
+  protected readonly widthPx = computed(() =>
+    this.columns().reduce((sum, { widthPx }) => sum + widthPx, TITLE.widthPx + 64 + 150),
+  );
   protected readonly title = TITLE;
-  protected readonly sort = signal<{ readonly by: OrderSubject; readonly direction: 'up' | 'down' }>({ by: 'title', direction: 'up' });
+  protected readonly sort = signal<{ readonly by: OrderSubject; readonly direction: 'up' | 'down' }>({
+    by: 'title',
+    direction: 'up',
+  });
   protected readonly status = signal<Status | null>(null);
   protected readonly text = signal('');
   protected readonly editing = signal<{ readonly id: number; readonly key: string } | null>(null);
@@ -67,7 +74,12 @@ export class TablePage {
   constructor() {
     void this.store.reload();
     effect(() => {
-      const source = new TableSource(this.api, Number(this.kindId()), { text: '', status: null, sort: 'title', direction: 'up' });
+      const source = new TableSource(this.api, Number(this.kindId()), {
+        text: '',
+        status: null,
+        sort: 'title',
+        direction: 'up',
+      });
       this.source.set(source);
       source.restart();
     });

@@ -36,7 +36,9 @@ import { Notices } from '../shared/notices';
                     @if (change.undone) {
                       <span class="quiet">undone</span>
                     } @else {
-                      <button matButton [attr.aria-label]="'Undo: ' + change.sentence" (click)="undo(change)">Undo</button>
+                      <button matButton [attr.aria-label]="'Undo: ' + change.sentence" (click)="undo(change)">
+                        Undo
+                      </button>
                     }
                   </td>
                 </tr>

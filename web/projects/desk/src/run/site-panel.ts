@@ -53,7 +53,11 @@ export class SitePanel {
   protected readonly parts = [
     { name: 'name', label: 'Name', hint: '' },
     { name: 'tagline', label: 'Sentence under the name', hint: '' },
-    { name: 'locale', label: 'Language', hint: 'A tag such as en-GB or pt-PT: how numbers and dates are written and sorted' },
+    {
+      name: 'locale',
+      label: 'Language',
+      hint: 'A tag such as en-GB or pt-PT: how numbers and dates are written and sorted',
+    },
     { name: 'zone', label: 'Time zone', hint: 'Such as Europe/Lisbon' },
   ] as const;
   private readonly api = inject(SessionApi);

@@ -22,7 +22,12 @@ interface Stage {
         <a class="name" routerLink="/shape">{{ session()?.site?.name }}</a>
         <nav aria-label="Stages">
           @for (stage of stages; track stage.path) {
-            <a [routerLink]="'/' + stage.path" routerLinkActive="here" [ariaCurrentWhenActive]="true" [title]="stage.does">
+            <a
+              [routerLink]="'/' + stage.path"
+              routerLinkActive="here"
+              [ariaCurrentWhenActive]="true"
+              [title]="stage.does"
+            >
               {{ stage.label }}
             </a>
           }

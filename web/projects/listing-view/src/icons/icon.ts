@@ -13,6 +13,7 @@ import type { IconName } from './icon-set';
       inline-size: 1.25em;
       block-size: 1.25em;
       flex: none;
+      vertical-align: -0.25em;
     }
     svg {
       inline-size: 100%;

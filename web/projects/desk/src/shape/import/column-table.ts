@@ -44,7 +44,9 @@ const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => name !== 'picture');
                   (change)="choose(column, $any($event.target).value)"
                 >
                   @for (option of options; track option.value) {
-                    <option [value]="option.value" [selected]="option.value === valueOf(column)">{{ option.label }}</option>
+                    <option [value]="option.value" [selected]="option.value === valueOf(column)">
+                      {{ option.label }}
+                    </option>
                   }
                 </select>
               </td>
@@ -117,7 +119,9 @@ export class ColumnTable {
   ];
 
   protected samples({ column }: ColumnPlan): string[] {
-    return this.facts().firstRows.slice(0, SAMPLES).map((row) => row[column] ?? '');
+    return this.facts()
+      .firstRows.slice(0, SAMPLES)
+      .map((row) => row[column] ?? '');
   }
 
   protected valueOf(column: ColumnPlan): string {

@@ -45,7 +45,9 @@ export class ImportDesk {
     return {
       headers,
       rows: rows.length,
-      firstRows: rows.slice(0, FIRST_ROWS).map((cells) => headers.map((_, at) => (cells[at] ?? '').slice(0, LONGEST_SHOWN_CELL))),
+      firstRows: rows
+        .slice(0, FIRST_ROWS)
+        .map((cells) => headers.map((_, at) => (cells[at] ?? '').slice(0, LONGEST_SHOWN_CELL))),
       delimiter,
       encoding: decoded.value.encoding,
       plan: proposePlan(read.value, this.context),
@@ -63,7 +65,10 @@ export class ImportDesk {
       case 'rows':
         return batch(table, ask);
       case 'refused':
-        return writeCsv(table.headers, ask.rows.map((row) => table.rows[row] ?? []));
+        return writeCsv(
+          table.headers,
+          ask.rows.map((row) => table.rows[row] ?? []),
+        );
     }
   }
 }

@@ -29,7 +29,14 @@ type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
 @Component({
   selector: 'pl-import-page',
   imports: [
-    ColumnTable, Icon, MatButtonModule, MatFormFieldModule, MatInputModule, MatProgressBarModule, MatRadioModule, RouterLink,
+    ColumnTable,
+    Icon,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatInputModule,
+    MatProgressBarModule,
+    MatRadioModule,
+    RouterLink,
   ],
   providers: [ImportWorker],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -135,7 +142,7 @@ export class ImportPage implements MayHoldWork {
   }
 
   private async sendAll(id: number, plan: ImportPlan, rows: number): Promise<void> {
-    for (let offset = 0; offset < rows && !this.isCancelled; ) {
+    for (let offset = 0; offset < rows && !this.isCancelled;) {
       const batch = await this.worker.ask({ do: 'rows', plan, status: 'live', offset });
       const state = await firstValueFrom(this.api.sendRows(id, { offset, rows: batch }));
       this.state.set(state);

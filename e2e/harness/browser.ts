@@ -1,0 +1,52 @@
+import { createRequire } from 'node:module';
+import { readFileSync } from 'node:fs';
+import type { Browser, BrowserContextOptions, Page } from 'playwright-core';
+import { chromium } from 'playwright-core';
+
+export const WIDE = { width: 1280, height: 800 };
+export const PHONE = { width: 390, height: 844 };
+
+const FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+export function openBrowser(): Promise<Browser> {
+  return chromium.launch({ executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium', args: FLAGS });
+}
+
+/** A new page that remembers what its console complains of. */
+export async function openPage(
+  browser: Browser,
+  options: BrowserContextOptions = {},
+): Promise<Page & { complaints: string[] }> {
+  const context = await browser.newContext({ viewport: WIDE, ...options });
+  const page = Object.assign(await context.newPage(), { complaints: [] as string[] });
+  page.setDefaultTimeout(15_000);
+  page.on('pageerror', (error) => page.complaints.push(String(error)));
+  page.on('console', (message) => {
+    // A refusal that is shown to the person is also a failed request in the console.
+    const isRefusal = message.text().startsWith('Failed to load resource');
+    if (message.type() === 'error' && !isRefusal) page.complaints.push(message.text());
+  });
+  return page;
+}
+
+const axeSource = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+interface AxeResult {
+  readonly violations: readonly { readonly id: string; readonly nodes: readonly { readonly html: string }[] }[];
+}
+
+/** What axe-core finds wrong by WCAG 2.2 AA, each with its first place. */
+export async function accessibilityFaults(page: Page): Promise<string[]> {
+  // Evaluated by the browser's own means, which the page's content security policy doesn't reach.
+  await page.evaluate(axeSource);
+  const tags = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
+  const run = `axe.run(document, { runOnly: ${JSON.stringify(tags)} })`;
+  const { violations } = (await page.evaluate(run)) as AxeResult;
+  return violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html.slice(0, 200)}`);
+}

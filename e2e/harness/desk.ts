@@ -1,0 +1,69 @@
+import type { Page } from 'playwright-core';
+import type { TestServer } from './server.js';
+
+export const OWNER = { name: 'Test owner', email: 'owner@example.org', password: 'a long password' };
+export const DEMO_OWNER = { email: 'editor@merrowsound.example', password: 'merrow-sound-demo' };
+
+/** What a person does in the Desk, in their words. */
+export class Desk {
+  constructor(
+    private readonly page: Page,
+    private readonly server: TestServer,
+  ) {}
+
+  async makeOwner(): Promise<void> {
+    await this.page.goto(this.server.setupLink ?? '');
+    await this.page.getByLabel('Your name').fill(OWNER.name);
+    await this.page.getByLabel('E-mail').fill(OWNER.email);
+    await this.page.getByLabel('Password').fill(OWNER.password);
+    await this.page.getByRole('button', { name: 'Make the owner' }).click();
+    await this.page.waitForURL('**/desk/shape');
+  }
+
+  async signIn({ email, password }: { email: string; password: string }): Promise<void> {
+    await this.page.goto(`${this.server.address}/desk/`);
+    await this.page.getByLabel('E-mail').fill(email);
+    await this.page.getByLabel('Password').fill(password);
+    await this.page.getByRole('button', { name: 'Sign in' }).click();
+    await this.page.waitForURL('**/desk/shape');
+  }
+
+  async chooseFile(file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
+    await this.page.goto(`${this.server.address}/desk/shape/from-file`);
+    await this.page.locator('input[type=file]').setInputFiles(file);
+  }
+
+  async bringIn(): Promise<void> {
+    await this.page.getByRole('button', { name: /^Bring in [\d,]+ rows$/ }).click();
+    await this.page.getByText(/ are in$/).waitFor({ timeout: 60_000 });
+  }
+
+  async openTable(kind: string): Promise<void> {
+    await this.page.goto(`${this.server.address}/desk/fill`);
+    await this.page.getByRole('link', { name: new RegExp(`^${kind}`) }).click();
+    await this.page.getByRole('heading', { name: kind, level: 1 }).waitFor();
+    await this.page.getByRole('gridcell').first().waitFor();
+  }
+
+  /** Narrows the table to what the words find, and waits for one listing of that title. */
+  async find(title: string): Promise<void> {
+    await this.page.getByLabel('Find in the table').fill(title);
+    await this.page.getByRole('button', { name: title, exact: true }).first().waitFor();
+  }
+
+  async feature(title: string): Promise<void> {
+    await this.page.getByRole('button', { name: `Featured: ${title}` }).click();
+    await this.page.getByText(`Featured: ${title}`, { exact: true }).waitFor();
+  }
+
+  /** Types into the cell of a column, in the row of the listing with that title. */
+  async typeIntoCell(title: string, column: string, text: string): Promise<void> {
+    const row = this.page.getByRole('row').filter({ has: this.page.getByRole('button', { name: title, exact: true }) });
+    await row
+      .first()
+      .getByRole('button', { name: new RegExp(`^${column}: `) })
+      .click();
+    await this.page.keyboard.type(text);
+    await this.page.keyboard.press('Enter');
+  }
+}

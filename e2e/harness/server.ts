@@ -1,0 +1,60 @@
+import type { ChildProcess } from 'node:child_process';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+
+const START_IN_MS = 30_000;
+
+/** A server of the production build on a port and a store of its own. */
+export class TestServer {
+  private constructor(
+    readonly address: string,
+    /** The one-time link that makes the owner, when it was printed. */
+    readonly setupLink: string | null,
+    readonly folder: string,
+    private readonly process: ChildProcess,
+  ) {}
+
+  /** Starts on an empty store, or on the one in `folder`. */
+  static async start(folder = mkdtempSync(join(tmpdir(), 'plindo-e2e-'))): Promise<TestServer> {
+    const environment = { ...process.env, PORT: '0', PLINDO_DATA: folder, NODE_ENV: 'production' };
+    const child = spawn(process.execPath, ['server/dist/src/main.js'], { env: environment });
+    const printed = await new Promise<string>((resolve, reject) => {
+      let text = '';
+      const timer = setTimeout(() => reject(new Error(`The server did not start: ${text}`)), START_IN_MS);
+      child.stdout.on('data', (part: Buffer) => {
+        text += part.toString();
+        if (!/^Data/m.test(text)) return;
+        clearTimeout(timer);
+        resolve(text);
+      });
+      child.stderr.on('data', (part: Buffer) => (text += part.toString()));
+      child.on('exit', (code) => reject(new Error(`The server ended with ${code}: ${text}`)));
+    });
+    const address = /^Site\s+(\S+)\/$/m.exec(printed)?.[1] ?? '';
+    return new TestServer(address, /(\S+\/setup#\S+)/.exec(printed)?.[1] ?? null, folder, child);
+  }
+
+  /** Fills a new store with the demo and starts on it. */
+  static async startDemo(): Promise<TestServer> {
+    const folder = join(mkdtempSync(join(tmpdir(), 'plindo-demo-')), 'store');
+    await new Promise<void>((resolve, reject) => {
+      const child = spawn(process.execPath, ['demo/dist/fill.js', folder], { stdio: 'inherit' });
+      child.on('exit', (code) => (code === 0 ? resolve() : reject(new Error(`filling ended with ${code}`))));
+    });
+    return TestServer.start(folder);
+  }
+
+  /** Ends the process at once, as a power cut would. */
+  async kill(): Promise<void> {
+    const ended = new Promise((resolve) => this.process.once('exit', resolve));
+    this.process.kill('SIGKILL');
+    await ended;
+  }
+
+  async stop(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}

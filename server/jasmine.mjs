@@ -1,0 +1,5 @@
+export default {
+  spec_dir: 'dist/src',
+  spec_files: ['**/*.spec.js'],
+  env: { random: true, forbidDuplicateNames: true },
+};

@@ -1,0 +1,186 @@
+import { readFileSync } from 'node:fs';
+import type { Listing } from '@plindo/core/listings';
+import { BERTHS, TestApi } from '../../testing/test-api.js';
+import type { Sender } from '../../testing/test-api.js';
+import { errorTable } from './problem.js';
+import { allRoutes } from './routes/index.js';
+
+describe('The API', () => {
+  let api: TestApi;
+  let owner: Sender;
+  let kindId: number;
+
+  beforeEach(async () => {
+    api = await TestApi.start();
+    await api.addUser('owner');
+    owner = await api.signIn('owner');
+    kindId = (await owner.send('POST', '/api/kinds', BERTHS)).json.result.id;
+  });
+  afterEach(() => api.stop());
+
+  const add = async (given: object): Promise<Listing> =>
+    (await owner.send('POST', `/api/kinds/${kindId}/listings`, { status: 'live', ...given })).json.result;
+  const pageTitles = async (search = ''): Promise<string[]> => {
+    const url = encodeURIComponent(`/berths${search}`);
+    const { json } = await api.anyone.send('GET', `/api/page?url=${url}`);
+    return [...(json.featured ?? []), ...(json.cards ?? [])].map((card: { title: string }) => card.title);
+  };
+
+  it('is described by a document made from its routes', async () => {
+    const { json: document } = await api.anyone.send('GET', '/api/openapi.json');
+    expect(document.openapi).toBe('3.1.0');
+    const described = Object.entries<Record<string, unknown>>(document.paths).flatMap(([path, operations]) =>
+      Object.keys(operations).map((method) => `${method} ${path}`),
+    );
+    const routes = allRoutes(api.assembly.services).map(
+      ({ method, path }) => `${method} /api${path.replace(/:(\w+)/g, '{$1}')}`,
+    );
+    expect(described.sort()).toEqual(routes.sort());
+    const { KindDto, FieldDto, ListingUpdateDto } = document.components.schemas;
+    expect(KindDto.properties.fields).toEqual({
+      type: 'array',
+      maxItems: 200,
+      items: { $ref: '#/components/schemas/FieldDto' },
+    });
+    expect(FieldDto.properties.type.enum).toContain('several-choices');
+    expect(ListingUpdateDto.required).toEqual(['version']);
+  });
+
+  it('has one catalogue of errors, which its document and docs/errors.md repeat', async () => {
+    const { json: document } = await api.anyone.send('GET', '/api/openapi.json');
+    const codes = errorTable().map(({ code }) => code);
+    expect(document.components.schemas.Issue.properties.code.enum).toEqual(codes);
+    const documented = readFileSync(new URL('../../../../docs/errors.md', import.meta.url), 'utf8');
+    const rows = errorTable().map(({ code, status, sentence }) => `| \`${code}\` | ${status} | ${sentence} |`);
+    for (const row of rows) expect(documented).toContain(row);
+    expect(documented.match(/^\| `/gm)?.length).toBe(codes.length);
+  });
+
+  it('answers bad requests with problem details that name every property', async () => {
+    const bad = await owner.send('POST', '/api/kinds', { ...BERTHS, pageSize: 'many', colour: 'red' });
+    expect(bad.status).toBe(400);
+    expect(bad.headers.get('content-type')).toContain('application/problem+json');
+    expect(bad.json.issues.map(({ field }: { field?: string }) => field)).toEqual([
+      undefined,
+      'colour',
+      'pageSize',
+      'pageSize',
+      'pageSize',
+    ]);
+    const broken = await fetch(`${api.address}/api/session`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: '{',
+    });
+    expect([broken.status, (await broken.json()).code]).toEqual([400, 'request.malformed']);
+    expect((await owner.send('GET', '/api/nowhere')).status).toBe(404);
+    expect((await owner.send('GET', '/api/kinds/1e3')).status).toBe(404);
+  });
+
+  it('keeps values typed, refuses those that do not fit, and shows the rest to visitors at once', async () => {
+    const quay = await add({ title: 'Quay 1', values: { price: '12.50', type: 'Quay' } });
+    expect(quay.values).toEqual({ price: { minor: 1250, currency: 'EUR' }, type: 'quay' });
+    const refused = await owner.send('POST', `/api/kinds/${kindId}/listings`, {
+      title: '',
+      values: { price: '101', type: 'raft' },
+    });
+    expect(refused.status).toBe(422);
+    expect(refused.json.issues.map(({ field }: { field: string }) => field)).toEqual(['title', 'type', 'price']);
+    expect(await pageTitles('?type=quay')).toEqual(['Quay 1']);
+    await owner.send('PATCH', `/api/listings/${quay.id}`, { version: 1, values: { type: 'buoy' } });
+    expect(await pageTitles('?type=quay')).toEqual([]);
+  });
+
+  it('gives listings addresses of their own, and keeps an address that was asked for', async () => {
+    expect((await add({ title: 'Quay' })).slug).toBe('quay');
+    expect((await add({ title: 'Quay' })).slug).toBe('quay-2');
+    const taken = await owner.send('POST', `/api/kinds/${kindId}/listings`, { title: 'Other', slug: 'quay' });
+    expect([taken.status, taken.json.issues[0].field]).toEqual([409, 'slug']);
+  });
+
+  it('tells the second of two editors, and overwrites nothing', async () => {
+    const { id } = await add({ title: 'Quay' });
+    const first = await owner.send('PATCH', `/api/listings/${id}`, { version: 1, featured: true });
+    expect(first.json.result.version).toBe(2);
+    const second = await owner.send('PATCH', `/api/listings/${id}`, { version: 1, title: 'Mine' });
+    expect([second.status, second.json.title]).toEqual([
+      409,
+      '“Quay” was changed by somebody else in the meantime. Reload it to see the new values.',
+    ]);
+  });
+
+  it('shows only live listings of published kinds', async () => {
+    const listing = await add({ title: 'Quay' });
+    const status = async (): Promise<string> => (await api.anyone.send('GET', '/api/page?url=/berths/quay')).json.type;
+    expect(await status()).toBe('listing');
+    await owner.send('PATCH', `/api/listings/${listing.id}`, { version: 1, status: 'hidden' });
+    expect(await status()).toBe('not-found');
+    await owner.send('PATCH', `/api/listings/${listing.id}`, { version: 2, status: 'live' });
+    const { json: summary } = await owner.send('GET', `/api/kinds/${kindId}`);
+    const { id: _, ...definition } = summary.kind;
+    await owner.send('PUT', `/api/kinds/${kindId}`, { ...definition, published: false });
+    expect(await status()).toBe('not-found');
+    expect((await owner.send('GET', `/api/kinds/${kindId}/preview`)).json.total).toBe(1);
+  });
+
+  it('undoes any change, and the undoing too', async () => {
+    const listing = await add({ title: 'Quay' });
+    const { json: changed } = await owner.send('PATCH', `/api/listings/${listing.id}`, { version: 1, title: 'Pier' });
+    const { json: removed } = await owner.send('DELETE', `/api/kinds/${kindId}`);
+    expect(await pageTitles()).toEqual([]);
+    const { json: back } = await owner.send('POST', `/api/changes/${removed.changeId}/undo`);
+    expect(await pageTitles()).toEqual(['Pier']);
+    expect((await owner.send('POST', `/api/changes/${removed.changeId}/undo`)).json.code).toBe('change.already-undone');
+    expect((await owner.send('POST', `/api/changes/${changed.changeId}/undo`)).json.code).toBe('change.not-undoable');
+    await owner.send('POST', `/api/changes/${back.changeId}/undo`);
+    expect(await pageTitles()).toEqual([]);
+    const { json: log } = await owner.send('GET', '/api/changes');
+    expect(log.map(({ sentence }: { sentence: string }) => sentence)).toEqual([
+      'Undid: Undid: Deleted the kind Berths with its listings',
+      'Undid: Deleted the kind Berths with its listings',
+      'Deleted the kind Berths with its listings',
+      'Changed title of Pier',
+      'Added Quay',
+      'Added the kind Berths',
+    ]);
+  });
+
+  it('keeps a picture by its content, not its name, in several widths', async () => {
+    const sharp = (await import('sharp')).default;
+    const png = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#0f6e6a' } })
+      .png()
+      .toBuffer();
+    const send = async (bytes: Uint8Array, name: string): ReturnType<Sender['send']> => {
+      const form = new FormData();
+      form.append('file', new Blob([new Uint8Array(bytes)]), name);
+      return owner.send('POST', '/api/pictures', form);
+    };
+    const { json: picture } = await send(png, 'x.txt');
+    expect([picture.width, picture.height]).toEqual([900, 600]);
+    const shown = await fetch(`${api.address}/pictures/${picture.hash}-400.webp`);
+    expect([shown.status, shown.headers.get('content-type')]).toEqual([200, 'image/webp']);
+    const script = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>');
+    expect((await send(script, 'x.png')).json.code).toBe('picture.type');
+    const unknown = { picture: { hash: 'a'.repeat(32), width: 1, height: 1 } };
+    expect((await owner.send('POST', `/api/kinds/${kindId}/listings`, { title: 'Q', ...unknown })).json.code).toBe(
+      'value.not-a-picture',
+    );
+    expect((await add({ title: 'Q', picture })).picture?.hash).toBe(picture.hash);
+  });
+
+  it('sorts and cuts the listing table', async () => {
+    for (const [title, price] of [
+      ['A', '9'],
+      ['B', '30'],
+      ['C', ''],
+    ])
+      await add({ title, values: { price } });
+    const titles = async (query: string): Promise<string[]> =>
+      (await owner.send('GET', `/api/kinds/${kindId}/listings?${query}`)).json.listings.map(
+        ({ title }: Listing) => title,
+      );
+    expect(await titles('sort=field:price&direction=down')).toEqual(['B', 'A', 'C']);
+    expect(await titles('sort=title&direction=down&offset=1&limit=1')).toEqual(['B']);
+    expect((await owner.send('GET', `/api/kinds/${kindId}/listings?limit=9999`)).status).toBe(400);
+  });
+});

@@ -1,0 +1,132 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Role, SessionInfo } from '@plindo/core/contract';
+import type { KindDefinition } from '@plindo/core/structure';
+import { makeField, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
+import { pino } from 'pino';
+import { assemble } from '../src/assemble.js';
+import type { Assembly } from '../src/assemble.js';
+import { makeApp } from '../src/http/app.js';
+
+export const PASSWORD = 'a long password';
+
+/** An answer of the API, read. */
+export interface Answer {
+  readonly status: number;
+  readonly headers: Headers;
+  // Tests look into answers of every shape.
+  readonly json: any; // eslint-disable-line @typescript-eslint/no-explicit-any
+}
+
+/** Somebody who sends requests: with a session, with a token, or with nothing. */
+export class Sender {
+  constructor(
+    private readonly address: string,
+    private readonly headers: Readonly<Record<string, string>>,
+  ) {}
+
+  async send(method: string, path: string, body?: unknown): Promise<Answer> {
+    const isForm = body instanceof FormData;
+    const response = await fetch(this.address + path, {
+      method,
+      headers: { ...this.headers, ...(body !== undefined && !isForm && { 'Content-Type': 'application/json' }) },
+      body: isForm ? body : body === undefined ? undefined : JSON.stringify(body),
+    });
+    const text = await response.text();
+    return { status: response.status, headers: response.headers, json: text === '' ? null : JSON.parse(text) };
+  }
+
+  without(header: string): Sender {
+    return new Sender(
+      this.address,
+      Object.fromEntries(Object.entries(this.headers).filter(([name]) => name !== header)),
+    );
+  }
+
+  with(headers: Record<string, string>): Sender {
+    return new Sender(this.address, { ...this.headers, ...headers });
+  }
+}
+
+/** The API on a store of its own, without the web apps. */
+export class TestApi {
+  private constructor(
+    readonly folder: string,
+    readonly assembly: Assembly,
+    private readonly server: Server,
+  ) {}
+
+  static async start(folder = mkdtempSync(join(tmpdir(), 'plindo-api-'))): Promise<TestApi> {
+    const assembly = await assemble(folder, () => new Date());
+    const app = await makeApp({ services: assembly.services, log: pino({ level: 'silent' }), trustProxy: false });
+    const server = await new Promise<Server>((resolve) => {
+      const listening = app.listen(0, () => resolve(listening));
+    });
+    return new TestApi(folder, assembly, server);
+  }
+
+  get address(): string {
+    return `http://localhost:${(this.server.address() as AddressInfo).port}`;
+  }
+
+  get anyone(): Sender {
+    return new Sender(this.address, {});
+  }
+
+  async addUser(role: Role): Promise<void> {
+    const given = { email: `${role}@example.org`, name: role, password: PASSWORD, role };
+    await this.assembly.services.accounts.addUser(given);
+  }
+
+  async signIn(role: Role): Promise<Sender> {
+    const body = JSON.stringify({ email: `${role}@example.org`, password: PASSWORD });
+    const headers = { 'Content-Type': 'application/json' };
+    const response = await fetch(`${this.address}/api/session`, { method: 'POST', headers, body });
+    const { csrf } = (await response.json()) as SessionInfo;
+    const cookie = response.headers.get('set-cookie')?.split(';')[0] ?? '';
+    return new Sender(this.address, { Cookie: cookie, 'X-CSRF-Token': csrf });
+  }
+
+  /** Ends the server as it is; the store stays in its folder. */
+  async leave(): Promise<void> {
+    this.server.closeAllConnections();
+    await new Promise((resolve) => this.server.close(resolve));
+    await this.assembly.store.close();
+  }
+
+  async stop(): Promise<void> {
+    await this.leave();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+const FIELDS = [
+  makeField({
+    key: 'type',
+    label: 'Type',
+    type: 'one-choice',
+    settings: {
+      choices: [
+        { key: 'quay', label: 'Quay' },
+        { key: 'buoy', label: 'Buoy' },
+      ],
+    },
+  }),
+  makeField({ key: 'price', label: 'Price', type: 'money', settings: { currency: 'EUR', greatest: 100 } }),
+  makeField({ key: 'photo', label: 'Photo', type: 'picture' }),
+];
+
+export const BERTHS: KindDefinition = {
+  slug: 'berths',
+  one: 'Berth',
+  many: 'Berths',
+  intro: '',
+  published: true,
+  fields: FIELDS,
+  facets: proposeFacets(FIELDS),
+  sortChoices: proposeSortChoices(FIELDS),
+  pageSize: 24,
+};
