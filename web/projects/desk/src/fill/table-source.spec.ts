@@ -1,0 +1,33 @@
+import type { CatalogApi } from '@plindo/api';
+import type { Listing } from '@plindo/core/listings';
+import { of, Subject } from 'rxjs';
+import { TableSource } from './table-source';
+
+const ASK = { text: '', status: null, sort: 'title', direction: 'up' } as const;
+
+describe('The rows of a long table', () => {
+  it('are fetched in windows, each once', () => {
+    const offsets: number[] = [];
+    const listings = (_: number, { offset }: { offset: number }) => {
+      offsets.push(offset);
+      return of({ total: 20_000, offset, listings: [{ id: offset } as Listing] });
+    };
+    const source = new TableSource({ listings } as unknown as CatalogApi, 1, ASK);
+    source.need(0, 30);
+    source.need(10, 60);
+    source.need(950, 1010);
+    expect(offsets).toEqual([0, 900, 1000]);
+    expect([source.total(), source.rowAt(900)?.id, source.rowAt(5)]).toEqual([20_000, 900, undefined]);
+  });
+
+  it('are not mixed with the answer to an earlier question', () => {
+    const answers: Subject<unknown>[] = [];
+    const listings = (): Subject<unknown> => answers[answers.push(new Subject()) - 1]!;
+    const source = new TableSource({ listings } as unknown as CatalogApi, 1, ASK);
+    source.restart();
+    source.restart({ ...ASK, text: 'quay' });
+    answers[0]!.next({ total: 9, offset: 0, listings: [{ id: 1 }] });
+    answers[1]!.next({ total: 1, offset: 0, listings: [{ id: 2 }] });
+    expect([source.total(), source.rowAt(0)?.id]).toEqual([1, 2]);
+  });
+});

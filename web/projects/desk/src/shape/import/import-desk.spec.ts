@@ -1,0 +1,56 @@
+import type { DryRun, ImportRow } from '@plindo/core/exchange';
+import { withColumnUse } from '@plindo/core/exchange';
+import { ImportDesk } from './import-desk';
+import type { Ask, FileFacts } from './import-protocol';
+import { kindNames } from './kind-names';
+
+const CSV = `name,seats\n${Array.from({ length: 1200 }, (_, at) => `Boat ${at},${at % 9}`).join('\n')}\n,4\n`;
+
+describe('The import desk in the worker', () => {
+  const ask = async <T>(desk: ImportDesk, question: Ask): Promise<T> => {
+    const answer = await desk.answer(1, question);
+    if ('issue' in answer) throw new Error(answer.issue.message);
+    return answer.result as T;
+  };
+  const read = (desk: ImportDesk, text: string): Promise<FileFacts> =>
+    ask(desk, { do: 'read', file: new File([text], 'boats.csv'), locale: 'en-GB' });
+
+  it('reads a file, checks a plan over all of it, and hands out its rows in batches', async () => {
+    const desk = new ImportDesk();
+    const facts = await read(desk, CSV);
+    expect([facts.rows, facts.firstRows.length, facts.encoding]).toEqual([1201, 5, 'UTF-8']);
+    const check = await ask<DryRun>(desk, { do: 'check', plan: facts.plan, policy: 'refuse-row' });
+    expect([check.coming, check.refused]).toEqual([1200, 1]);
+    const sizes: number[] = [];
+    for (let offset = 0; offset < facts.rows; offset += sizes.at(-1)!) {
+      const rows = await ask<ImportRow[]>(desk, { do: 'rows', plan: facts.plan, status: 'live', offset });
+      sizes.push(rows.length);
+    }
+    expect(sizes).toEqual([500, 500, 201]);
+    expect(await ask<string>(desk, { do: 'refused', rows: check.refusedRows })).toBe('name,seats\r\n,4');
+  });
+
+  it('follows a person who knows better', async () => {
+    const desk = new ImportDesk();
+    const { plan } = await read(desk, CSV);
+    const asText = withColumnUse(plan, 1, { use: 'title' });
+    expect(asText.columns.map(({ use }) => use)).toEqual(['field', 'title']);
+    expect(asText.fields.map(({ key, type }) => [key, type])).toEqual([['name', 'short-text']]);
+    const check = await ask<DryRun>(desk, { do: 'check', plan: asText, policy: 'refuse-row' });
+    expect(check.coming).toBe(1201);
+  });
+
+  it('says what is wrong with a file', async () => {
+    const answer = await new ImportDesk().answer(7, { do: 'read', file: new File(['a,b\n"x,1\n'], 'x.csv'), locale: 'en' });
+    expect('issue' in answer && [answer.id, answer.issue.code, answer.issue.line]).toEqual([7, 'file.quote', 2]);
+  });
+});
+
+describe('The names of a kind from a file', () => {
+  it('are one and many of it', () => {
+    expect(kindNames('airports.csv')).toEqual({ one: 'Airport', many: 'Airports', slug: 'airports' });
+    expect(kindNames('my_companies-2024.csv')).toEqual({ one: 'My company', many: 'My companies', slug: 'my-companies' });
+    expect(kindNames('staff.csv')).toEqual({ one: 'Staff', many: 'Staffs', slug: 'staffs' });
+    expect(kindNames('2024.csv').many).toBe('Listings');
+  });
+});
