@@ -50,6 +50,19 @@ export class Bitset {
     return count;
   }
 
+  /** The rows as a list, ascending: loops over it are several times as fast as calls for each row. */
+  toRows(): Uint32Array {
+    const rows = new Uint32Array(this.count());
+    const { words } = this;
+    let end = 0;
+    for (let at = 0; at < words.length; at++) {
+      for (let word = words[at]!; word !== 0; word &= word - 1) {
+        rows[end++] = (at << 5) + 31 - Math.clz32(word & -word);
+      }
+    }
+    return rows;
+  }
+
   /** Calls `visit` with each row, ascending. */
   forEach(visit: (row: number) => void): void {
     const { words } = this;

@@ -1,4 +1,4 @@
-import type { Bitset, Catalog, Column } from '../catalog/index.js';
+import type { Catalog, Column } from '../catalog/index.js';
 import { NO, YES } from '../catalog/index.js';
 import type { Facet } from '../structure/index.js';
 import { NO_VALUE, YES_VALUE } from './query.js';
@@ -17,7 +17,7 @@ export type FacetCounts =
     };
 
 /** Counts what a facet's values would give, over the rows that satisfy what the facet has to respect. */
-export function countFacet(catalog: Catalog, facet: Facet, rows: Bitset): FacetCounts {
+export function countFacet(catalog: Catalog, facet: Facet, rows: Uint32Array): FacetCounts {
   const column = catalog.column(facet.field);
   if (facet.control === 'range') return countRange(column, rows);
   const counts = new Map<string, number>();
@@ -26,43 +26,39 @@ export function countFacet(catalog: Catalog, facet: Facet, rows: Bitset): FacetC
   }
   if (column?.kind === 'yes-no') {
     const tally = [0, 0, 0];
-    rows.forEach((row) => tally[column.values[row]!]!++);
+    for (const row of rows) tally[column.values[row]!]!++;
     counts.set(YES_VALUE, tally[YES]!).set(NO_VALUE, tally[NO]!);
   }
   return { kind: 'values', counts };
 }
 
-function countChoices(column: Extract<Column, { kind: 'choices' }>, rows: Bitset): Uint32Array {
+function countChoices(column: Extract<Column, { kind: 'choices' }>, rows: Uint32Array): Uint32Array {
   const { starts, lengths, pool } = column;
   const counts = new Uint32Array(column.keys.length);
-  const { words } = rows;
-  // Written out instead of rows.forEach: this is the innermost loop of every query.
-  for (let at = 0; at < words.length; at++) {
-    for (let word = words[at]!; word !== 0; word &= word - 1) {
-      const row = (at << 5) + 31 - Math.clz32(word & -word);
-      const end = starts[row]! + lengths[row]!;
-      for (let place = starts[row]!; place < end; place++) counts[pool[place]!]!++;
-    }
+  for (const row of rows) {
+    const end = starts[row]! + lengths[row]!;
+    for (let place = starts[row]!; place < end; place++) counts[pool[place]!]!++;
   }
   return counts;
 }
 
-function countRange(column: Column | undefined, rows: Bitset): FacetCounts {
+function countRange(column: Column | undefined, rows: Uint32Array): FacetCounts {
   const histogram = new Array<number>(HISTOGRAM_BARS).fill(0);
   if (column?.kind !== 'number') return { kind: 'range', bounds: null, histogram };
   const { values } = column;
   let least = Infinity;
   let greatest = -Infinity;
-  rows.forEach((row) => {
+  for (const row of rows) {
     const value = values[row]!;
     if (value < least) least = value;
     if (value > greatest) greatest = value;
-  });
+  }
   if (least > greatest) return { kind: 'range', bounds: null, histogram };
   const scale = greatest > least ? HISTOGRAM_BARS / (greatest - least) : 0;
-  rows.forEach((row) => {
+  const last = HISTOGRAM_BARS - 1;
+  for (const row of rows) {
     const value = values[row]!;
-    if (value === value) histogram[Math.min(HISTOGRAM_BARS - 1, Math.floor((value - least) * scale))]!++;
-  });
+    if (value === value) histogram[Math.min(last, Math.floor((value - least) * scale))]!++;
+  }
   return { kind: 'range', bounds: { least, greatest }, histogram };
 }

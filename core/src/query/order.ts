@@ -1,4 +1,4 @@
-import type { Bitset, Catalog, TextMatches } from '../catalog/index.js';
+import type { Catalog, TextMatches } from '../catalog/index.js';
 import { NO_RANK } from '../catalog/index.js';
 import type { OrderKey } from '../structure/index.js';
 
@@ -83,20 +83,16 @@ function ranks(byRow: Uint32Array): (row: number) => number {
 const BOUNDED_SELECTION = 500;
 
 /** The rows from `offset` on, `limit` of them, in order. */
-export function cutPage(rows: Bitset, order: RowOrder, offset: number, limit: number): number[] {
-  if (offset + limit > BOUNDED_SELECTION) {
-    const all: number[] = [];
-    rows.forEach((row) => all.push(row));
-    return all.sort(order).slice(offset, offset + limit);
-  }
-  const first: number[] = [];
+export function cutPage(rows: Uint32Array, order: RowOrder, offset: number, limit: number): number[] {
   const wanted = offset + limit;
-  if (wanted === 0) return [];
-  rows.forEach((row) => {
-    if (first.length === wanted && order(row, first[wanted - 1]!) >= 0) return;
+  if (wanted > BOUNDED_SELECTION) return [...rows].sort(order).slice(offset, wanted);
+  const first: number[] = [];
+  if (wanted === 0) return first;
+  for (const row of rows) {
+    if (first.length === wanted && order(row, first[wanted - 1]!) >= 0) continue;
     insertInOrder(first, row, order);
     if (first.length > wanted) first.pop();
-  });
+  }
   return first.slice(offset);
 }
 

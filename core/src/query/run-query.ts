@@ -26,14 +26,14 @@ export function runQuery(catalog: Catalog, query: Query): QueryResult {
   const base = catalog.onSite.clone();
   if (matches) base.intersect(rowsOf(matches, catalog));
   const kept = keptByFacet(catalog, query);
-  const all = intersection(base, [...kept.values()]);
+  const all = intersection(base, [...kept.values()]).toRows();
   const counts = new Map<string, FacetCounts>();
   for (const facet of kind.facets) {
     counts.set(facet.key, countFacet(catalog, facet, rowsToCount(facet, base, all, kept)));
   }
   const order = rowOrder(catalog, orderOf(query, kind, matches !== null), matches);
   const rows = cutPage(all, order, (query.page - 1) * kind.pageSize, kind.pageSize);
-  return { total: all.count(), ids: rows.map((row) => catalog.ids[row]!), counts };
+  return { total: all.length, ids: rows.map((row) => catalog.ids[row]!), counts };
 }
 
 function keptByFacet(catalog: Catalog, query: Query): Map<string, Bitset> {
@@ -47,13 +47,11 @@ function keptByFacet(catalog: Catalog, query: Query): Map<string, Bitset> {
 }
 
 /** A facet of "any" counts over what every other facet keeps, one of "all" over what all of them keep. */
-function rowsToCount(facet: Facet, base: Bitset, all: Bitset, kept: ReadonlyMap<string, Bitset>): Bitset {
+function rowsToCount(facet: Facet, base: Bitset, all: Uint32Array, kept: ReadonlyMap<string, Bitset>): Uint32Array {
   const countsOwn = facet.control === 'ticks' && facet.join === 'all';
   if (countsOwn || !kept.has(facet.key)) return all;
-  return intersection(
-    base,
-    [...kept].filter(([key]) => key !== facet.key).map(([, rows]) => rows),
-  );
+  const others = [...kept].filter(([key]) => key !== facet.key).map(([, rows]) => rows);
+  return intersection(base, others).toRows();
 }
 
 function intersection(base: Bitset, sets: readonly Bitset[]): Bitset {
@@ -101,6 +99,7 @@ export function runTableQuery(catalog: Catalog, query: TableQuery): Omit<QueryRe
     if (!isWanted) rows.delete(row);
   });
   const order = rowOrder(catalog, query.order, matches);
-  const page = cutPage(rows, order, query.offset, query.limit);
-  return { total: rows.count(), ids: page.map((row) => catalog.ids[row]!) };
+  const found = rows.toRows();
+  const page = cutPage(found, order, query.offset, query.limit);
+  return { total: found.length, ids: page.map((row) => catalog.ids[row]!) };
 }

@@ -1,0 +1,39 @@
+import { dryRun, proposePlan, readCsv } from '@plindo/core/exchange';
+import Papa from 'papaparse';
+import { AIRPORTS_CSV, CONTEXT } from './airports.js';
+import type { Benchmark } from './measure.js';
+import { timed } from './measure.js';
+
+/** Reading a file, proposing its fields and checking every row, beside the bare parsing of the same text. */
+export const importBench: Benchmark = {
+  about: 'reading, sniffing and checking a CSV file beside its bare parsing',
+  usualN: 100_000,
+  async run(n) {
+    const [header = '', ...lines] = AIRPORTS_CSV.trim().split('\n');
+    const text = [header, ...Array.from({ length: n }, (_, at) => lines[at % lines.length]!)].join('\n');
+    let coming = 0;
+    const oursMs = await timed(() => {
+      const read = readCsv(text);
+      if (!read.ok) throw new Error(read.issue.message);
+      coming = dryRun(read.value, proposePlan(read.value, CONTEXT), 'refuse-row', CONTEXT).coming;
+    });
+    let parsed = 0;
+    const referenceMs = await timed(() => {
+      parsed = Papa.parse(text, { skipEmptyLines: true }).data.length - 1;
+    });
+    const ratio = oursMs / referenceMs;
+    const equal = coming === parsed && parsed === n;
+    return [
+      {
+        case: 'read, sniff and check',
+        n,
+        oursMs,
+        reference: 'Papa Parse alone',
+        referenceMs,
+        ratio,
+        hold: null,
+        equal,
+      },
+    ];
+  },
+};
