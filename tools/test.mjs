@@ -17,6 +17,7 @@ const specs = (name, command, { cwd, pattern, before } = {}) => ({
 
 const PARTS = {
   types: whole('types', 'npx --no-install tsc -b core server demo e2e bench'),
+  imports: whole('imports', 'node tools/check-imports.mjs'),
   lint: whole('lint', 'npm run --silent lint'),
   core: specs('core', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'core' }),
   server: specs('server', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'server' }),

@@ -1,6 +1,6 @@
 import type { ChildProcess } from 'node:child_process';
-import { spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { spawn, spawnSync } from 'node:child_process';
+import { cpSync, existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
@@ -36,13 +36,16 @@ export class TestServer {
     return new TestServer(address, /(\S+\/setup#\S+)/.exec(printed)?.[1] ?? null, folder, child);
   }
 
-  /** Fills a new store with the demo and starts on it. */
+  /** Starts on a copy of the demo store, which is filled once a run. */
   static async startDemo(): Promise<TestServer> {
-    const folder = join(mkdtempSync(join(tmpdir(), 'plindo-demo-')), 'store');
-    await new Promise<void>((resolve, reject) => {
-      const child = spawn(process.execPath, ['demo/dist/fill.js', folder], { stdio: 'inherit' });
-      child.on('exit', (code) => (code === 0 ? resolve() : reject(new Error(`filling ended with ${code}`))));
-    });
+    const filled = join(tmpdir(), `plindo-demo-${process.pid}`);
+    if (!existsSync(filled)) {
+      const { status } = spawnSync(process.execPath, ['demo/dist/fill.js', filled], { stdio: 'inherit' });
+      if (status !== 0) throw new Error(`Filling the demo ended with ${status}.`);
+      process.once('exit', () => rmSync(filled, { recursive: true, force: true }));
+    }
+    const folder = mkdtempSync(join(tmpdir(), 'plindo-e2e-'));
+    cpSync(filled, folder, { recursive: true });
     return TestServer.start(folder);
   }
 

@@ -44,6 +44,13 @@ export class Bitset {
     return this;
   }
 
+  /** Takes in the rows of `other`. */
+  unite(other: Bitset): this {
+    const { words } = this;
+    for (let at = 0; at < words.length; at++) words[at]! |= other.words[at] ?? 0;
+    return this;
+  }
+
   count(): number {
     let count = 0;
     for (const word of this.words) count += bitsIn(word);

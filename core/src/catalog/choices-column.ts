@@ -1,4 +1,8 @@
+import { Bitset } from './bitset.js';
+
 const ROOM_FOR_ONE = 1.25;
+/** Sets of rows by choice are kept for so many choices at most; each takes a bit a row. */
+const MOST_KEPT_SETS = 256;
 
 /**
  * Any number of choices a row. The numbers of a row's choices lie side by side in one pool, from `starts[row]` on,
@@ -14,6 +18,8 @@ export class ChoicesColumn {
   /** Keys by number: the defined choices in their order, then keys that listings still hold though they are gone. */
   readonly keys: string[];
   private readonly numbers = new Map<string, number>();
+  /** The rows that have a choice, for choices that were asked for; kept in step with every change. */
+  private readonly rowSets = new Map<number, Bitset>();
 
   constructor(capacity: number, definedKeys: readonly string[]) {
     this.starts = new Uint32Array(capacity);
@@ -29,15 +35,38 @@ export class ChoicesColumn {
     const lengths = new Uint16Array(capacity);
     lengths.set(this.lengths);
     [this.starts, this.lengths] = [starts, lengths];
+    this.rowSets.clear();
   }
 
   put(row: number, keys: readonly string[] | null): void {
+    this.markRow(row, false);
     this.wasted += this.lengths[row] ?? 0;
     const length = keys?.length ?? 0;
     if (this.used + length > this.pool.length) this.makeRoom(length);
     this.starts[row] = this.used;
     this.lengths[row] = length;
     for (const key of keys ?? []) this.pool[this.used++] = this.numberOf(key);
+    this.markRow(row, true);
+  }
+
+  /** The rows that have a choice, by its number. The set belongs to the column: copy it before changing it. */
+  rowsWith(number: number): Bitset {
+    const known = this.rowSets.get(number);
+    if (known) return known;
+    const rows = new Bitset(this.starts.length);
+    for (let row = 0; row < this.starts.length; row++) {
+      const end = this.starts[row]! + this.lengths[row]!;
+      for (let at = this.starts[row]!; at < end; at++) if (this.pool[at] === number) rows.add(row);
+    }
+    if (this.rowSets.size >= MOST_KEPT_SETS) this.rowSets.delete(this.rowSets.keys().next().value!);
+    this.rowSets.set(number, rows);
+    return rows;
+  }
+
+  private markRow(row: number, isIn: boolean): void {
+    if (this.rowSets.size === 0) return;
+    const end = this.starts[row]! + this.lengths[row]!;
+    for (let at = this.starts[row]!; at < end; at++) this.rowSets.get(this.pool[at]!)?.put(row, isIn);
   }
 
   /** The number of a key, or −1 when no listing and no choice has it. */

@@ -40,24 +40,14 @@ function rowsWithChoices(
   values: readonly string[],
   join: 'any' | 'all',
 ): Bitset {
-  const { starts, lengths, pool, keys } = column;
-  const wanted = new Uint8Array(keys.length);
-  let known = 0;
-  for (const value of values) {
-    const number = column.find(value);
-    if (number >= 0) known += 1 - wanted[number]!;
-    if (number >= 0) wanted[number] = 1;
-  }
-  const kept = new Bitset(starts.length);
-  // A value that nothing has can't be met together with the others.
-  if (join === 'all' && known < values.length) return kept;
-  const needed = join === 'all' ? known : 1;
-  for (let row = 0; row < catalog.rows; row++) {
-    const end = starts[row]! + lengths[row]!;
-    let met = 0;
-    for (let at = starts[row]!; at < end; at++) met += wanted[pool[at]!]!;
-    if (met >= needed) kept.add(row);
-  }
+  const sets = values.map((value) => column.find(value)).map((number) => (number < 0 ? null : column.rowsWith(number)));
+  const [first, ...rest] = sets.filter((set) => set !== null);
+  // A value that nothing has adds nothing to the others, and can't be met together with them.
+  if (!first || (join === 'all' && sets.includes(null))) return new Bitset(catalog.existing.capacity);
+  const kept = first.clone();
+  for (const set of rest)
+    if (join === 'all') kept.intersect(set);
+    else kept.unite(set);
   return kept;
 }
 

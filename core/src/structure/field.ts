@@ -1,5 +1,5 @@
 import type { UnitCode } from '../values/index.js';
-import type { FieldTypeName } from './field-types/registry.js';
+import type { FieldTypeName } from './field-types/names.js';
 
 /** One of the values that a choice field offers. The key stands in listings and addresses, the label is read. */
 export interface Choice {

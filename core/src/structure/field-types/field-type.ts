@@ -1,18 +1,9 @@
-import type { Issue, NumberMarks, Result } from '../../values/index.js';
-import { issue, numberMarks, refuse } from '../../values/index.js';
+import type { Issue, Result } from '../../values/index.js';
+import { issue, refuse } from '../../values/index.js';
 import type { Field, FieldSettings } from '../field.js';
 import type { FacetControl } from '../facet.js';
 import type { ColumnSample, Proposal } from './proposal.js';
-
-/** What reading a value depends on beside its field. Made once for a batch, as looking up a locale is slow. */
-export interface ReadContext {
-  readonly locale: string;
-  readonly marks: NumberMarks;
-}
-
-export function readContext(locale: string): ReadContext {
-  return { locale, marks: numberMarks(locale) };
-}
+import type { ReadContext } from './read-context.js';
 
 /** The controls a value is edited with; the Desk has one component for each. */
 export type EditControl =

@@ -2,9 +2,10 @@ import fc from 'fast-check';
 import { BERTH_FIELDS } from '../../../testing/builders.js';
 import type { Field, FieldSettings } from '../field.js';
 import { makeField } from '../field.js';
-import { readContext } from './field-type.js';
-import type { FieldTypeName } from './registry.js';
-import { FIELD_TYPE_NAMES, fieldType } from './registry.js';
+import type { FieldTypeName } from './names.js';
+import { FIELD_TYPE_NAMES } from './names.js';
+import { readContext } from './read-context.js';
+import { fieldType } from './registry.js';
 
 const context = readContext('en-GB');
 const choices = BERTH_FIELDS[1]!.settings.choices!;

@@ -1,6 +1,7 @@
 import { issue, normaliseText, ok, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, wrongType } from './field-type.js';
+import { countFitting } from './proposal.js';
 import { LONGEST_SHORT_TEXT } from './short-text.js';
 
 export const LONGEST_LONG_TEXT = 100_000;
@@ -26,12 +27,15 @@ export const longTextType: FieldType<string> = {
   facet: null,
   words: (value) => value,
   propose(sample) {
-    const hasBreaks = sample.values.some((value) => value.includes('\n'));
-    if (sample.longest < LONG_FROM && !hasBreaks) return null;
+    const isLong = (value: string): boolean => value.length > LONGEST_SHORT_TEXT || value.includes('\n');
+    const long = countFitting(sample, isLong);
+    if (sample.longest < LONG_FROM && long === 0) return null;
+    const breaks = sample.values.some((value) => value.includes('\n')) ? ', and some have several lines' : '';
     return {
-      strength: sample.longest > LONGEST_SHORT_TEXT || hasBreaks ? 0.95 : 0.3,
+      // A single long text in a column of numbers is a slip, not a reason.
+      strength: long >= sample.values.length / 10 ? 0.95 : long > 0 ? 0.6 : 0.3,
       settings: {},
-      reason: `The longest text has ${sample.longest.toLocaleString(sample.context.locale)} characters${hasBreaks ? ', and some have several lines' : ''}.`,
+      reason: `The longest text has ${sample.longest.toLocaleString(sample.context.locale)} characters${breaks}.`,
     };
   },
 };

@@ -11,9 +11,10 @@ import {
   refuse,
 } from '../../values/index.js';
 import type { Field } from '../field.js';
-import type { FieldType, ReadContext } from './field-type.js';
+import type { FieldType } from './field-type.js';
 import { boundsIssue, isEmptyInput, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
+import type { ReadContext } from './read-context.js';
 
 export const DEFAULT_CURRENCY = 'EUR';
 

@@ -1,7 +1,8 @@
 import { formatNumber, issue, ok, parseNumber, refuse } from '../../values/index.js';
-import type { FieldType, ReadContext } from './field-type.js';
+import type { FieldType } from './field-type.js';
 import { inputText, isEmptyInput } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
+import type { ReadContext } from './read-context.js';
 
 /** A point on the earth in degrees (WGS 84), and an address in words if there is one. */
 export interface Place {

@@ -1,5 +1,5 @@
 import type { FieldSettings } from '../field.js';
-import type { ReadContext } from './field-type.js';
+import type { ReadContext } from './read-context.js';
 
 /** The values of one column of a file, as the sniffing sees them. */
 export interface ColumnSample {

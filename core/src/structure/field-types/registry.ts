@@ -5,6 +5,7 @@ import type { FieldType } from './field-type.js';
 import { longTextType } from './long-text.js';
 import { measureType } from './measure.js';
 import { moneyType } from './money.js';
+import type { FieldTypeName } from './names.js';
 import { oneChoiceType } from './one-choice.js';
 import { phoneType } from './phone.js';
 import { pictureType } from './picture.js';
@@ -15,7 +16,7 @@ import { webAddressType } from './web-address.js';
 import { wholeNumberType } from './whole-number.js';
 import { yesNoType } from './yes-no.js';
 
-/** All field types by name, in the order in which they are offered. */
+/** All field types by name. */
 export const FIELD_TYPES = {
   'short-text': shortTextType,
   'long-text': longTextType,
@@ -32,11 +33,7 @@ export const FIELD_TYPES = {
   phone: phoneType,
   picture: pictureType,
   place: placeType,
-} as const;
-
-export type FieldTypeName = keyof typeof FIELD_TYPES;
-
-export const FIELD_TYPE_NAMES = Object.keys(FIELD_TYPES) as FieldTypeName[];
+} as const satisfies Record<FieldTypeName, object>;
 
 export function isFieldTypeName(name: string): name is FieldTypeName {
   return Object.hasOwn(FIELD_TYPES, name);

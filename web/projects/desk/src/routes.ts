@@ -1,20 +1,13 @@
 import { inject } from '@angular/core';
-import type { CanActivateFn, CanDeactivateFn, Routes } from '@angular/router';
+import type { CanActivateFn, Routes } from '@angular/router';
 import { Router } from '@angular/router';
 import { SessionStore } from '@plindo/api';
-
-/** A page that may hold work that isn't saved. */
-export interface MayHoldWork {
-  /** Whether it can be left, asking first where something would be lost. */
-  mayLeave(): boolean;
-}
+import { mayLeave } from './shared/may-hold-work';
 
 const signedIn: CanActivateFn = (_route, { url }) => {
   const [session, router] = [inject(SessionStore).session(), inject(Router)];
   return session?.user ? true : router.createUrlTree(['/sign-in'], { queryParams: { next: url } });
 };
-
-const mayLeave: CanDeactivateFn<MayHoldWork> = (page) => page.mayLeave();
 
 /** The Desk's pages, by stage. Each is loaded when it is first opened. */
 export const DESK_ROUTES: Routes = [

@@ -23,7 +23,7 @@ import type { Kind } from '@plindo/core/structure';
 import { readContext } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
-import type { MayHoldWork } from '../routes';
+import type { MayHoldWork } from '../shared/may-hold-work';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
 import { FieldControl } from './field-control';

@@ -41,7 +41,11 @@ describe('The import desk in the worker', () => {
   });
 
   it('says what is wrong with a file', async () => {
-    const answer = await new ImportDesk().answer(7, { do: 'read', file: new File(['a,b\n"x,1\n'], 'x.csv'), locale: 'en' });
+    const answer = await new ImportDesk().answer(7, {
+      do: 'read',
+      file: new File(['a,b\n"x,1\n'], 'x.csv'),
+      locale: 'en',
+    });
     expect('issue' in answer && [answer.id, answer.issue.code, answer.issue.line]).toEqual([7, 'file.quote', 2]);
   });
 });
@@ -49,7 +53,11 @@ describe('The import desk in the worker', () => {
 describe('The names of a kind from a file', () => {
   it('are one and many of it', () => {
     expect(kindNames('airports.csv')).toEqual({ one: 'Airport', many: 'Airports', slug: 'airports' });
-    expect(kindNames('my_companies-2024.csv')).toEqual({ one: 'My company', many: 'My companies', slug: 'my-companies' });
+    expect(kindNames('my_companies-2024.csv')).toEqual({
+      one: 'My company',
+      many: 'My companies',
+      slug: 'my-companies',
+    });
     expect(kindNames('staff.csv')).toEqual({ one: 'Staff', many: 'Staffs', slug: 'staffs' });
     expect(kindNames('2024.csv').many).toBe('Listings');
   });

@@ -15,7 +15,7 @@ import { issue, slugOf } from '@plindo/core/values';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import { firstValueFrom } from 'rxjs';
-import type { MayHoldWork } from '../../routes';
+import type { MayHoldWork } from '../../shared/may-hold-work';
 import { KindsStore } from '../../shared/kinds-store';
 import { ColumnTable } from './column-table';
 import type { FileFacts } from './import-protocol';

@@ -1,0 +1,154 @@
+import type { Browser } from 'playwright-core';
+import { PHONE, accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
+import { TestServer } from '../harness/server.js';
+
+describe('The demo site', () => {
+  let server: TestServer;
+  let browser: Browser;
+
+  beforeAll(async () => {
+    server = await TestServer.startDemo();
+    browser = await openBrowser();
+  }, 120_000);
+
+  afterAll(async () => {
+    await browser.close();
+    await server.stop();
+  });
+
+  it('works with JavaScript off: search, facets, range, sort, pages and a listing', async () => {
+    const page = await openPage(browser, { javaScriptEnabled: false });
+    await page.goto(`${server.address}/berths`);
+    expect(await page.getByRole('status').innerText()).toBe('156 berths');
+    await page.getByRole('checkbox', { name: /^Kessel Light / }).check();
+    await page.getByRole('checkbox', { name: /^Greyfin Marina / }).check();
+    await page.getByLabel('Price a night to EUR').fill('40');
+    await page.getByLabel('Sort by').selectOption({ label: 'Price a night, lowest first' });
+    await page.getByRole('button', { name: 'Apply' }).click();
+    const total = Number.parseInt(await page.getByRole('status').innerText(), 10);
+    expect(total).toBeGreaterThan(5);
+    const chips = (await page.locator('.chips a').allInnerTexts()).map((text) => text.replace(/\s+/g, ' '));
+    expect(chips).toEqual([
+      'Take back Harbour: Greyfin Marina',
+      'Take back Harbour: Kessel Light',
+      'Take back Price a night: up to €40',
+      'Clear all',
+    ]);
+    const prices = await page.locator('pl-card dl div', { hasText: 'Price a night' }).locator('dd').allInnerTexts();
+    const numbers = prices.map((price) => Number(price.replace('€', '')));
+    expect(numbers).toEqual([...numbers].sort((a, b) => a - b));
+    expect(numbers.every((price) => price <= 40)).toBeTrue();
+    await page.getByRole('link', { name: 'Take back Harbour: Greyfin Marina' }).click();
+    expect(Number.parseInt(await page.getByRole('status').innerText(), 10)).toBeLessThan(total);
+    await page.goto(`${server.address}/berths`);
+    await page.getByRole('link', { name: 'Next' }).click();
+    expect(page.url()).toBe(`${server.address}/berths?page=2`);
+    await page.locator('pl-card h3 a').first().click();
+    expect(await page.getByRole('heading', { level: 1 }).innerText()).toContain('berth');
+    await page.getByRole('link', { name: 'All berths' }).click();
+    expect(page.url()).toBe(`${server.address}/berths`);
+    await page.context().close();
+  }, 60_000);
+
+  it('follows each choice without reloading, and back and forward lead through the states', async () => {
+    const page = await openPage(browser);
+    await page.goto(`${server.address}/berths`);
+    await page.evaluate(() => Object.assign(window, { notReloaded: true }));
+    await page.getByRole('checkbox', { name: /^Quay wall / }).check();
+    await page.waitForURL('**/berths?type=quay-wall');
+    const first = await page.getByRole('status').innerText();
+    await page.getByRole('checkbox', { name: /^Hammerhead / }).check();
+    await page.waitForURL(/type=(quay-wall,hammerhead|hammerhead,quay-wall)/);
+    await page.goBack();
+    await page.waitForURL('**/berths?type=quay-wall');
+    await page.getByRole('status').filter({ hasText: first }).waitFor();
+    expect(await page.getByRole('checkbox', { name: /^Hammerhead / }).isChecked()).toBeFalse();
+    expect(await page.getByRole('checkbox', { name: /^Quay wall / }).isChecked()).toBeTrue();
+    await page.goForward();
+    await page.waitForURL(/hammerhead/);
+    await page.getByRole('link', { name: 'Clear all' }).last().click();
+    await page
+      .getByRole('status')
+      .filter({ hasText: /^156 berths$/ })
+      .waitFor();
+    expect(await page.evaluate(() => 'notReloaded' in window)).toBeTrue();
+    expect(page.complaints).toEqual([]);
+    await page.context().close();
+  }, 60_000);
+
+  it('asks for all of what is ticked where the facet says so', async () => {
+    const page = await openPage(browser);
+    await page.goto(`${server.address}/berths`);
+    const water = page.getByRole('checkbox', { name: /^Water / });
+    await water.check();
+    await page.waitForURL('**facility=water');
+    const lighting = page.locator('li').filter({ has: page.getByRole('checkbox', { name: /^Lighting / }) });
+    const promised = Number.parseInt(await lighting.locator('.count').innerText(), 10);
+    await lighting.getByRole('checkbox').check();
+    await page.waitForURL(/water,lighting/);
+    await page
+      .getByRole('status')
+      .filter({ hasText: `${promised} of 156 berths` })
+      .waitFor();
+    await page.context().close();
+    expect(promised).toBeGreaterThan(0);
+  }, 60_000);
+
+  it('opens its facets as a sheet on a phone, with the number that they lead to', async () => {
+    const page = await openPage(browser, { viewport: PHONE, hasTouch: true, isMobile: true });
+    await page.goto(`${server.address}/harbours`);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(PHONE.width);
+    expect(await page.getByRole('checkbox', { name: /^Laundry / }).isVisible()).toBeFalse();
+    await page.getByRole('button', { name: 'Filters' }).click();
+    await page.getByRole('checkbox', { name: /^Laundry / }).check();
+    await page
+      .getByRole('button', { name: /^Show \d+$/ })
+      .filter({ hasText: 'Show 4' })
+      .click();
+    expect(await page.getByRole('checkbox', { name: /^Laundry / }).isVisible()).toBeFalse();
+    expect(await page.getByRole('status').innerText()).toBe('4 of 12 harbours');
+    await page.getByRole('button', { name: 'Filters 1' }).click();
+    await page.keyboard.press('Escape');
+    expect(
+      await page.getByRole('button', { name: 'Filters 1' }).evaluate((button) => button === document.activeElement),
+    ).toBeTrue();
+    await page.context().close();
+  }, 60_000);
+
+  it('can be used by keyboard alone', async () => {
+    const page = await openPage(browser);
+    await page.goto(`${server.address}/harbours`);
+    await page.keyboard.press('Tab');
+    expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('To the content');
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('lighthouse');
+    await page.getByRole('status').filter({ hasText: '1 of 12 harbours' }).waitFor();
+    expect(await page.evaluate(() => (document.activeElement as HTMLInputElement).value)).toBe('lighthouse');
+    await page.context().close();
+  }, 60_000);
+
+  for (const path of ['/', '/berths', '/berths?type=quay-wall&q=quay', '/harbours/kessel-light', '/nowhere']) {
+    it(`has no faults that axe-core finds by WCAG 2.2 AA: ${path}`, async () => {
+      for (const viewport of [PHONE, { width: 1280, height: 800 }]) {
+        const page = await openPage(browser, { viewport });
+        await page.goto(`${server.address}${path}`, { waitUntil: 'networkidle' });
+        expect(await accessibilityFaults(page)).toEqual([]);
+        await page.context().close();
+      }
+    }, 60_000);
+  }
+
+  it('says what is not there, and leads back', async () => {
+    const page = await openPage(browser);
+    expect((await page.goto(`${server.address}/berths/nowhere`))?.status()).toBe(404);
+    await page.getByRole('link', { name: 'the front page' }).click();
+    await page.getByRole('heading', { name: 'Merrow Sound Waterside Guide', level: 1 }).waitFor();
+    await page.goto(`${server.address}/berths?q=zzzzzz`);
+    await page.getByText('Nothing matches all of that.').waitFor();
+    await page.goto(`${server.address}/berths?page=99`);
+    await page.getByRole('link', { name: 'Go to the last one' }).click();
+    await page.waitForURL('**page=7');
+    await page.context().close();
+  }, 60_000);
+});
