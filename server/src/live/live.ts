@@ -24,7 +24,6 @@ export class Live {
   private building: Promise<unknown> = Promise.resolve();
   /** By kind, the changes that came while its catalog was being built. */
   private readonly missed = new Map<number, ListingChange[]>();
-  private readonly listeners = new Set<() => void>();
 
   constructor(private readonly store: Store) {}
 
@@ -42,7 +41,7 @@ export class Live {
     await this.store.saveSite(settings);
     this.settings = settings;
     if (needsRebuild) for (const kind of this.kinds()) await this.build(kind);
-    this.touch();
+    this.revision++;
   }
 
   kinds(): Kind[] {
@@ -83,13 +82,7 @@ export class Live {
     const kind = (await this.store.kinds()).find(({ id }) => id === kindId);
     if (!kind) this.catalogs.delete(kindId);
     else if (!this.catalogs.get(kindId)?.redefine(kind)) await this.build(kind);
-    this.touch();
-  }
-
-  /** Calls `listener` at each new revision; returns what ends it. */
-  onRevision(listener: () => void): () => void {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
+    this.revision++;
   }
 
   private async apply(entries: readonly ChangeEntry[]): Promise<void> {
@@ -97,7 +90,7 @@ export class Live {
     for (const entry of entries) {
       if (entry.entity === 'listing') this.applyListing(entry, changedKinds);
     }
-    this.touch();
+    this.revision++;
     for (const id of changedKinds) await this.reload(id);
   }
 
@@ -134,11 +127,6 @@ export class Live {
       if (step.done) return step.value;
       await new Promise((resolve) => setImmediate(resolve));
     }
-  }
-
-  private touch(): void {
-    this.revision++;
-    for (const listener of this.listeners) listener();
   }
 }
 
