@@ -146,10 +146,10 @@ export class Catalog {
   }
 
   private putValue(row: number, field: Field, value: unknown): void {
-    const spec = fieldType(field.type).column;
+    const type = fieldType(field.type);
     const column = this.columns.get(field.key);
-    if (!spec || !column) return;
-    const given = value === undefined ? null : spec.of(value);
+    if (!type.column || !column) return;
+    const given = type.holds(value) ? type.column.of(value) : null;
     // The column was made from the same spec, so the kinds agree.
     (column as { put(row: number, value: unknown): void }).put(row, given);
   }
@@ -187,8 +187,9 @@ export function documentOf(listing: Listing, kind: Kind): TextDocument {
   const byWeight = new Map<number, string>();
   for (const field of kind.fields) {
     const value = listing.values[field.key];
-    if (field.searchWeight === 0 || value === undefined) continue;
-    const words = fieldType(field.type).words?.(value, field);
+    const type = fieldType(field.type);
+    if (field.searchWeight === 0 || !type.holds(value)) continue;
+    const words = type.words?.(value, field);
     if (words) byWeight.set(field.searchWeight, `${byWeight.get(field.searchWeight) ?? ''} ${words}`);
   }
   return { title: listing.title, summary: listing.summary, byWeight };

@@ -83,6 +83,17 @@ describe('An index page', () => {
   });
 });
 
+describe('A listing whose values are older than its fields', () => {
+  it('is shown without what its fields cannot read, and breaks no query', () => {
+    const old = makeListing({
+      id: 1,
+      values: { price: 'dear', type: 7, length: { value: 3, unit: 'kg' }, since: 'soon' },
+    });
+    expect(listingPage(scene, kind, old).slots.map(({ text }) => text)).toEqual(['3 kg']);
+    expect(runQuery(buildCatalog(kind, [old], 'en'), queryFromUrl([], kind)).total).toBe(1);
+  });
+});
+
 describe('The pager', () => {
   const shown = (total: number, at: number): string =>
     pagerModel({ total, pageSize: 10, page: at }, (n) => `?page=${n}`)

@@ -28,7 +28,7 @@ export function cardOf(listing: Listing, kind: KindDefinition, locale: string): 
 /** The values that a listing has in the given fields, each with its label; empty ones are left out. */
 export function slotsOf(listing: Listing, fields: readonly Field[], locale: string): SlotModel[] {
   return fields
-    .filter((field) => listing.values[field.key] !== undefined)
+    .filter((field) => fieldType(field.type).holds(listing.values[field.key]))
     .map((field) => slotOf(field, listing.values[field.key], locale));
 }
 

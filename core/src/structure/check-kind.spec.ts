@@ -1,5 +1,5 @@
 import { BERTH_FIELDS, makeKind } from '../../testing/builders.js';
-import { checkKind } from './check-kind.js';
+import { checkKind, checkKindChange } from './check-kind.js';
 import { makeField } from './field.js';
 
 const berths = makeKind(BERTH_FIELDS);
@@ -48,6 +48,17 @@ describe('A kind', () => {
       'at least one choice',
     );
     expect(complaints({ fields: [...berths.fields, { ...field, type: 'magic' as never }] })).toContain('no known type');
+  });
+
+  it('keeps the type, dimension and currency of the fields that hold values', () => {
+    const change = (key: string, given: object): number =>
+      checkKindChange(berths, { ...berths, fields: berths.fields.map((f) => (f.key === key ? { ...f, ...given } : f)) })
+        .length;
+    expect(change('length', { settings: { unit: 'ft' } })).toBe(0);
+    expect(change('note', { label: 'Remark', required: true })).toBe(0);
+    expect(change('length', { settings: { unit: 'kg' } })).toBe(1);
+    expect(change('price', { settings: { currency: 'USD' } })).toBe(1);
+    expect(change('note', { type: 'money' })).toBe(1);
   });
 
   it('has facets over fields that are there, in a form that fits them', () => {

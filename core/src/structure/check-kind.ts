@@ -1,8 +1,9 @@
-import type { Issue } from '../values/index.js';
-import { foldText, isSlug, issue } from '../values/index.js';
+import type { Issue, UnitCode } from '../values/index.js';
+import { foldText, isSlug, issue, unitsLike } from '../values/index.js';
 import { RESERVED_KEYS } from './facet.js';
 import type { Facet } from './facet.js';
 import type { Field } from './field.js';
+import { DEFAULT_UNIT } from './field-types/measure.js';
 import { fieldType, isFieldTypeName } from './field-types/registry.js';
 import type { Kind, KindDefinition } from './kind.js';
 import { fieldByKey } from './kind.js';
@@ -28,6 +29,28 @@ export const RESERVED_SLUGS: readonly string[] = [
 /** Everything that is wrong with a kind; `others` are the kinds it must not clash with. */
 export function checkKind(kind: KindDefinition, others: readonly Kind[]): Issue[] {
   return [...checkNames(kind, others), ...checkFields(kind), ...checkFacets(kind), ...checkSortChoices(kind)];
+}
+
+/**
+ * What stands in the way of a new definition of a kind that has listings: a field keeps its type, the dimension of its
+ * unit and its currency, because its values were read with them.
+ */
+export function checkKindChange(before: KindDefinition, after: KindDefinition): Issue[] {
+  return after.fields.flatMap((field) => {
+    const old = fieldByKey(before, field.key);
+    if (!old) return [];
+    const isSame =
+      old.type === field.type &&
+      old.settings.currency === field.settings.currency &&
+      (field.type !== 'measure' || unitsLike(unitOf(old)).includes(unitOf(field)));
+    if (isSame) return [];
+    const reason = `${field.label} holds values of its present type; add a new field for another one.`;
+    return [issue('kind.fields', { reason }, { field: 'fields' })];
+  });
+}
+
+function unitOf({ settings }: Field): UnitCode {
+  return settings.unit ?? DEFAULT_UNIT;
 }
 
 function checkNames(kind: KindDefinition, others: readonly Kind[]): Issue[] {

@@ -35,7 +35,7 @@ export function apiRouter(services: Services): Router {
 function mount(router: Router, route: Route): void {
   const steps: RequestHandler[] = [permissionCheck(route)];
   if (route.before) steps.push(route.before);
-  if (route.body) steps.push(express.json({ limit: LARGEST_BODY }));
+  if (route.body) steps.push(express.json({ limit: route.largestBody ?? LARGEST_BODY }));
   if (route.file) {
     const upload = multer({
       storage: multer.memoryStorage(),

@@ -29,6 +29,8 @@ export interface RouteDefinition<Body, Query> {
   /** One sentence for the API's document. */
   readonly summary: string;
   readonly body?: ClassConstructor<Body & object>;
+  /** The largest body, where it isn't the usual 4 MB. */
+  readonly largestBody?: string;
   readonly query?: ClassConstructor<Query & object>;
   /** Name of the answer's type in core/contract, for the document; absent when there is no content. */
   readonly answers?: string;

@@ -1,6 +1,6 @@
 import type { Changed, KindSummary, User } from '@plindo/core/contract';
 import type { Kind, KindDefinition } from '@plindo/core/structure';
-import { checkKind } from '@plindo/core/structure';
+import { checkKind, checkKindChange } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import type { Store, Unit } from '../store/index.js';
 import { Refusal, refuseIfAny } from './refusal.js';
@@ -33,6 +33,8 @@ export class Kinds {
   async update(user: User, id: number, version: number, definition: KindDefinition): Promise<Changed<Kind>> {
     this.check(definition, id);
     const was = this.live.kind(id);
+    const hasListings = Object.values(this.live.countsOf(id)).some((count) => count > 0);
+    if (was && hasListings) refuseIfAny(checkKindChange(was, definition));
     const verb =
       was?.published === definition.published ? 'Changed' : definition.published ? 'Published' : 'Unpublished';
     const head = { userId: user.id, sentence: `${verb} ${definition.many}` };

@@ -1,7 +1,7 @@
 import { issue, ok, refuse } from '../../values/index.js';
 import type { DateOrder, Field } from '../field.js';
 import type { FieldType } from './field-type.js';
-import { isEmptyInput, wrongType } from './field-type.js';
+import { isEmptyInput, isText, wrongType } from './field-type.js';
 import type { ColumnSample } from './proposal.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 
@@ -72,6 +72,7 @@ export const dateType: FieldType<string> = {
     if (days !== null) return ok(dateFromDayNumber(days));
     return refuse(issue('value.not-a-date', { label: field.label, found: input }, { field: field.key }));
   },
+  holds: (value): value is string => isText(value) && ISO.test(value),
   toText: (value) => value,
   format(value, field, locale) {
     const { before = '', after = '' } = field.settings;

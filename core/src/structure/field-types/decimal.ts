@@ -1,6 +1,6 @@
 import { decimalsOf, formatNumber, issue, ok, parseNumber, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
-import { boundsIssue, isEmptyInput, wrongType } from './field-type.js';
+import { boundsIssue, isEmptyInput, isNumber, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import { LEADING_ZERO, extent, formatPlain, plainNumberColumn } from './whole-number.js';
 
@@ -25,6 +25,7 @@ export const decimalType: FieldType<number> = {
     const outside = boundsIssue(value, field, (bound) => formatNumber(bound, context.locale));
     return outside ? refuse(outside) : ok(value === 0 ? 0 : value);
   },
+  holds: isNumber,
   toText: (value) => String(value),
   format: formatPlain,
   column: plainNumberColumn,

@@ -1,5 +1,6 @@
 import { issue, ok, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
+import { isText } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import { readLine } from './short-text.js';
 
@@ -27,6 +28,7 @@ export const emailType: FieldType<string> = {
     if (isEmail(line.value)) return ok(line.value);
     return refuse(issue('value.not-an-email', { label: field.label, found: line.value }, { field: field.key }));
   },
+  holds: isText,
   toText: (value) => value,
   format: (value) => value,
   column: { kind: 'text', of: (value) => value },

@@ -44,6 +44,11 @@ export interface FieldType<Value> {
    * again gives the same. Bounds and length are checked here too.
    */
   read(input: unknown, field: Field, context: ReadContext): Result<Value | null>;
+  /**
+   * Whether something has the form of a value of this type. What lies in the store was read by the type that its field
+   * had at the time; a field that was replaced since must not break a page.
+   */
+  holds(value: unknown): value is Value;
   /** The value as text that {@link read} takes back unchanged; for table cells and CSV. */
   toText(value: Value, field: Field): string;
   /** The value for readers, with unit and in the locale's manner; without the label. */
@@ -60,6 +65,16 @@ export interface FieldType<Value> {
 /** Whether an input stands for "no value". */
 export function isEmptyInput(input: unknown): boolean {
   return input === null || input === undefined || (typeof input === 'string' && input.trim() === '');
+}
+
+/** {@link FieldType.holds} of the types that are kept as a text. */
+export function isText(value: unknown): value is string {
+  return typeof value === 'string';
+}
+
+/** {@link FieldType.holds} of the types that are kept as a number. */
+export function isNumber(value: unknown): value is number {
+  return typeof value === 'number';
 }
 
 /** An input as a message can quote it. */

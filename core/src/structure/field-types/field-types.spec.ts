@@ -71,6 +71,16 @@ describe('Each field type', () => {
       );
     });
 
+    it(`knows its own values, and takes nothing else for one: ${name}`, () => {
+      fc.assert(
+        fc.property(GOOD_INPUTS[name], (input) => {
+          const value = readBack(input);
+          if (value !== null) expect(type.holds(value)).toBeTrue();
+        }),
+      );
+      for (const foreign of [undefined, null, Symbol('x'), { minor: 'x' }]) expect(type.holds(foreign)).toBeFalse();
+    });
+
     it(`reads its own text as the same value: ${name}`, () => {
       if (name === 'picture')
         return expect(type.toText(readBack({ hash: 'a'.repeat(32), width: 1, height: 1 }), field(name))).toBe(

@@ -1,6 +1,6 @@
 import { issue, normaliseText, ok, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
-import { isEmptyInput, wrongType } from './field-type.js';
+import { isEmptyInput, isText, wrongType } from './field-type.js';
 import { countFitting } from './proposal.js';
 import { LONGEST_SHORT_TEXT } from './short-text.js';
 
@@ -21,6 +21,7 @@ export const longTextType: FieldType<string> = {
     if (text.length <= greatest) return ok(text);
     return refuse(issue('value.too-long', { label: field.label, found: text.length, greatest }, { field: field.key }));
   },
+  holds: isText,
   toText: (value) => value,
   format: (value) => value,
   column: null,

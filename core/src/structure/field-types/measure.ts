@@ -68,10 +68,12 @@ export const measureType: FieldType<Measure> = {
     const outside = boundsIssue(convertMeasure(measure, own), field, (bound) => formatIn(bound, own, context.locale));
     return outside ? refuse(outside) : ok(measure);
   },
+  holds: (value): value is Measure => isUnit(asMeasure(value)?.unit ?? ''),
   toText: ({ value, unit }) => `${value} ${unitSymbol(unit)}`,
   format(measure, field, locale) {
     const { before = '', after = '' } = field.settings;
-    const own = unitOf(field);
+    // A field that was given a unit of another dimension shows older values in their own.
+    const own = unitsLike(unitOf(field)).includes(measure.unit) ? unitOf(field) : measure.unit;
     return [before, formatIn(convertMeasure(measure, own), own, locale), after].filter((part) => part !== '').join(' ');
   },
   column: {

@@ -83,6 +83,7 @@ export const moneyType: FieldType<Money> = {
     const outside = boundsIssue(major, field, (bound) => formatMajor(bound, field, context.locale));
     return outside ? refuse(outside) : ok(given);
   },
+  holds: isMoney,
   toText: (value) => moneyToText(value),
   format(value, field, locale) {
     const { before = '', after = '' } = field.settings;

@@ -10,7 +10,7 @@ import {
   notAChoice,
 } from './choices.js';
 import type { FieldType } from './field-type.js';
-import { isEmptyInput, wrongType } from './field-type.js';
+import { isEmptyInput, isText, wrongType } from './field-type.js';
 
 /** A column looks like choices when its values come back at least this often on average. */
 const LEAST_REPEATS = 3;
@@ -28,6 +28,7 @@ export const oneChoiceType: FieldType<string> = {
     const choice = findChoice(String(input), field.settings.choices ?? []);
     return choice ? ok(choice.key) : notAChoice(String(input), field);
   },
+  holds: isText,
   toText: (value, field) => choiceLabel(value, field),
   format: (value, field) => choiceLabel(value, field),
   column: { kind: 'choices', of: (value) => [value] },

@@ -1,5 +1,6 @@
 import { issue, ok, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
+import { isText } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import { readLine } from './short-text.js';
 
@@ -25,6 +26,7 @@ export const phoneType: FieldType<string> = {
     if (isPhone(line.value)) return ok(line.value);
     return refuse(issue('value.not-a-phone', { label: field.label, found: line.value }, { field: field.key }));
   },
+  holds: isText,
   toText: (value) => value,
   format: (value) => value,
   column: { kind: 'text', of: (value) => value },

@@ -34,6 +34,7 @@ export const pictureType: FieldType<Picture> = {
     if (typeof input !== 'string') return wrongType(field, 'a picture');
     return refuse(issue('value.not-a-picture', { label: field.label, found: input }, { field: field.key }));
   },
+  holds: (value): value is Picture => asPicture(value) !== null,
   toText: ({ hash }) => hash,
   format: ({ alt }) => alt,
   column: null,

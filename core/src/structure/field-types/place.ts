@@ -47,6 +47,11 @@ function readJson(input: object, context: ReadContext): Place | null {
   return makePlace(lat, lon, address.trim());
 }
 
+function isPlace(value: unknown): value is Place {
+  const place = value as Partial<Place> | null;
+  return typeof place === 'object' && Number.isFinite(place?.latitude) && Number.isFinite(place?.longitude);
+}
+
 /** Two numbers with decimals; whole ones could as well be one number with its thousands marked. */
 const LOOKS_LIKE_A_PAIR = /^[-+−]?\d+[.,]\d+\s*[,; ]\s*[-+−]?\d+[.,]\d+/u;
 
@@ -70,6 +75,7 @@ export const placeType: FieldType<Place> = {
     if (place) return ok(place);
     return refuse(issue('value.not-a-place', { label: field.label, found: inputText(input) }, { field: field.key }));
   },
+  holds: isPlace,
   toText: ({ latitude, longitude, address }) => [`${latitude}, ${longitude}`, address].filter(Boolean).join('; '),
   format({ latitude, longitude, address }, _field, locale) {
     const degrees = `${compass(latitude, 'N', 'S', locale)} ${compass(longitude, 'E', 'W', locale)}`;

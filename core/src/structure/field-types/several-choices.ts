@@ -54,6 +54,7 @@ export const severalChoicesType: FieldType<readonly string[]> = {
     const ordered = choices.map((choice) => choice.key).filter((key) => keys.has(key));
     return ok(ordered.length === 0 ? null : ordered);
   },
+  holds: (value): value is readonly string[] => Array.isArray(value),
   toText: (value, field) => value.map((key) => choiceLabel(key, field)).join('; '),
   format: (value, field, locale) =>
     new Intl.ListFormat(locale, { type: 'unit' }).format(value.map((key) => choiceLabel(key, field))),

@@ -2,7 +2,7 @@ import type { Result } from '../../values/index.js';
 import { issue, normaliseLine, ok, refuse } from '../../values/index.js';
 import type { Field } from '../field.js';
 import type { FieldType } from './field-type.js';
-import { isEmptyInput, wrongType } from './field-type.js';
+import { isEmptyInput, isText, wrongType } from './field-type.js';
 
 export const LONGEST_SHORT_TEXT = 300;
 
@@ -26,6 +26,7 @@ export const shortTextType: FieldType<string> = {
   settings: ['longest', 'before', 'after'],
   short: true,
   read: (input, field) => readLine(input, field, field.settings.longest ?? LONGEST_SHORT_TEXT),
+  holds: isText,
   toText: (value) => value,
   format: (value) => value,
   column: { kind: 'text', of: (value) => value },

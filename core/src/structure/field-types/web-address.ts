@@ -1,5 +1,6 @@
 import { issue, ok, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
+import { isText } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import { readLine } from './short-text.js';
 
@@ -30,6 +31,7 @@ export const webAddressType: FieldType<string> = {
     if (address !== null) return ok(address);
     return refuse(issue('value.not-an-address', { label: field.label, found: line.value }, { field: field.key }));
   },
+  holds: isText,
   toText: (value) => value,
   format: (value) => value.replace(WITH_SCHEME, '').replace(/\/$/, ''),
   column: { kind: 'text', of: (value) => value.replace(WITH_SCHEME, '') },

@@ -1,7 +1,7 @@
 import { decimalsOf, formatNumber, issue, ok, parseNumber, refuse } from '../../values/index.js';
 import type { Field } from '../field.js';
 import type { ColumnSpec, FieldType } from './field-type.js';
-import { boundsIssue, isEmptyInput, wrongType } from './field-type.js';
+import { boundsIssue, isEmptyInput, isNumber, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 
 /** How a plain number stands in the catalog and in addresses; shared with the decimal type. */
@@ -44,6 +44,7 @@ export const wholeNumberType: FieldType<number> = {
     const outside = boundsIssue(value, field, (bound) => formatNumber(bound, context.locale));
     return outside ? refuse(outside) : ok(value === 0 ? 0 : value);
   },
+  holds: isNumber,
   toText: (value) => String(value),
   format: formatPlain,
   column: plainNumberColumn,

@@ -28,6 +28,7 @@ export const yesNoType: FieldType<boolean> = {
     if (value !== null) return ok(value);
     return refuse(issue('value.not-yes-no', { label: field.label, found: String(input) }, { field: field.key }));
   },
+  holds: (value): value is boolean => typeof value === 'boolean',
   toText: (value) => (value ? 'yes' : 'no'),
   format: (value) => (value ? 'Yes' : 'No'),
   column: { kind: 'yes-no', of: (value) => value },

@@ -28,6 +28,8 @@ export function importRoutes({ imports }: Services): Route[] {
       permission: 'import files',
       summary: 'Send the next rows; each batch is written in one transaction.',
       body: ImportBatchDto,
+      // A single row may hold 200 cells of 100,000 characters.
+      largestBody: '32mb',
       answers: 'ImportState',
       handle: (call) => imports.takeIn(signedIn(call), call.id(), call.body),
     }),

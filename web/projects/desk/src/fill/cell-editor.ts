@@ -118,7 +118,7 @@ export class CellEditor {
   });
   protected readonly text = computed(() => {
     const value = this.value();
-    return value === undefined ? '' : this.type().toText(value, this.field());
+    return this.type().holds(value) ? this.type().toText(value, this.field()) : '';
   });
   protected readonly inputType = computed(() => (this.type().control === 'date' ? 'date' : 'text'));
 

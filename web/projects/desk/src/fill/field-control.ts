@@ -121,8 +121,8 @@ export class FieldControl {
   );
   protected readonly text = computed(() => {
     const input = this.input();
-    if (input === undefined || input === null) return '';
-    return typeof input === 'string' ? input : this.type().toText(input, this.field());
+    if (typeof input === 'string') return input;
+    return this.type().holds(input) ? this.type().toText(input, this.field()) : '';
   });
   protected readonly suffix = computed(() => {
     const { type, settings } = this.field();

@@ -132,7 +132,8 @@ export class TablePage {
 
   protected shown(column: TableColumn, listing: Listing): string {
     const value = column.valueOf(listing);
-    return value === undefined ? '' : fieldType(column.field.type).format(value, column.field, this.context().locale);
+    const type = fieldType(column.field.type);
+    return type.holds(value) ? type.format(value, column.field, this.context().locale) : '';
   }
 
   protected isEditing(listing: Listing, column: TableColumn): boolean {
