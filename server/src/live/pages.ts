@@ -5,7 +5,7 @@ import { BLANK_QUERY, queryFromUrl, runQuery } from '@plindo/core/query';
 import type { Store } from '../store/index.js';
 import type { Live } from './live.js';
 
-const CARDS_A_KIND_ON_HOME = 3;
+const CARDS_A_KIND_ON_HOME = 4;
 
 /** Answers addresses of the public side with page models. */
 export class Pages {

@@ -29,7 +29,7 @@ import { PictureView } from '@plindo/listing-view';
         <p class="problem" role="alert">{{ refused() }}</p>
       }
       <div class="button-row">
-        <label class="file">
+        <label class="file-button">
           <input
             type="file"
             accept="image/*"
@@ -58,24 +58,6 @@ import { PictureView } from '@plindo/listing-view';
     }
     .problem {
       color: var(--pl-signal);
-    }
-    .file input {
-      position: absolute;
-      inline-size: 1px;
-      block-size: 1px;
-      opacity: 0;
-    }
-    .file span {
-      display: inline-flex;
-      align-items: center;
-      min-block-size: 2.25rem;
-      padding-inline: 0.875rem;
-      border: 1px solid var(--mat-sys-outline);
-      border-radius: var(--pl-corner);
-      cursor: pointer;
-    }
-    .file input:focus-visible + span {
-      outline: 3px solid var(--pl-teal);
     }
   `,
 })

@@ -1,0 +1,88 @@
+import { BERTH_FIELDS, makeKind, makeListing } from '../../testing/builders.js';
+import { makeField } from '../structure/index.js';
+import { buildCatalog, catalogInSteps } from './build-catalog.js';
+import type { Catalog } from './catalog.js';
+
+const kind = makeKind(BERTH_FIELDS);
+
+/** Ids of the listings that a search finds, the best first. */
+function search(catalog: Catalog, text: string): number[] | null {
+  const found = catalog.text.search(text);
+  return found && [...found].sort((a, b) => b[1] - a[1]).map(([row]) => catalog.ids[row]!);
+}
+
+describe('A catalog', () => {
+  const listings = Array.from({ length: 2500 }, (_, at) =>
+    makeListing({ id: at + 1, values: { price: { minor: at, currency: 'EUR' } } }),
+  );
+
+  it('is built in steps, so that others get their turn', () => {
+    const steps = catalogInSteps(kind, listings, 'en', 10);
+    expect([steps.next().done, steps.next().done]).toEqual([false, false]);
+    const last = steps.next();
+    expect(last.done && last.value.onSite.count()).toBe(2500);
+  });
+
+  it('finds listings by id and by address, and forgets those that are removed', () => {
+    const catalog = buildCatalog(kind, listings.slice(0, 3), 'en');
+    catalog.put({ ...listings[0]!, slug: 'renamed', status: 'hidden' });
+    catalog.remove(2);
+    expect(['renamed', 'listing-1', 'listing-2', 'listing-3'].map((slug) => catalog.idOfSlug(slug))).toEqual([
+      1,
+      undefined,
+      undefined,
+      3,
+    ]);
+    expect([1, 2, 3].map((id) => catalog.isOnSite(id))).toEqual([false, false, true]);
+    expect(catalog.existing.count()).toBe(2);
+  });
+
+  it('takes a new definition that leaves its columns as they are, and no other', () => {
+    const catalog = buildCatalog(kind, [], 'en');
+    expect(catalog.redefine({ ...kind, many: 'Places', facets: [] })).toBeTrue();
+    expect(catalog.kind.many).toBe('Places');
+    const onCards = kind.fields.map((field) => ({ ...field, onCard: true, label: `${field.label} new` }));
+    expect(catalog.redefine({ ...kind, fields: onCards })).toBeTrue();
+    const more = [...kind.fields, makeField({ key: 'depth', label: 'Depth', type: 'decimal' })];
+    expect(catalog.redefine({ ...kind, fields: more })).toBeFalse();
+  });
+});
+
+describe('The text search', () => {
+  const titles = ['Fishermen’s Drive-in', 'Ærø Café', 'Harbour office', 'Harbour', 'Old harbor', 'Market'];
+  const catalog = buildCatalog(
+    kind,
+    [
+      ...titles.map((title, at) => makeListing({ id: at + 1, title })),
+      makeListing({
+        id: 7,
+        title: 'Nothing',
+        summary: 'Beside the market',
+        values: { facilities: ['fuel'], note: 'harbour light' },
+      }),
+    ],
+    'en',
+  );
+
+  it('minds neither case, accents nor hyphens', () => {
+    expect(search(catalog, 'DRIVE IN')).toEqual([1]);
+    expect(search(catalog, 'aero cafe')).toEqual([2]);
+  });
+
+  it('takes the last word as a beginning, the others whole', () => {
+    expect(search(catalog, 'harbour off')).toEqual([3]);
+    expect(search(catalog, 'harb office')).toEqual([]);
+  });
+
+  it('forgives one typo in words of four letters or more, two from eight, none in shorter ones', () => {
+    expect(search(catalog, 'marjet')).toEqual(jasmine.arrayWithExactContents([6, 7]));
+    expect(search(catalog, 'fsherman drive')).toEqual([1]);
+    expect(search(catalog, 'olt harbor')).toEqual([]);
+  });
+
+  it('wants all words, wherever in a listing they stand, and puts a hit in the title first', () => {
+    expect(search(catalog, 'fuel market')).toEqual([7]);
+    expect(search(catalog, 'market')?.[0]).toBe(6);
+    expect(search(catalog, '–')).toBeNull();
+  });
+});

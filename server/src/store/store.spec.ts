@@ -1,0 +1,105 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { ListingContent } from '@plindo/core/listings';
+import { BERTHS } from '../../testing/test-api.js';
+import type { ChangeEntry } from './unit.js';
+import { Store } from './store.js';
+
+const content = (title: string): ListingContent => ({
+  title,
+  slug: title.toLowerCase(),
+  summary: '',
+  picture: null,
+  values: {},
+  status: 'live',
+  featured: false,
+  handOrder: null,
+});
+
+describe('The store', () => {
+  let folder: string;
+  let store: Store;
+  let kindId: number;
+  const head = { userId: null, sentence: 'Tried' };
+
+  beforeEach(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'plindo-store-'));
+    store = await Store.open(join(folder, 'plindo.sqlite'), () => new Date(1000));
+    kindId = (await store.change(head, (unit) => unit.insertKind(BERTHS))).result.id;
+  });
+  afterEach(async () => {
+    await store.close();
+    rmSync(folder, { recursive: true, force: true });
+  });
+
+  const titles = async (): Promise<string[]> => {
+    const all: string[] = [];
+    for await (const stretch of store.listingsOf(kindId)) all.push(...stretch.map(({ title }) => title));
+    return all;
+  };
+
+  it('gives back what was put in, in every column', async () => {
+    const full: ListingContent = {
+      ...content('Full'),
+      summary: 'Œuvre “quoted”',
+      picture: { hash: 'a'.repeat(32), width: 3, height: 2, alt: 'x' },
+      values: { price: { minor: 5, currency: 'EUR' }, list: ['a'], yes: true, text: "it's" },
+      featured: true,
+      handOrder: -1.5,
+    };
+    const { result } = await store.change(head, (unit) => unit.insertListings(kindId, [full]));
+    const [listing] = result;
+    expect(listing).toEqual({ ...full, id: 1, kindId, version: 1, createdAt: 1000, changedAt: 1000 });
+    expect(await store.listing(1)).toEqual(listing!);
+    expect((await store.kinds())[0]).toEqual({ ...BERTHS, id: kindId, version: 1 });
+  });
+
+  it('keeps nothing of a change that fails, and goes on with the next', async () => {
+    const failing = store.change(head, async (unit) => {
+      await unit.insertListings(kindId, [content('Half')]);
+      throw new Error('stop');
+    });
+    const next = store.change(head, (unit) => unit.insertListings(kindId, [content('Whole')]));
+    await expectAsync(failing).toBeRejectedWithError('stop');
+    await next;
+    expect(await titles()).toEqual(['Whole']);
+    expect((await store.changes(10)).length).toBe(2);
+  });
+
+  it('runs changes one after the other, and tells of each in that order', async () => {
+    const told: number[] = [];
+    const publish = (entries: readonly ChangeEntry[]): void => void told.push(...entries.map(({ id }) => id));
+    await Promise.all(
+      Array.from({ length: 30 }, (_, at) =>
+        store.change(head, (unit) => unit.insertListings(kindId, [content(`Listing ${at}`)]), publish),
+      ),
+    );
+    expect(told).toEqual(Array.from({ length: 30 }, (_, at) => at + 1));
+    expect(await titles()).toEqual(Array.from({ length: 30 }, (_, at) => `Listing ${at}`));
+  });
+
+  it('refuses two listings of a kind with one address, and listings of no kind', async () => {
+    await store.change(head, (unit) => unit.insertListings(kindId, [content('Same')]));
+    await expectAsync(store.change(head, (unit) => unit.insertListings(kindId, [content('Same')]))).toBeRejected();
+    await expectAsync(store.change(head, (unit) => unit.insertListings(99, [content('Lost')]))).toBeRejected();
+  });
+
+  it('writes to the log what each record was before and after', async () => {
+    const { result } = await store.change(head, (unit) => unit.insertListings(kindId, [content('Before')]));
+    const { changeId } = await store.change(head, (unit) => unit.updateListing(result[0]!, content('After')));
+    const [entry] = await store.entriesOf(changeId);
+    expect([entry?.entity, entry?.id]).toEqual(['listing', 1]);
+    expect([entry?.before, entry?.after].map((side) => side && 'title' in side && [side.title, side.version])).toEqual([
+      ['Before', 1],
+      ['After', 2],
+    ]);
+  });
+
+  it('is the same when it is opened again', async () => {
+    await store.change(head, (unit) => unit.insertListings(kindId, [content('Kept')]));
+    await store.close();
+    store = await Store.open(join(folder, 'plindo.sqlite'), () => new Date(2000));
+    expect(await titles()).toEqual(['Kept']);
+  });
+});
