@@ -3,6 +3,7 @@ import type { Query, QueryResult } from '../query/index.js';
 import { BLANK_QUERY, urlOfQuery } from '../query/index.js';
 import type { Kind, KindDefinition } from '../structure/index.js';
 import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY } from '../structure/index.js';
+import type { Formats } from '../values/index.js';
 import { chipModels, facetModels } from './facet-models.js';
 import type {
   CardModel,
@@ -22,6 +23,8 @@ import { cardOf, slotsOf } from './slots.js';
 export interface PageScene {
   readonly site: SiteSettings;
   readonly now: Date;
+  /** Of the site's locale. */
+  readonly formats: Formats;
   readonly kinds: readonly KindLink[];
 }
 
@@ -47,7 +50,7 @@ export function homePage(
       href: `/${kind.slug}`,
       total,
       intro: kind.intro,
-      cards: listings.map((listing) => cardOf(listing, kind, scene.site.locale)),
+      cards: listings.map((listing) => cardOf(listing, kind, scene.formats)),
     })),
   };
 }
@@ -64,14 +67,14 @@ export interface IndexInput {
 
 /** The index page of a kind in the state of a query. */
 export function indexPage(scene: PageScene, { kind, query, result, listings, outOf }: IndexInput): IndexPage {
-  const { locale } = scene.site;
+  const { formats } = scene;
   const hrefOf = (state: Query): string => {
     const parts = urlOfQuery(state, kind);
     return parts === '' ? `/${kind.slug}` : `/${kind.slug}?${parts}`;
   };
-  const cards = listings.map((listing) => cardOf(listing, kind, locale));
+  const cards = listings.map((listing) => cardOf(listing, kind, formats));
   const leading = leadingFeatured(cards, query);
-  const facetScene = { kind, query, counts: result.counts, locale, hrefOf };
+  const facetScene = { kind, query, counts: result.counts, formats, hrefOf };
   return {
     ...frame(scene, { title: kind.many, description: kind.intro, canonical: hrefOf(query) }),
     type: 'index',
@@ -79,7 +82,7 @@ export function indexPage(scene: PageScene, { kind, query, result, listings, out
     text: query.text,
     total: result.total,
     outOf,
-    countSentence: countSentence(result.total, outOf, kind, locale),
+    countSentence: countSentence(result.total, outOf, kind, formats),
     facets: facetModels(facetScene),
     chips: chipModels(facetScene),
     clearHref: hrefOf({ ...BLANK_QUERY, sort: query.sort }),
@@ -101,11 +104,17 @@ function leadingFeatured(cards: readonly CardModel[], query: Query): number {
 }
 
 /** "160 berths", "38 of 160 berths", "No berths". */
-export function countSentence(total: number, outOf: number, kind: Pick<Kind, 'one' | 'many'>, locale: string): string {
-  const show = new Intl.NumberFormat(locale);
+export function countSentence(
+  total: number,
+  outOf: number,
+  kind: Pick<Kind, 'one' | 'many'>,
+  formats: Formats,
+): string {
   const noun = inSentence(outOf === 1 ? kind.one : kind.many);
   if (outOf === 0) return `No ${noun} yet`;
-  return total === outOf ? `${show.format(total)} ${noun}` : `${show.format(total)} of ${show.format(outOf)} ${noun}`;
+  return total === outOf
+    ? `${formats.number(total)} ${noun}`
+    : `${formats.number(total)} of ${formats.number(outOf)} ${noun}`;
 }
 
 /** A label inside a sentence: "Berths" becomes "berths", "VIP rooms" stays. */
@@ -132,13 +141,13 @@ function sortModels(kind: KindDefinition, query: Query, hrefOf: (query: Query) =
 
 /** The page of one listing with all its values. */
 export function listingPage(scene: PageScene, kind: Kind, listing: Listing): ListingPage {
-  const card = cardOf(listing, kind, scene.site.locale);
+  const card = cardOf(listing, kind, scene.formats);
   return {
     ...frame(scene, { title: listing.title, description: listing.summary, canonical: card.href }),
     type: 'listing',
     kind: { one: kind.one, many: kind.many, href: `/${kind.slug}` },
     card,
-    slots: slotsOf(listing, kind.fields, scene.site.locale),
+    slots: slotsOf(listing, kind.fields, scene.formats),
   };
 }
 

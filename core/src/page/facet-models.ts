@@ -2,6 +2,7 @@ import type { FacetCounts, Query } from '../query/index.js';
 import { NO_VALUE, YES_VALUE, withChoice, withValueToggled } from '../query/index.js';
 import type { Facet, Field, KindDefinition } from '../structure/index.js';
 import { choiceLabel, fieldByKey, fieldType } from '../structure/index.js';
+import type { Formats } from '../values/index.js';
 import { textOrder, unitSymbol } from '../values/index.js';
 import type { ChipModel, FacetModel, FacetValueModel, RangeFacetModel } from './page-model.js';
 
@@ -12,7 +13,7 @@ export interface FacetScene {
   readonly kind: KindDefinition;
   readonly query: Query;
   readonly counts: ReadonlyMap<string, FacetCounts>;
-  readonly locale: string;
+  readonly formats: Formats;
   readonly hrefOf: HrefOf;
 }
 
@@ -50,7 +51,7 @@ function valuesModel(
     key: facet.key,
     label: facet.label,
     join: facet.join,
-    values: facet.control === 'yes-no' ? kept : inValueOrder(kept, facet, scene.locale),
+    values: facet.control === 'yes-no' ? kept : inValueOrder(kept, facet, scene.formats.locale),
     shownFirst: facet.shownFirst,
   };
 }
@@ -70,12 +71,12 @@ function rangeModel(
   facet: Facet,
   field: Field,
   { bounds, histogram }: Extract<FacetCounts, { kind: 'range' }>,
-  { query, locale }: FacetScene,
+  { query, formats }: FacetScene,
 ): RangeFacetModel {
   const spec = fieldType(field.type).column;
   const write = (bound: number | null): string =>
     bound === null || spec?.kind !== 'number' ? '' : spec.boundToText(bound, field);
-  const show = (bound: number): string => (spec?.kind === 'number' ? spec.formatBound(bound, field, locale) : '');
+  const show = (bound: number): string => (spec?.kind === 'number' ? spec.formatBound(bound, field, formats) : '');
   const choice = query.choices.get(facet.key);
   const chosen = choice?.kind === 'range' ? choice : { least: null, greatest: null };
   return {
@@ -102,7 +103,7 @@ function unitText(field: Field): string {
 }
 
 /** What is chosen, one chip a value, range and search, each with the page that comes of taking it back. */
-export function chipModels({ kind, query, locale, hrefOf }: Omit<FacetScene, 'counts'>): ChipModel[] {
+export function chipModels({ kind, query, formats, hrefOf }: Omit<FacetScene, 'counts'>): ChipModel[] {
   const chips: ChipModel[] = [];
   if (query.text !== '') chips.push({ label: `“${query.text}”`, href: hrefOf({ ...query, text: '', page: 1 }) });
   for (const facet of kind.facets) {
@@ -111,7 +112,7 @@ export function chipModels({ kind, query, locale, hrefOf }: Omit<FacetScene, 'co
     if (!choice || !field) continue;
     if (choice.kind === 'range') {
       const href = hrefOf(withChoice(query, facet.key, null));
-      chips.push({ label: `${facet.label}: ${rangeWords(choice, field, locale)}`, href });
+      chips.push({ label: `${facet.label}: ${rangeWords(choice, field, formats)}`, href });
       continue;
     }
     for (const value of choice.values) {
@@ -125,10 +126,10 @@ export function chipModels({ kind, query, locale, hrefOf }: Omit<FacetScene, 'co
 function rangeWords(
   { least, greatest }: { least: number | null; greatest: number | null },
   field: Field,
-  locale: string,
+  formats: Formats,
 ): string {
   const spec = fieldType(field.type).column;
-  const show = (bound: number): string => (spec?.kind === 'number' ? spec.formatBound(bound, field, locale) : '');
+  const show = (bound: number): string => (spec?.kind === 'number' ? spec.formatBound(bound, field, formats) : '');
   if (least !== null && greatest !== null) return `${show(least)} to ${show(greatest)}`;
   if (least !== null) return `${show(least)} or more`;
   return greatest === null ? '' : `up to ${show(greatest)}`;

@@ -4,9 +4,19 @@ export interface Money {
   readonly currency: string;
 }
 
-/** How many decimals a currency has (EUR 2, JPY 0, KWD 3), as ISO 4217 and `Intl` say. */
+/** Currencies whose number of decimals isn't 2: ISO 4217:2015, list one, as SIX publishes it. */
+const OTHER_DIGITS: Readonly<Record<string, number>> = {
+  ...Object.fromEntries(
+    'BIF CLP DJF GNF ISK JPY KMF KRW PYG RWF UGX UYI VND VUV XAF XOF XPF'.split(' ').map((c) => [c, 0]),
+  ),
+  ...Object.fromEntries('BHD IQD JOD KWD LYD OMR TND'.split(' ').map((c) => [c, 3])),
+  CLF: 4,
+  UYW: 4,
+};
+
+/** How many decimals a currency has: EUR 2, JPY 0, KWD 3. */
 export function minorDigits(currency: string): number {
-  return new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits ?? 2;
+  return OTHER_DIGITS[currency] ?? 2;
 }
 
 export function isCurrency(code: string): boolean {
@@ -31,14 +41,4 @@ export function minorFromText(text: string, currency: string): number | null {
   const minor = Number(`${match[2] ?? ''}${fraction.padEnd(digits, '0')}`);
   if (!Number.isSafeInteger(minor)) return null;
   return match[1] === '-' && minor !== 0 ? -minor : minor;
-}
-
-export function formatMoney(money: Money, locale: string): string {
-  const digits = minorDigits(money.currency);
-  const whole = money.minor % 10 ** digits === 0;
-  return new Intl.NumberFormat(locale, {
-    style: 'currency',
-    currency: money.currency,
-    minimumFractionDigits: whole ? 0 : digits,
-  }).format(money.minor / 10 ** digits);
 }

@@ -47,12 +47,3 @@ export function decimalsOf(value: number): number {
   const fraction = mantissa.split('.')[1] ?? '';
   return Math.min(15, Math.max(0, fraction.length - Number(exponent)));
 }
-
-/** A number as the locale writes it, with as many decimals as it has unless told otherwise. */
-export function formatNumber(value: number, locale: string, decimals?: number): string {
-  const digits = decimals ?? Math.min(decimalsOf(value), 6);
-  return new Intl.NumberFormat(locale, {
-    minimumFractionDigits: decimals ?? 0,
-    maximumFractionDigits: digits,
-  }).format(value);
-}

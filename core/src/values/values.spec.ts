@@ -1,9 +1,9 @@
 import type { UnitCode } from './index.js';
 import {
+  Formats,
   convertMeasure,
   foldText,
   firstFreeSlug,
-  formatMoney,
   isSlug,
   issue,
   keyOf,
@@ -43,8 +43,8 @@ describe('Units', () => {
 });
 
 describe('Money', () => {
-  it('has the decimals of ISO 4217', () => {
-    expect(['EUR', 'JPY', 'KWD'].map(minorDigits)).toEqual([2, 0, 3]);
+  it('has the decimals of ISO 4217:2015, list one, also where ICU shows fewer by custom', () => {
+    expect(['EUR', 'JPY', 'KWD', 'CLF', 'ISK', 'TND', 'PKR'].map(minorDigits)).toEqual([2, 0, 3, 4, 0, 3, 2]);
   });
 
   it('is read without rounding, and refused when it would need it', () => {
@@ -55,8 +55,8 @@ describe('Money', () => {
   });
 
   it('is written in the locale’s manner, without empty decimals', () => {
-    expect(formatMoney({ minor: 4000, currency: 'EUR' }, 'en-GB')).toBe('€40');
-    expect(formatMoney({ minor: 4050, currency: 'EUR' }, 'en-GB')).toBe('€40.50');
+    expect(new Formats('en-GB').money({ minor: 4000, currency: 'EUR' })).toBe('€40');
+    expect(new Formats('en-GB').money({ minor: 4050, currency: 'EUR' })).toBe('€40.50');
   });
 });
 

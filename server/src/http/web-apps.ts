@@ -1,9 +1,12 @@
+import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
+import { promisify } from 'node:util';
+import { gzip } from 'node:zlib';
 import type { PageModel } from '@plindo/core/page';
 import express, { Router } from 'express';
-import type { Response } from 'express';
+import type { Request, Response } from 'express';
 import { LRUCache } from 'lru-cache';
 import type { Live } from '../live/live.js';
 import type { Pages } from '../live/pages.js';
@@ -13,6 +16,8 @@ import { nonceOf } from './security.js';
 const NONCE_MARK = 'PLINDO-NONCE';
 const MOST_CACHED_PAGES = 500;
 const LONGEST_URL = 8000;
+
+const compress = promisify(gzip);
 
 /** What the built site gives the server: it renders an address with the page models that it is handed. */
 export interface SiteRenderer {
@@ -50,10 +55,15 @@ export async function deskRouter(folders: WebFolders): Promise<Router> {
   return router;
 }
 
-interface CachedPage {
+/** A rendered page, ready to be sent, in the state of one revision. */
+interface ReadyPage {
   readonly revision: number;
   readonly status: number;
-  readonly html: string;
+  readonly html: Buffer;
+  readonly gzipped: Buffer;
+  readonly etag: string;
+  /** Of its style elements. Scripts have none, so a nonce that serves a page for as long as it is kept opens nothing. */
+  readonly nonce: string;
 }
 
 /** The public side, rendered on the server; a page is kept until anything changes. */
@@ -63,7 +73,7 @@ export function siteRouter(
   { live, pages }: { live: Live; pages: Pages },
 ): Router {
   const router = Router();
-  const cache = new LRUCache<string, CachedPage>({ max: MOST_CACHED_PAGES });
+  const cache = new LRUCache<string, ReadyPage>({ max: MOST_CACHED_PAGES });
   router.use(express.static(join(folders.site, 'browser'), HASHED_FILES));
   router.get('/{*path}', async (request, response, next) => {
     if (request.originalUrl.length > LONGEST_URL) {
@@ -78,13 +88,38 @@ export function siteRouter(
         next();
         return;
       }
-      page = { revision, status: rendered.status, html: await rendered.text() };
+      page = await readyPage(rendered, revision, nonceOf(response));
       // An address that leads nowhere is not kept: anybody can make up any number of them.
       if (page.status === 200) cache.set(request.originalUrl, page);
     }
-    sendHtml(response, page.status, page.html);
+    sendPage(request, response, page);
   });
   return router;
+}
+
+async function readyPage(rendered: globalThis.Response, revision: number, nonce: string): Promise<ReadyPage> {
+  const html = Buffer.from((await rendered.text()).replaceAll(NONCE_MARK, nonce));
+  const etag = `"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
+  return { revision, status: rendered.status, html, gzipped: await compress(html), etag, nonce };
+}
+
+function sendPage(request: Request, response: Response, page: ReadyPage): void {
+  const policy = String(response.getHeader('Content-Security-Policy')).replace(nonceOf(response), page.nonce);
+  response.set({
+    'Content-Security-Policy': policy,
+    'Cache-Control': 'no-cache',
+    ETag: page.etag,
+    Vary: 'Accept-Encoding',
+  });
+  response.status(page.status).type('html');
+  if (request.headers['if-none-match'] === page.etag) {
+    response.status(304).end();
+    return;
+  }
+  const isGzipped = request.acceptsEncodings('gzip') !== false;
+  // Said in any case: it keeps the compression of other answers from doing the work again.
+  response.set('Content-Encoding', isGzipped ? 'gzip' : 'identity');
+  response.end(isGzipped ? page.gzipped : page.html);
 }
 
 function sendHtml(response: Response, status: number, html: string): void {

@@ -2,6 +2,7 @@ import type { Catalog } from '@plindo/core/catalog';
 import type { PageModel, PageScene } from '@plindo/core/page';
 import { homePage, indexPage, listingPage, notFoundPage } from '@plindo/core/page';
 import { BLANK_QUERY, queryFromUrl, runQuery } from '@plindo/core/query';
+import { Formats } from '@plindo/core/values';
 import type { Store } from '../store/index.js';
 import type { Live } from './live.js';
 
@@ -9,6 +10,8 @@ const CARDS_A_KIND_ON_HOME = 4;
 
 /** Answers addresses of the public side with page models. */
 export class Pages {
+  private formats = new Formats('en');
+
   constructor(
     private readonly store: Store,
     private readonly live: Live,
@@ -44,7 +47,9 @@ export class Pages {
       href: `/${catalog.kind.slug}`,
       total: catalog.onSite.count(),
     }));
-    return { site: this.live.site(), now: this.clock(), kinds };
+    const site = this.live.site();
+    if (this.formats.locale !== site.locale) this.formats = new Formats(site.locale);
+    return { site, now: this.clock(), formats: this.formats, kinds };
   }
 
   private async home(scene: PageScene): Promise<PageModel> {

@@ -1,5 +1,6 @@
+import type { Formats } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
-import type { DateOrder, Field } from '../field.js';
+import type { DateOrder } from '../field.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, wrongType } from './field-type.js';
 import type { ColumnSample } from './proposal.js';
@@ -49,8 +50,8 @@ export function localDateOrder(locale: string): DateOrder {
   return parts.indexOf('day') < parts.indexOf('month') ? 'dmy' : 'mdy';
 }
 
-function formatDays(days: number, locale: string): string {
-  return new Intl.DateTimeFormat(locale, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(days * DAY_IN_MS));
+function formatDays(days: number, formats: Formats): string {
+  return formats.date(days * DAY_IN_MS);
 }
 
 const ORDER_WORDS: Readonly<Record<DateOrder, string>> = {
@@ -74,16 +75,16 @@ export const dateType: FieldType<string> = {
   },
   holds: (value): value is string => isText(value) && ISO.test(value),
   toText: (value) => value,
-  format(value, field, locale) {
+  format(value, field, formats) {
     const { before = '', after = '' } = field.settings;
-    return [before, formatDays(dayNumberOfDate(value) ?? 0, locale), after].filter((part) => part !== '').join(' ');
+    return [before, formatDays(dayNumberOfDate(value) ?? 0, formats), after].filter((part) => part !== '').join(' ');
   },
   column: {
     kind: 'number',
     of: (value) => dayNumberOfDate(value) ?? NaN,
     boundFromText: (text) => dayNumberOfDate(text),
     boundToText: (bound: number) => dateFromDayNumber(bound),
-    formatBound: (bound: number, _field: Field, locale: string) => formatDays(bound, locale),
+    formatBound: (bound, _field, formats) => formatDays(bound, formats),
   },
   facet: 'range',
   propose(sample) {

@@ -1,4 +1,4 @@
-import { decimalsOf, formatNumber, issue, refuse } from '../../values/index.js';
+import { decimalsOf, issue, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
 import { boundsIssue, isNumber } from './field-type.js';
 import { formatPlain, plainNumberColumn, proposeNumbers, readPlainNumber } from './plain-number.js';
@@ -17,7 +17,7 @@ export const decimalType: FieldType<number> = {
       const params = { label: field.label, greatest: decimals };
       return refuse(issue('value.decimals', params, { field: field.key }));
     }
-    const outside = boundsIssue(read.value, field, (bound) => formatNumber(bound, context.locale));
+    const outside = boundsIssue(read.value, field, (bound) => context.formats.number(bound));
     return outside ? refuse(outside) : read;
   },
   holds: isNumber,

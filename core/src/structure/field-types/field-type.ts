@@ -1,4 +1,4 @@
-import type { Issue, Result } from '../../values/index.js';
+import type { Formats, Issue, Result } from '../../values/index.js';
 import { issue, refuse } from '../../values/index.js';
 import type { Field, FieldSettings } from '../field.js';
 import type { FacetControl } from '../facet.js';
@@ -17,7 +17,7 @@ export type ColumnSpec<Value> =
       /** A bound as visitors type it, in the field's own unit; null when it isn't one. */
       boundFromText(text: string, field: Field): number | null;
       boundToText(bound: number, field: Field): string;
-      formatBound(bound: number, field: Field, locale: string): string;
+      formatBound(bound: number, field: Field, formats: Formats): string;
     }
   | { readonly kind: 'text'; of(value: Value): string }
   | { readonly kind: 'yes-no'; of(value: Value): boolean }
@@ -52,7 +52,7 @@ export interface FieldType<Value> {
   /** The value as text that {@link read} takes back unchanged; for table cells and CSV. */
   toText(value: Value, field: Field): string;
   /** The value for readers, with unit and in the locale's manner; without the label. */
-  format(value: Value, field: Field, locale: string): string;
+  format(value: Value, field: Field, formats: Formats): string;
   readonly column: ColumnSpec<Value> | null;
   /** The facet control that fits, or null. */
   readonly facet: FacetControl | null;

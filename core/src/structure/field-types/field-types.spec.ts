@@ -132,7 +132,7 @@ describe('A money field', () => {
 describe('A measure', () => {
   it('keeps number and unit as typed and is shown in the unit of its field', () => {
     expect(read('measure', '40 ft')).toEqual({ value: 40, unit: 'ft' });
-    expect(fieldType('measure').format({ value: 40, unit: 'ft' }, field('measure'), 'en-GB')).toBe('12.192 m');
+    expect(fieldType('measure').format({ value: 40, unit: 'ft' }, field('measure'), context.formats)).toBe('12.192 m');
     expect(read('measure', '12')).toEqual({ value: 12, unit: 'm' });
     expect(read('measure', '12 kg')).toBe('Tried cannot be given in “kg”; use m.');
     expect(read('measure', '66 ft', { greatest: 20 })).toBe('Tried must be at most 20 m.');

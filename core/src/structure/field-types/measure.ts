@@ -1,7 +1,6 @@
-import type { Measure, UnitCode } from '../../values/index.js';
+import type { Formats, Measure, UnitCode } from '../../values/index.js';
 import {
   convertMeasure,
-  formatNumber,
   isUnit,
   issue,
   ok,
@@ -29,8 +28,8 @@ function split(text: string): { number: string; unit: string | null } | null {
   return match ? { number: match[1] ?? '', unit: match[2] ?? null } : null;
 }
 
-function formatIn(value: number, unit: UnitCode, locale: string): string {
-  return `${formatNumber(Number(value.toPrecision(12)), locale)} ${unitSymbol(unit)}`;
+function formatIn(value: number, unit: UnitCode, formats: Formats): string {
+  return `${formats.number(Number(value.toPrecision(12)))} ${unitSymbol(unit)}`;
 }
 
 function asMeasure(input: unknown): { value: number; unit: string } | null {
@@ -65,16 +64,18 @@ export const measureType: FieldType<Measure> = {
       return refuse(issue('value.unit', { ...refused, found: given.unit }, { field: field.key }));
     }
     const measure = { value: given.value === 0 ? 0 : given.value, unit };
-    const outside = boundsIssue(convertMeasure(measure, own), field, (bound) => formatIn(bound, own, context.locale));
+    const outside = boundsIssue(convertMeasure(measure, own), field, (bound) => formatIn(bound, own, context.formats));
     return outside ? refuse(outside) : ok(measure);
   },
   holds: (value): value is Measure => isUnit(asMeasure(value)?.unit ?? ''),
   toText: ({ value, unit }) => `${value} ${unitSymbol(unit)}`,
-  format(measure, field, locale) {
+  format(measure, field, formats) {
     const { before = '', after = '' } = field.settings;
     // A field that was given a unit of another dimension shows older values in their own.
     const own = unitsLike(unitOf(field)).includes(measure.unit) ? unitOf(field) : measure.unit;
-    return [before, formatIn(convertMeasure(measure, own), own, locale), after].filter((part) => part !== '').join(' ');
+    return [before, formatIn(convertMeasure(measure, own), own, formats), after]
+      .filter((part) => part !== '')
+      .join(' ');
   },
   column: {
     kind: 'number',
@@ -86,7 +87,7 @@ export const measureType: FieldType<Measure> = {
       return value === null ? null : convertMeasure({ value, unit: own }, baseUnit(own));
     },
     boundToText: (bound, field) => String(inOwnUnit(bound, field)),
-    formatBound: (bound, field, locale) => formatIn(inOwnUnit(bound, field), unitOf(field), locale),
+    formatBound: (bound, field, formats) => formatIn(inOwnUnit(bound, field), unitOf(field), formats),
   },
   facet: 'range',
   propose(sample) {

@@ -1,6 +1,5 @@
-import type { Money } from '../../values/index.js';
+import type { Formats, Money } from '../../values/index.js';
 import {
-  formatMoney,
   isCurrency,
   issue,
   minorDigits,
@@ -80,14 +79,14 @@ export const moneyType: FieldType<Money> = {
       return refuse(issue('value.currency', params, { field: field.key }));
     }
     const major = given.minor / 10 ** minorDigits(currency);
-    const outside = boundsIssue(major, field, (bound) => formatMajor(bound, field, context.locale));
+    const outside = boundsIssue(major, field, (bound) => formatMajor(bound, field, context.formats));
     return outside ? refuse(outside) : ok(given);
   },
   holds: isMoney,
   toText: (value) => moneyToText(value),
-  format(value, field, locale) {
+  format(value, field, formats) {
     const { before = '', after = '' } = field.settings;
-    return [before, formatMoney(value, locale), after].filter((part) => part !== '').join(' ');
+    return [before, formats.money(value), after].filter((part) => part !== '').join(' ');
   },
   column: {
     kind: 'number',
@@ -97,7 +96,7 @@ export const moneyType: FieldType<Money> = {
       return number === null ? null : Math.round(number * 10 ** minorDigits(currencyOf(field)));
     },
     boundToText: (bound, field) => String(Number(moneyToText({ minor: bound, currency: currencyOf(field) }))),
-    formatBound: (bound, field, locale) => formatMoney({ minor: bound, currency: currencyOf(field) }, locale),
+    formatBound: (bound, field, formats) => formats.money({ minor: bound, currency: currencyOf(field) }),
   },
   facet: 'range',
   propose(sample) {
@@ -114,7 +113,7 @@ export const moneyType: FieldType<Money> = {
   },
 };
 
-function formatMajor(major: number, field: Field, locale: string): string {
+function formatMajor(major: number, field: Field, formats: Formats): string {
   const currency = currencyOf(field);
-  return formatMoney({ minor: Math.round(major * 10 ** minorDigits(currency)), currency }, locale);
+  return formats.money({ minor: Math.round(major * 10 ** minorDigits(currency)), currency });
 }

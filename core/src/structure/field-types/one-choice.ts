@@ -40,11 +40,11 @@ export const oneChoiceType: FieldType<string> = {
     const tooMany = labels.length > MOST_CHOICES || labels.length < 2;
     if (tooMany || repeats < LEAST_REPEATS || sample.longest > LONGEST_CHOICE) return null;
     labels.sort(textOrder(sample.context.locale));
-    const show = new Intl.NumberFormat(sample.context.locale);
+    const { formats } = sample.context;
     return {
       strength: 0.7,
       settings: { choices: choicesFromLabels(labels) },
-      reason: `${show.format(sample.values.length)} values are only ${show.format(labels.length)} different ones.`,
+      reason: `${formats.number(sample.values.length)} values are only ${formats.number(labels.length)} different ones.`,
     };
   },
 };

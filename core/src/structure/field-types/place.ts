@@ -1,4 +1,5 @@
-import { formatNumber, issue, ok, parseNumber, refuse } from '../../values/index.js';
+import type { Formats } from '../../values/index.js';
+import { issue, ok, parseNumber, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
 import { inputText, isEmptyInput } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
@@ -77,8 +78,8 @@ export const placeType: FieldType<Place> = {
   },
   holds: isPlace,
   toText: ({ latitude, longitude, address }) => [`${latitude}, ${longitude}`, address].filter(Boolean).join('; '),
-  format({ latitude, longitude, address }, _field, locale) {
-    const degrees = `${compass(latitude, 'N', 'S', locale)} ${compass(longitude, 'E', 'W', locale)}`;
+  format({ latitude, longitude, address }, _field, formats) {
+    const degrees = `${compass(latitude, 'N', 'S', formats)} ${compass(longitude, 'E', 'W', formats)}`;
     return address === '' ? degrees : `${address} (${degrees})`;
   },
   column: null,
@@ -90,6 +91,6 @@ export const placeType: FieldType<Place> = {
   },
 };
 
-function compass(degrees: number, positive: string, negative: string, locale: string): string {
-  return `${formatNumber(Math.abs(degrees), locale, 4)}° ${degrees < 0 ? negative : positive}`;
+function compass(degrees: number, positive: string, negative: string, formats: Formats): string {
+  return `${formats.number(Math.abs(degrees), 4)}° ${degrees < 0 ? negative : positive}`;
 }

@@ -1,5 +1,5 @@
-import type { Result } from '../../values/index.js';
-import { formatNumber, issue, ok, parseNumber, refuse } from '../../values/index.js';
+import type { Formats, Result } from '../../values/index.js';
+import { issue, ok, parseNumber, refuse } from '../../values/index.js';
 import type { Field } from '../field.js';
 import type { ColumnSpec } from './field-type.js';
 import { isEmptyInput, wrongType } from './field-type.js';
@@ -15,13 +15,13 @@ export const plainNumberColumn: ColumnSpec<number> = {
   of: (value) => value,
   boundFromText: (text) => parseNumber(text, { decimal: '.', group: '' }),
   boundToText: (bound) => String(bound),
-  formatBound: (bound, field, locale) => formatPlain(bound, field, locale),
+  formatBound: (bound, field, formats) => formatPlain(bound, field, formats),
 };
 
 /** A number for readers, with the field's texts before and after. */
-export function formatPlain(value: number, field: Field, locale: string): string {
+export function formatPlain(value: number, field: Field, formats: Formats): string {
   const { before = '', after = '' } = field.settings;
-  return [before, formatNumber(value, locale), after].filter((part) => part !== '').join(' ');
+  return [before, formats.number(value), after].filter((part) => part !== '').join(' ');
 }
 
 /** Reads any finite number from JSON or text; −0 becomes 0. Bounds and decimals are the caller's. */
@@ -35,7 +35,7 @@ export function readPlainNumber(
   if (typeof input !== 'string' && typeof input !== 'number') return wrongType(field, wanted);
   const value = typeof input === 'number' ? input : parseNumber(input, context.marks);
   if (value !== null && Number.isFinite(value)) return ok(value + 0);
-  const params = { label: field.label, found: String(input), example: formatNumber(example, context.locale) };
+  const params = { label: field.label, found: String(input), example: context.formats.number(example) };
   return refuse(issue('value.not-a-number', params, { field: field.key }));
 }
 
@@ -60,6 +60,6 @@ export function proposeNumbers(
     return true;
   });
   if (fitting === 0) return null;
-  const range = `from ${formatNumber(least, context.locale)} to ${formatNumber(greatest, context.locale)}`;
+  const range = `from ${context.formats.number(least)} to ${context.formats.number(greatest)}`;
   return proposeIfEnough(sample, fitting, strength, { plural: `${noun} ${range}` });
 }

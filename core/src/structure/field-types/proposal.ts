@@ -35,8 +35,8 @@ export function countFitting({ tally }: ColumnSample, fits: (value: string) => b
 
 /** "1,204 of 1,204 values": the beginning of every reason. */
 export function shareOf(fitting: number, sample: ColumnSample): string {
-  const show = new Intl.NumberFormat(sample.context.locale);
-  return `${show.format(fitting)} of ${show.format(sample.values.length)} values`;
+  const { formats } = sample.context;
+  return `${formats.number(fitting)} of ${formats.number(sample.values.length)} values`;
 }
 
 /** A proposal when enough values fit, weaker by the share of those that don't. */

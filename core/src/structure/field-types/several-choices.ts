@@ -56,8 +56,7 @@ export const severalChoicesType: FieldType<readonly string[]> = {
   },
   holds: (value): value is readonly string[] => Array.isArray(value),
   toText: (value, field) => value.map((key) => choiceLabel(key, field)).join('; '),
-  format: (value, field, locale) =>
-    new Intl.ListFormat(locale, { type: 'unit' }).format(value.map((key) => choiceLabel(key, field))),
+  format: (value, field, formats) => formats.list(value.map((key) => choiceLabel(key, field))),
   column: { kind: 'choices', of: (value) => value },
   facet: 'ticks',
   words: (value, field) => value.map((key) => choiceLabel(key, field)).join(' '),
@@ -77,11 +76,11 @@ export const severalChoicesType: FieldType<readonly string[]> = {
       const fits = labels.length <= MOST_CHOICES && labels.every((label) => label.length <= LONGEST_CHOICE);
       if (!fits || labels.length < 2 || all / labels.length < LEAST_REPEATS) continue;
       labels.sort(textOrder(sample.context.locale));
-      const show = new Intl.NumberFormat(sample.context.locale);
+      const { formats } = sample.context;
       return {
         strength: 0.9,
         settings: { choices: choicesFromLabels(labels) },
-        reason: `${show.format(lists)} cells hold lists parted by “${separator}”, of only ${show.format(labels.length)} different entries.`,
+        reason: `${formats.number(lists)} cells hold lists parted by “${separator}”, of only ${formats.number(labels.length)} different entries.`,
       };
     }
     return null;

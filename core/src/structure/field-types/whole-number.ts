@@ -1,4 +1,4 @@
-import { decimalsOf, formatNumber, issue, refuse } from '../../values/index.js';
+import { decimalsOf, issue, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
 import { boundsIssue, isNumber } from './field-type.js';
 import { formatPlain, plainNumberColumn, proposeNumbers, readPlainNumber } from './plain-number.js';
@@ -15,10 +15,10 @@ export const wholeNumberType: FieldType<number> = {
     const params = { label: field.label, found: String(input) };
     if (decimalsOf(read.value) > 0) return refuse(issue('value.not-whole', params, { field: field.key }));
     if (!Number.isSafeInteger(read.value)) {
-      const greatest = formatNumber(Number.MAX_SAFE_INTEGER, context.locale);
+      const greatest = context.formats.number(Number.MAX_SAFE_INTEGER);
       return refuse(issue('value.too-large', { ...params, greatest }, { field: field.key }));
     }
-    const outside = boundsIssue(read.value, field, (bound) => formatNumber(bound, context.locale));
+    const outside = boundsIssue(read.value, field, (bound) => context.formats.number(bound));
     return outside ? refuse(outside) : read;
   },
   holds: isNumber,

@@ -133,7 +133,7 @@ export class TablePage {
   protected shown(column: TableColumn, listing: Listing): string {
     const value = column.valueOf(listing);
     const type = fieldType(column.field.type);
-    return type.holds(value) ? type.format(value, column.field, this.context().locale) : '';
+    return type.holds(value) ? type.format(value, column.field, this.context().formats) : '';
   }
 
   protected isEditing(listing: Listing, column: TableColumn): boolean {
