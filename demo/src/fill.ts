@@ -23,7 +23,7 @@ interface KeptPicture {
 async function fill(folder: string): Promise<void> {
   const { services, store } = await assemble(folder, () => new Date());
   if (await services.accounts.needsOwner()) {
-    await services.live.saveSite({
+    await services.site.save(null, {
       name: 'Merrow Sound Waterside Guide',
       tagline: 'Where to lie, what it costs and what you find ashore, from the upper reach to the Skerry coast.',
       locale: 'en-GB',

@@ -8,6 +8,7 @@ import { Imports } from './services/imports.js';
 import { Kinds } from './services/kinds.js';
 import { Listings } from './services/listings.js';
 import { Pictures } from './services/pictures.js';
+import { Site } from './services/site.js';
 import { Store } from './store/index.js';
 
 export interface Assembly {
@@ -33,6 +34,7 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     listings: new Listings(store, live),
     pages: new Pages(store, live, clock),
     pictures: new Pictures(store, join(dataFolder, 'pictures'), clock),
+    site: new Site(live),
   };
   return { services, store, repairs };
 }

@@ -131,18 +131,36 @@ describe('The API', () => {
     const { json: back } = await owner.send('POST', `/api/changes/${removed.changeId}/undo`);
     expect(await pageTitles()).toEqual(['Pier']);
     expect((await owner.send('POST', `/api/changes/${removed.changeId}/undo`)).json.code).toBe('change.already-undone');
+    await owner.send('PATCH', `/api/listings/${listing.id}`, { version: 2, featured: true });
     expect((await owner.send('POST', `/api/changes/${changed.changeId}/undo`)).json.code).toBe('change.not-undoable');
     await owner.send('POST', `/api/changes/${back.changeId}/undo`);
     expect(await pageTitles()).toEqual([]);
     const { json: log } = await owner.send('GET', '/api/changes');
     expect(log.map(({ sentence }: { sentence: string }) => sentence)).toEqual([
       'Undid: Undid: Deleted the kind Berths with its listings',
+      'Changed Featured of Pier',
       'Undid: Deleted the kind Berths with its listings',
       'Deleted the kind Berths with its listings',
       'Changed title of Pier',
       'Added Quay',
       'Added the kind Berths',
     ]);
+  });
+
+  it('changes the settings of the site, refuses those that make no sense, and takes the change back', async () => {
+    const settings = { name: 'Guide', tagline: 'All of it', locale: 'pt-PT', zone: 'Europe/Lisbon' };
+    const { json: saved } = await owner.send('PUT', '/api/site', settings);
+    expect((await api.anyone.send('GET', '/api/page?url=/')).json.site).toEqual(settings);
+    for (const [part, value] of [
+      ['name', ' '],
+      ['locale', 'no such'],
+      ['zone', 'Nowhere/At_all'],
+    ] as const) {
+      const refused = await owner.send('PUT', '/api/site', { ...settings, [part]: value });
+      expect(refused.json.issues[0].field).toBe(part);
+    }
+    await owner.send('POST', `/api/changes/${saved.changeId}/undo`);
+    expect((await api.anyone.send('GET', '/api/session')).json.site.name).toBe('My directory');
   });
 
   it('keeps a picture by its content, not its name, in several widths', async () => {

@@ -6,6 +6,7 @@ import type { Imports } from '../services/imports.js';
 import type { Kinds } from '../services/kinds.js';
 import type { Listings } from '../services/listings.js';
 import type { Pictures } from '../services/pictures.js';
+import type { Site } from '../services/site.js';
 
 /** All that routes can call. */
 export interface Services {
@@ -17,4 +18,5 @@ export interface Services {
   readonly live: Live;
   readonly pages: Pages;
   readonly pictures: Pictures;
+  readonly site: Site;
 }

@@ -20,7 +20,7 @@ describe('The catalogs in memory', () => {
   const page = (path: string, search = ''): Promise<PageModel> => api.assembly.services.pages.page(path, search);
 
   it('show at once what was added while they are being built anew', async () => {
-    const saved = live.saveSite({ ...live.site(), locale: 'sv' });
+    const saved = api.assembly.services.site.save(null, { ...live.site(), locale: 'sv' });
     await Promise.all([saved, add('Late'), add('Later')]);
     await saved;
     const found = await page('/berths', 'q=late');

@@ -36,14 +36,6 @@ export class Live {
     return this.settings;
   }
 
-  async saveSite(settings: SiteSettings): Promise<void> {
-    const needsRebuild = settings.locale !== this.settings.locale;
-    await this.store.saveSite(settings);
-    this.settings = settings;
-    if (needsRebuild) for (const kind of this.kinds()) await this.build(kind);
-    this.revision++;
-  }
-
   kinds(): Kind[] {
     return [...this.catalogs.values()].map((catalog) => catalog.kind).sort((a, b) => a.id - b.id);
   }
@@ -92,6 +84,15 @@ export class Live {
     }
     this.revision++;
     for (const id of changedKinds) await this.reload(id);
+    const site = entries.findLast((entry) => entry.entity === 'site');
+    if (site) await this.takeSettings(site.after ?? NEW_SITE);
+  }
+
+  private async takeSettings(settings: SiteSettings): Promise<void> {
+    const sortsAnew = settings.locale !== this.settings.locale;
+    this.settings = settings;
+    if (sortsAnew) for (const kind of this.kinds()) await this.build(kind);
+    this.revision++;
   }
 
   private applyListing(entry: ListingChange, rebuilding: ReadonlySet<number>): void {

@@ -41,20 +41,29 @@ export class Changes {
   }
 }
 
-async function takeBack(unit: Unit, { entity, id, before, after }: ChangeEntry): Promise<void> {
-  const now = entity === 'listing' ? await unit.listing(id) : await unit.kind(id);
-  const title = titleOf(now ?? after ?? before);
+async function takeBack(unit: Unit, entry: ChangeEntry): Promise<void> {
+  const { entity, id, before, after } = entry;
+  const now = await current(unit, entry);
   if (before === null) {
     if (now === null) return;
     if (entity === 'kind') await removeListings(unit, id);
     await unit.restore({ entity, id, before: now, after: null } as ChangeEntry);
     return;
   }
-  if ((now === null) !== (after === null) || now?.version !== after?.version) {
-    throw Refusal.of('change.not-undoable', { title });
-  }
-  const version = (now?.version ?? before.version) + 1;
-  await unit.restore({ entity, id, before: now, after: { ...before, version } } as ChangeEntry);
+  if (!isSame(now, after)) throw Refusal.of('change.not-undoable', { title: titleOf(now ?? after ?? before) });
+  const version = now && 'version' in now ? { version: now.version + 1 } : {};
+  await unit.restore({ entity, id, before: now, after: { ...before, ...version } } as ChangeEntry);
+}
+
+function current(unit: Unit, { entity, id }: ChangeEntry): Promise<ChangeEntry['after']> {
+  if (entity === 'site') return unit.site();
+  return entity === 'listing' ? unit.listing(id) : unit.kind(id);
+}
+
+/** Whether a record is as a change left it: by its version, or, where it has none, by its content. */
+function isSame(now: ChangeEntry['after'], then: ChangeEntry['after']): boolean {
+  if (now && then && 'version' in now && 'version' in then) return now.version === then.version;
+  return JSON.stringify(now) === JSON.stringify(then);
 }
 
 async function removeListings(unit: Unit, kindId: number): Promise<void> {
@@ -65,5 +74,6 @@ async function removeListings(unit: Unit, kindId: number): Promise<void> {
 
 function titleOf(record: ChangeEntry['after']): string {
   if (!record) return '';
-  return 'title' in record ? record.title : record.many;
+  if ('title' in record) return record.title;
+  return 'many' in record ? record.many : record.name;
 }

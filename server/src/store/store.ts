@@ -109,7 +109,7 @@ export class Store {
       this.transact(async (unit) => {
         const entries = await this.readEntries(changeId, unit.transaction);
         for (const { entity, id } of entries.reverse()) {
-          await unit.restore({ entity, id, before: null, after: null });
+          await unit.restore({ entity, id, before: null, after: null } as ChangeEntry);
         }
         await this.models.changes.destroy({ where: { id: changeId }, transaction: unit.transaction });
       }),
@@ -178,10 +178,6 @@ export class Store {
   async site(): Promise<SiteSettings | null> {
     const row = await this.models.site.findByPk(1, { raw: true });
     return row ? parsed<SiteSettings>((row as unknown as Row)['settings']) : null;
-  }
-
-  async saveSite(settings: SiteSettings): Promise<void> {
-    await this.models.site.upsert({ id: 1, settings });
   }
 
   /** One writer at a time, in the order of asking; a failed one doesn't stop the next. */

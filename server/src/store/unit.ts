@@ -1,14 +1,26 @@
 import type { Listing, ListingContent } from '@plindo/core/listings';
+import type { SiteSettings } from '@plindo/core/page';
 import type { Kind, KindDefinition } from '@plindo/core/structure';
 import type { Transaction } from 'sequelize';
 import type { Models } from './models.js';
-import { kindOf, listingOf, rowOfKind } from './records.js';
+import { kindOf, listingOf, parsed, rowOfKind } from './records.js';
 import type { Row } from './records.js';
 
 /** What a change did to one record: null before is an insertion, null after a deletion. */
 export type ChangeEntry =
   | { readonly entity: 'listing'; readonly id: number; readonly before: Listing | null; readonly after: Listing | null }
-  | { readonly entity: 'kind'; readonly id: number; readonly before: Kind | null; readonly after: Kind | null };
+  | { readonly entity: 'kind'; readonly id: number; readonly before: Kind | null; readonly after: Kind | null }
+  | SiteEntry;
+
+/** The settings of the site have one row. */
+export interface SiteEntry {
+  readonly entity: 'site';
+  readonly id: typeof SITE_ID;
+  readonly before: SiteSettings | null;
+  readonly after: SiteSettings | null;
+}
+
+export const SITE_ID = 1;
 
 /**
  * The writing side of one transaction. Each of its methods writes rows and remembers what they were before and after,
@@ -31,6 +43,15 @@ export class Unit {
   async listing(id: number): Promise<Listing | null> {
     const row = await this.models.listings.findByPk(id, { transaction: this.transaction, raw: true });
     return row ? listingOf(row as unknown as Row) : null;
+  }
+
+  async site(): Promise<SiteSettings | null> {
+    const row = await this.models.site.findByPk(SITE_ID, { transaction: this.transaction, raw: true });
+    return row ? parsed<SiteSettings>((row as unknown as Row)['settings']) : null;
+  }
+
+  async saveSite(after: SiteSettings): Promise<void> {
+    await this.restore({ entity: 'site', id: SITE_ID, before: await this.site(), after });
   }
 
   async insertKind(definition: KindDefinition): Promise<Kind> {
@@ -64,9 +85,9 @@ export class Unit {
 
   /** Writes a record as it is `after` an entry, whatever it is now: inserts, updates or deletes it by its id. */
   async restore(entry: ChangeEntry): Promise<void> {
-    const model = entry.entity === 'listing' ? this.models.listings : this.models.kinds;
+    const model = this.models[TABLES[entry.entity]];
     const where = { id: entry.id };
-    const row = entry.after && (entry.entity === 'kind' ? rowOfKind(entry.after as Kind) : entry.after);
+    const row = rowOf(entry);
     if (row === null) await model.destroy({ where, transaction: this.transaction });
     else if (entry.before === null) await model.create({ ...row }, { transaction: this.transaction });
     else await model.update({ ...row }, { where, transaction: this.transaction });
@@ -88,4 +109,13 @@ export class Unit {
     const rows = await this.models.listings.findAll({ where: { kindId }, transaction: this.transaction, raw: true });
     return rows.map((row) => listingOf(row as unknown as Row));
   }
+}
+
+const TABLES = { listing: 'listings', kind: 'kinds', site: 'site' } as const;
+
+/** The columns of a record as it is after an entry; null when it is gone. */
+function rowOf({ entity, id, after }: ChangeEntry): Row | null {
+  if (after === null) return null;
+  if (entity === 'kind') return rowOfKind(after);
+  return entity === 'site' ? { id, settings: after } : { ...after };
 }

@@ -12,6 +12,8 @@ import {
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, wrongType } from './field-type.js';
 
+/** Texts longer than this on average are sentences that happen to come back. */
+const LONGEST_ON_AVERAGE = 32;
 /** A column looks like choices when its values come back at least this often on average. */
 const LEAST_REPEATS = 3;
 
@@ -39,6 +41,8 @@ export const oneChoiceType: FieldType<string> = {
     const repeats = sample.values.length / Math.max(1, labels.length);
     const tooMany = labels.length > MOST_CHOICES || labels.length < 2;
     if (tooMany || repeats < LEAST_REPEATS || sample.longest > LONGEST_CHOICE) return null;
+    const characters = labels.reduce((sum, label) => sum + label.length, 0);
+    if (characters / labels.length > LONGEST_ON_AVERAGE) return null;
     labels.sort(textOrder(sample.context.locale));
     const { formats } = sample.context;
     return {

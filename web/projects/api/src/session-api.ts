@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import type { HttpInterceptorFn } from '@angular/common/http';
 import { Injectable, inject, signal } from '@angular/core';
-import type { SessionInfo, TokenSummary } from '@plindo/core/contract';
+import type { Changed, SessionInfo, TokenSummary } from '@plindo/core/contract';
 import type { SiteSettings } from '@plindo/core/page';
 import type { Observable } from 'rxjs';
 import { tap } from 'rxjs';
@@ -46,8 +46,8 @@ export class SessionApi {
     return this.http.delete<void>('/api/sessions').pipe(tap(() => this.store.session.set(null)));
   }
 
-  saveSite(settings: SiteSettings): Observable<SiteSettings> {
-    return this.http.put<SiteSettings>('/api/site', settings);
+  saveSite(settings: SiteSettings): Observable<Changed<SiteSettings>> {
+    return this.http.put<Changed<SiteSettings>>('/api/site', settings);
   }
 
   tokens(): Observable<TokenSummary[]> {

@@ -3,6 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { SessionApi, SessionStore, sentenceOf } from '@plindo/api';
+import { Notices } from '../shared/notices';
 
 /** Name, tagline, language and time zone of the site. */
 @Component({
@@ -29,7 +30,6 @@ import { SessionApi, SessionStore, sentenceOf } from '@plindo/api';
         }
         <div class="button-row">
           <button matButton="outlined" type="submit">Save the site’s settings</button>
-          <span class="quiet" role="status">{{ saved() ? 'Saved' : '' }}</span>
         </div>
       </form>
     }
@@ -49,7 +49,6 @@ import { SessionApi, SessionStore, sentenceOf } from '@plindo/api';
 export class SitePanel {
   protected readonly store = inject(SessionStore);
   protected readonly refused = signal('');
-  protected readonly saved = signal(false);
   protected readonly parts = [
     { name: 'name', label: 'Name', hint: '' },
     { name: 'tagline', label: 'Sentence under the name', hint: '' },
@@ -61,18 +60,18 @@ export class SitePanel {
     { name: 'zone', label: 'Time zone', hint: 'Such as Europe/Lisbon' },
   ] as const;
   private readonly api = inject(SessionApi);
+  private readonly notices = inject(Notices);
 
   protected save(event: Event): void {
     event.preventDefault();
     const form = new FormData(event.target as HTMLFormElement);
     const part = (name: string): string => String(form.get(name) ?? '').trim();
     const settings = { name: part('name'), tagline: part('tagline'), locale: part('locale'), zone: part('zone') };
-    this.saved.set(false);
     this.api.saveSite(settings).subscribe({
-      next: (site) => {
+      next: ({ changeId }) => {
         this.refused.set('');
-        this.saved.set(true);
-        this.store.session.update((session) => session && { ...session, site });
+        this.api.load().subscribe();
+        this.notices.changed('Changed the settings of the site', changeId, () => this.api.load().subscribe());
       },
       error: (error: unknown) => this.refused.set(sentenceOf(error)),
     });
