@@ -1,0 +1,62 @@
+import type { CardModel, IndexPage } from '@plindo/core/page';
+
+/** Page models for component tests. */
+export function makeCard(given: Partial<CardModel> & Pick<CardModel, 'id'>): CardModel {
+  return {
+    href: `/berths/berth-${given.id}`,
+    title: `Berth ${given.id}`,
+    summary: '',
+    picture: null,
+    featured: false,
+    slots: [],
+    ...given,
+  };
+}
+
+export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
+  return {
+    type: 'index',
+    site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' },
+    now: '2026-11-23T12:00:00.000Z',
+    title: 'Berths – Guide',
+    description: '',
+    canonical: '/berths',
+    kinds: [],
+    kind: { slug: 'berths', one: 'Berth', many: 'Berths', intro: '' },
+    text: '',
+    total: 2,
+    outOf: 2,
+    countSentence: '2 berths',
+    facets: [
+      {
+        control: 'ticks',
+        key: 'type',
+        label: 'Type',
+        join: 'any',
+        shownFirst: 8,
+        values: ['quay', 'buoy'].map((value) => ({ value, label: value, count: 1, chosen: false, href: '' })),
+      },
+      {
+        control: 'range',
+        key: 'price',
+        label: 'Price',
+        inputType: 'number',
+        unit: 'EUR',
+        bounds: { from: '5', to: '50', sentence: '€5 to €50' },
+        from: '',
+        to: '',
+        histogram: [1, 0, 1],
+      },
+    ],
+    chips: [],
+    clearHref: '/berths',
+    sorts: [
+      { key: 'picked', label: 'Featured first', href: '/berths', current: true },
+      { key: 'title', label: 'Title, A to Z', href: '/berths?sort=title', current: false },
+    ],
+    featured: [],
+    cards: [makeCard({ id: 1 }), makeCard({ id: 2 })],
+    pager: { page: 1, pages: 1, previous: null, next: null, links: [] },
+    ...given,
+  };
+}

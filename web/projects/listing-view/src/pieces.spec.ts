@@ -1,0 +1,75 @@
+import type { Type } from '@angular/core';
+import { TestBed } from '@angular/core/testing';
+import type { Picture } from '@plindo/core/structure';
+import { makeCard } from '../../../harness/models';
+import { Card } from './card';
+import { Icon } from './icons/icon';
+import { Pager } from './pager';
+import { PictureView } from './picture';
+
+/** A component with its inputs set, as it stands in the document. */
+async function show<T>(component: Type<T>, inputs: Record<string, unknown>): Promise<HTMLElement> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  return fixture.nativeElement as HTMLElement;
+}
+
+const picture: Picture = { hash: 'a'.repeat(32), width: 1000, height: 1500, alt: 'A pier' };
+
+describe('A picture', () => {
+  it('comes in several widths, never wider than it is, with its size for the layout', async () => {
+    const image = (await show(PictureView, { picture })).querySelector('img')!;
+    const name = `/pictures/${picture.hash}`;
+    expect(image.srcset).toBe(`${name}-400.webp 400w, ${name}-800.webp 800w, ${name}-1600.webp 1000w`);
+    const attributes = ['width', 'height', 'alt', 'loading'].map((name) => image.getAttribute(name));
+    expect(attributes).toEqual(['1000', '1500', 'A pier', 'lazy']);
+  });
+
+  it('is drawn where there is none, always the same for the same title', async () => {
+    const first = await show(PictureView, { picture: null, title: 'élan' });
+    const second = await show(PictureView, { picture: null, title: 'élan' });
+    expect(first.querySelector('text')?.textContent).toBe('É');
+    expect(first.innerHTML).toBe(second.innerHTML);
+  });
+});
+
+describe('A card', () => {
+  it('leads to its listing, and shows each value with its label', async () => {
+    const slots = [{ key: 'price', label: 'Price', icon: 'payments', text: '€12', shape: 'text' as const }];
+    const card = await show(Card, { card: makeCard({ id: 4, featured: true, slots }) });
+    expect(card.querySelector('a')?.getAttribute('href')).toBe('/berths/berth-4');
+    expect([...card.querySelectorAll('dt, dd')].map((part) => part.textContent?.trim())).toEqual(['Price', '€12']);
+    expect(card.textContent).toContain('Featured');
+  });
+
+  it('shows what somebody wrote as text, whatever it looks like', async () => {
+    const card = await show(Card, {
+      card: makeCard({ id: 1, title: '<img src=x onerror=alert(1)>', summary: '<b>x</b>' }),
+    });
+    expect(card.querySelector('h3')?.textContent).toContain('<img src=x');
+    expect(card.querySelectorAll('img, b').length).toBe(0);
+  });
+});
+
+describe('The links of a pager', () => {
+  it('name their pages, the current one marked', async () => {
+    const links = [{ page: 1, href: '/b' }, null, { page: 7, href: '/b?page=7' }];
+    const pager = await show(Pager, { pager: { page: 7, pages: 7, previous: '/b?page=6', next: null, links } });
+    expect([...pager.querySelectorAll('a')].map((link) => link.textContent?.replace(/\s+/g, ' ').trim())).toEqual([
+      'Previous',
+      'Page 1',
+      'Page 7',
+    ]);
+    expect(pager.querySelector('[aria-current=page]')?.textContent).toContain('7');
+  });
+});
+
+describe('An icon', () => {
+  it('is drawn from the set, hidden from screen readers, and nothing when it is unknown', async () => {
+    const icon = await show(Icon, { name: 'search' });
+    expect(icon.querySelector('path')?.getAttribute('d')?.length).toBeGreaterThan(20);
+    expect(icon.querySelector('svg')?.getAttribute('aria-hidden')).toBe('true');
+    expect((await show(Icon, { name: 'no-such' })).querySelector('path')?.getAttribute('d')).toBe('');
+  });
+});
