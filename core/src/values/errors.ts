@@ -46,7 +46,6 @@ export const ERROR_CATALOGUE = {
   'file.no-rows': 'The file has a header row and nothing below it.',
   'file.too-many-columns': 'The file has {found} columns; at most {greatest} can be brought in at once.',
   'row.too-many-cells': 'This row has {found} cells; the header has {wanted}.',
-  'row.no-title': 'This row has nothing in the column “{header}” that gives the title.',
   'import.gone': 'This import is no longer running. Start it again from the file.',
   'import.order': 'Rows arrived out of order: {found} instead of {wanted}. Start the import again.',
   'picture.type': 'This is not a picture that can be read. Use JPEG, PNG, WebP, AVIF or GIF.',

@@ -103,15 +103,26 @@ export class Store {
     await this.inTurn(() => this.models.changes.update({ state: 'done', sentence }, { where: { id: changeId } }));
   }
 
-  /** Takes back an open change as if it had never begun. */
+  /** Takes back an open change as if it had never begun. An open change only adds; kinds take their listings with them. */
   async dropOpenChange(changeId: number): Promise<void> {
     await this.inTurn(() =>
-      this.transact(async (unit) => {
-        const entries = await this.readEntries(changeId, unit.transaction);
-        for (const { entity, id } of entries.reverse()) {
-          await unit.restore({ entity, id, before: null, after: null } as ChangeEntry);
+      this.transact(async ({ transaction }) => {
+        const where = { changeId };
+        const rows = await this.models.entries.findAll({
+          attributes: ['entity', 'entityId'],
+          where,
+          raw: true,
+          transaction,
+        });
+        const idsOf = (entity: ChangeEntry['entity']): number[] =>
+          (rows as unknown as Row[]).filter((row) => row['entity'] === entity).map((row) => Number(row['entityId']));
+        await this.models.kinds.destroy({ where: { id: idsOf('kind') }, transaction });
+        const listings = idsOf('listing');
+        for (let start = 0; start < listings.length; start += ENTRIES_AT_ONCE) {
+          const id = listings.slice(start, start + ENTRIES_AT_ONCE);
+          await this.models.listings.destroy({ where: { id }, transaction });
         }
-        await this.models.changes.destroy({ where: { id: changeId }, transaction: unit.transaction });
+        await this.models.changes.destroy({ where: { id: changeId }, transaction });
       }),
     );
   }

@@ -1,9 +1,11 @@
 import type { Type } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import type { Picture } from '@plindo/core/structure';
+import { FIELD_TYPE_NAMES, fieldType } from '@plindo/core/structure';
 import { makeCard } from '../../../harness/models';
 import { Card } from './card';
 import { Icon } from './icons/icon';
+import { ICON_SET } from './icons/icon-set';
 import { Pager } from './pager';
 import { PictureView } from './picture';
 
@@ -66,6 +68,11 @@ describe('The links of a pager', () => {
 });
 
 describe('An icon', () => {
+  it('is there for each field type', () => {
+    const missing = FIELD_TYPE_NAMES.map((name) => fieldType(name).icon).filter((icon) => !(icon in ICON_SET));
+    expect(missing).toEqual([]);
+  });
+
   it('is drawn from the set, hidden from screen readers, and nothing when it is unknown', async () => {
     const icon = await show(Icon, { name: 'search' });
     expect(icon.querySelector('path')?.getAttribute('d')?.length).toBeGreaterThan(20);

@@ -1,10 +1,8 @@
 /* Material Symbols, one file an icon, so that only those that are used are shipped. */
-import add from '@material-symbols/svg-400/outlined/add.svg' with { loader: 'text' };
 import arrowBack from '@material-symbols/svg-400/outlined/arrow_back.svg' with { loader: 'text' };
 import arrowForward from '@material-symbols/svg-400/outlined/arrow_forward.svg' with { loader: 'text' };
 import arrowUpward from '@material-symbols/svg-400/outlined/arrow_upward.svg' with { loader: 'text' };
 import arrowDownward from '@material-symbols/svg-400/outlined/arrow_downward.svg' with { loader: 'text' };
-import calendarMonth from '@material-symbols/svg-400/outlined/calendar_month.svg' with { loader: 'text' };
 import call from '@material-symbols/svg-400/outlined/call.svg' with { loader: 'text' };
 import check from '@material-symbols/svg-400/outlined/check.svg' with { loader: 'text' };
 import checkCircle from '@material-symbols/svg-400/outlined/check_circle.svg' with { loader: 'text' };
@@ -12,23 +10,17 @@ import checklist from '@material-symbols/svg-400/outlined/checklist.svg' with { 
 import chevronLeft from '@material-symbols/svg-400/outlined/chevron_left.svg' with { loader: 'text' };
 import chevronRight from '@material-symbols/svg-400/outlined/chevron_right.svg' with { loader: 'text' };
 import close from '@material-symbols/svg-400/outlined/close.svg' with { loader: 'text' };
-import contentCopy from '@material-symbols/svg-400/outlined/content_copy.svg' with { loader: 'text' };
 import decimalIncrease from '@material-symbols/svg-400/outlined/decimal_increase.svg' with { loader: 'text' };
 import deleteIcon from '@material-symbols/svg-400/outlined/delete.svg' with { loader: 'text' };
 import description from '@material-symbols/svg-400/outlined/description.svg' with { loader: 'text' };
 import edit from '@material-symbols/svg-400/outlined/edit.svg' with { loader: 'text' };
 import event from '@material-symbols/svg-400/outlined/event.svg' with { loader: 'text' };
-import filterList from '@material-symbols/svg-400/outlined/filter_list.svg' with { loader: 'text' };
 import image from '@material-symbols/svg-400/outlined/image.svg' with { loader: 'text' };
-import info from '@material-symbols/svg-400/outlined/info.svg' with { loader: 'text' };
 import key from '@material-symbols/svg-400/outlined/key.svg' with { loader: 'text' };
 import label from '@material-symbols/svg-400/outlined/label.svg' with { loader: 'text' };
 import link from '@material-symbols/svg-400/outlined/link.svg' with { loader: 'text' };
 import locationOn from '@material-symbols/svg-400/outlined/location_on.svg' with { loader: 'text' };
-import logout from '@material-symbols/svg-400/outlined/logout.svg' with { loader: 'text' };
 import mail from '@material-symbols/svg-400/outlined/mail.svg' with { loader: 'text' };
-import menu from '@material-symbols/svg-400/outlined/menu.svg' with { loader: 'text' };
-import moreVert from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
 import notes from '@material-symbols/svg-400/outlined/notes.svg' with { loader: 'text' };
 import openInNew from '@material-symbols/svg-400/outlined/open_in_new.svg' with { loader: 'text' };
 import payments from '@material-symbols/svg-400/outlined/payments.svg' with { loader: 'text' };
@@ -39,26 +31,19 @@ import shortText from '@material-symbols/svg-400/outlined/short_text.svg' with {
 import sort from '@material-symbols/svg-400/outlined/sort.svg' with { loader: 'text' };
 import star from '@material-symbols/svg-400/outlined/star.svg' with { loader: 'text' };
 import straighten from '@material-symbols/svg-400/outlined/straighten.svg' with { loader: 'text' };
-import table from '@material-symbols/svg-400/outlined/table.svg' with { loader: 'text' };
 import tag from '@material-symbols/svg-400/outlined/tag.svg' with { loader: 'text' };
 import toggleOn from '@material-symbols/svg-400/outlined/toggle_on.svg' with { loader: 'text' };
 import tune from '@material-symbols/svg-400/outlined/tune.svg' with { loader: 'text' };
-import undo from '@material-symbols/svg-400/outlined/undo.svg' with { loader: 'text' };
-import upload from '@material-symbols/svg-400/outlined/upload.svg' with { loader: 'text' };
 import uploadFile from '@material-symbols/svg-400/outlined/upload_file.svg' with { loader: 'text' };
 import visibility from '@material-symbols/svg-400/outlined/visibility.svg' with { loader: 'text' };
-import warning from '@material-symbols/svg-400/outlined/warning.svg' with { loader: 'text' };
-import web from '@material-symbols/svg-400/outlined/web.svg' with { loader: 'text' };
 import starFill from '@material-symbols/svg-400/outlined/star-fill.svg' with { loader: 'text' };
 
 /** Paths of the icons, by the names that Material Symbols gives them. */
 export const ICON_SET = {
-  add,
   arrow_back: arrowBack,
   arrow_forward: arrowForward,
   arrow_upward: arrowUpward,
   arrow_downward: arrowDownward,
-  calendar_month: calendarMonth,
   call,
   check,
   check_circle: checkCircle,
@@ -66,23 +51,17 @@ export const ICON_SET = {
   chevron_left: chevronLeft,
   chevron_right: chevronRight,
   close,
-  content_copy: contentCopy,
   decimal_increase: decimalIncrease,
   delete: deleteIcon,
   description,
   edit,
   event,
-  filter_list: filterList,
   image,
-  info,
   key,
   label,
   link,
   location_on: locationOn,
-  logout,
   mail,
-  menu,
-  more_vert: moreVert,
   notes,
   open_in_new: openInNew,
   payments,
@@ -93,16 +72,11 @@ export const ICON_SET = {
   sort,
   star,
   straighten,
-  table,
   tag,
   toggle_on: toggleOn,
   tune,
-  undo,
-  upload,
   upload_file: uploadFile,
   visibility,
-  warning,
-  web,
   star_fill: starFill,
 } as const;
 
