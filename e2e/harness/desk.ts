@@ -63,7 +63,8 @@ export class Desk {
       .first()
       .getByRole('button', { name: new RegExp(`^${column}: `) })
       .click();
-    await this.page.keyboard.type(text);
-    await this.page.keyboard.press('Enter');
+    const editor = row.first().getByRole('textbox', { name: column });
+    await editor.fill(text);
+    await editor.press('Enter');
   }
 }

@@ -41,7 +41,8 @@ import { Notices } from '../shared/notices';
     }
     .parts {
       display: grid;
-      grid-template-columns: repeat(auto-fit, minmax(16rem, 1fr));
+      grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
+      align-items: start;
       gap: 0.75rem;
     }
   `,
