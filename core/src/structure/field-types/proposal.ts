@@ -53,6 +53,11 @@ export function proposeIfEnough(
     strength: strength * share,
     settings: words.settings ?? {},
     reason: `${shareOf(fitting, sample)} are ${words.plural}.`,
-    ...(misfits > 0 && { against: `${misfits.toLocaleString(sample.context.locale)} are not and would be refused.` }),
+    ...(misfits > 0 && {
+      against:
+        misfits === 1
+          ? 'One is not and would be refused.'
+          : `${misfits.toLocaleString(sample.context.locale)} are not and would be refused.`,
+    }),
   };
 }
