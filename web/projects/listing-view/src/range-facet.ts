@@ -17,28 +17,19 @@ const CHART_HEIGHT = 32;
       <p class="note">{{ bounds.sentence }}</p>
     }
     <div class="ends">
-      <label>
-        <span>From</span>
-        <input
-          [type]="facet().inputType"
-          [name]="facet().key + '-from'"
-          [value]="facet().from"
-          [placeholder]="facet().bounds?.from ?? ''"
-          [attr.step]="facet().inputType === 'number' ? 'any' : null"
-          [attr.aria-label]="facet().label + ' from ' + facet().unit"
-        />
-      </label>
-      <label>
-        <span>To</span>
-        <input
-          [type]="facet().inputType"
-          [name]="facet().key + '-to'"
-          [value]="facet().to"
-          [placeholder]="facet().bounds?.to ?? ''"
-          [attr.step]="facet().inputType === 'number' ? 'any' : null"
-          [attr.aria-label]="facet().label + ' to ' + facet().unit"
-        />
-      </label>
+      @for (end of ends(); track end.name) {
+        <label>
+          <span>{{ end.label }}</span>
+          <input
+            [type]="facet().inputType"
+            [name]="facet().key + '-' + end.name"
+            [value]="end.chosen"
+            [placeholder]="end.outer"
+            [attr.step]="facet().inputType === 'number' ? 'any' : null"
+            [attr.aria-label]="facet().label + ' ' + end.name + ' ' + facet().unit"
+          />
+        </label>
+      }
       @if (facet().unit) {
         <span class="unit">{{ facet().unit }}</span>
       }
@@ -91,6 +82,14 @@ const CHART_HEIGHT = 32;
 })
 export class RangeFacet {
   readonly facet = input.required<RangeFacetModel>();
+
+  protected readonly ends = computed(() => {
+    const { from, to, bounds } = this.facet();
+    return [
+      { name: 'from', label: 'From', chosen: from, outer: bounds?.from ?? '' },
+      { name: 'to', label: 'To', chosen: to, outer: bounds?.to ?? '' },
+    ];
+  });
 
   /** Heights of the bars; one that has any listing can be seen. */
   protected readonly bars = computed(() => {

@@ -46,9 +46,7 @@ export class ArrangePage {
   private readonly session = inject(SessionStore);
   private readonly store = inject(KindsStore);
 
-  protected readonly kind = computed(
-    (): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind,
-  );
+  protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
   protected readonly preview = signal<IndexPage | null>(null);
   protected readonly fieldsForFacets = computed(

@@ -89,9 +89,7 @@ export class FormPage implements MayHoldWork {
 
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
-  protected readonly kind = computed(
-    (): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind,
-  );
+  protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly listing = signal<Listing | null>(null);
   protected readonly draft = signal<Draft>(BLANK);
   protected readonly issues = signal<readonly Issue[]>([]);

@@ -45,9 +45,7 @@ export class TablePage {
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
   protected readonly context = computed(() => readContext(this.session.session()?.site.locale ?? 'en'));
-  protected readonly kind = computed(
-    (): Kind | undefined => this.store.kinds()?.find(({ kind }) => kind.id === Number(this.kindId()))?.kind,
-  );
+  protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly columns = computed((): readonly TableColumn[] => {
     const kind = this.kind();
     return kind ? [HAND_ORDER, ...fieldColumns(kind), STATUS] : [];
