@@ -19,7 +19,6 @@ import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, SessionStore, issuesOf } from '@plindo/api';
 import type { Listing, ListingInput } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS, readListing } from '@plindo/core/listings';
-import type { Kind } from '@plindo/core/structure';
 import { readContext } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
