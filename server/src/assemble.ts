@@ -30,7 +30,7 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     imports,
     accounts: new Accounts(store, clock),
     changes: new Changes(store, live),
-    kinds: new Kinds(store, live),
+    kinds: new Kinds(live),
     listings: new Listings(store, live),
     pages: new Pages(store, live, clock),
     pictures: new Pictures(store, join(dataFolder, 'pictures'), clock),

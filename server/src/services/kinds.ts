@@ -2,15 +2,12 @@ import type { Changed, KindSummary, User } from '@plindo/core/contract';
 import type { Kind, KindDefinition } from '@plindo/core/structure';
 import { checkKind, checkKindChange } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
-import type { Store, Unit } from '../store/index.js';
+import type { Unit } from '../store/index.js';
 import { Refusal, refuseIfAny } from './refusal.js';
 
 /** Making and changing kinds. */
 export class Kinds {
-  constructor(
-    private readonly store: Store,
-    private readonly live: Live,
-  ) {}
+  constructor(private readonly live: Live) {}
 
   summaries(): KindSummary[] {
     return this.live.kinds().map((kind) => ({ kind, counts: this.live.countsOf(kind.id) }));

@@ -2,7 +2,7 @@ import type { Formats } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
 import type { DateOrder } from '../field.js';
 import type { FieldType } from './field-type.js';
-import { isEmptyInput, isText, wrongType } from './field-type.js';
+import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';
 import type { ColumnSample } from './proposal.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 
@@ -76,8 +76,7 @@ export const dateType: FieldType<string> = {
   holds: (value): value is string => isText(value) && ISO.test(value),
   toText: (value) => value,
   format(value, field, formats) {
-    const { before = '', after = '' } = field.settings;
-    return [before, formatDays(dayNumberOfDate(value) ?? 0, formats), after].filter((part) => part !== '').join(' ');
+    return withAffixes(formatDays(dayNumberOfDate(value) ?? 0, formats), field);
   },
   column: {
     kind: 'number',

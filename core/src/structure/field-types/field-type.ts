@@ -98,3 +98,8 @@ export function boundsIssue(value: number, field: Field, show: (bound: number) =
   }
   return null;
 }
+
+/** A formatted value between the texts that its field has before and after it. */
+export function withAffixes(text: string, { settings: { before = '', after = '' } }: Field): string {
+  return [before, text, after].filter((part) => part !== '').join(' ');
+}

@@ -12,7 +12,7 @@ import {
 } from '../../values/index.js';
 import type { Field } from '../field.js';
 import type { FieldType } from './field-type.js';
-import { boundsIssue, inputText, isEmptyInput, wrongType } from './field-type.js';
+import { boundsIssue, inputText, isEmptyInput, withAffixes, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 
 export const DEFAULT_UNIT: UnitCode = 'm';
@@ -70,12 +70,9 @@ export const measureType: FieldType<Measure> = {
   holds: (value): value is Measure => isUnit(asMeasure(value)?.unit ?? ''),
   toText: ({ value, unit }) => `${value} ${unitSymbol(unit)}`,
   format(measure, field, formats) {
-    const { before = '', after = '' } = field.settings;
     // A field that was given a unit of another dimension shows older values in their own.
     const own = unitsLike(unitOf(field)).includes(measure.unit) ? unitOf(field) : measure.unit;
-    return [before, formatIn(convertMeasure(measure, own), own, formats), after]
-      .filter((part) => part !== '')
-      .join(' ');
+    return withAffixes(formatIn(convertMeasure(measure, own), own, formats), field);
   },
   column: {
     kind: 'number',

@@ -11,7 +11,7 @@ import {
 } from '../../values/index.js';
 import type { Field } from '../field.js';
 import type { FieldType } from './field-type.js';
-import { boundsIssue, isEmptyInput, wrongType } from './field-type.js';
+import { boundsIssue, isEmptyInput, withAffixes, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import type { ReadContext } from './read-context.js';
 
@@ -85,8 +85,7 @@ export const moneyType: FieldType<Money> = {
   holds: isMoney,
   toText: (value) => moneyToText(value),
   format(value, field, formats) {
-    const { before = '', after = '' } = field.settings;
-    return [before, formats.money(value), after].filter((part) => part !== '').join(' ');
+    return withAffixes(formats.money(value), field);
   },
   column: {
     kind: 'number',

@@ -2,7 +2,7 @@ import type { Formats, Result } from '../../values/index.js';
 import { issue, ok, parseNumber, refuse } from '../../values/index.js';
 import type { Field } from '../field.js';
 import type { ColumnSpec } from './field-type.js';
-import { isEmptyInput, wrongType } from './field-type.js';
+import { isEmptyInput, withAffixes, wrongType } from './field-type.js';
 import type { ColumnSample, Proposal } from './proposal.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import type { ReadContext } from './read-context.js';
@@ -20,8 +20,7 @@ export const plainNumberColumn: ColumnSpec<number> = {
 
 /** A number for readers, with the field's texts before and after. */
 export function formatPlain(value: number, field: Field, formats: Formats): string {
-  const { before = '', after = '' } = field.settings;
-  return [before, formats.number(value), after].filter((part) => part !== '').join(' ');
+  return withAffixes(formats.number(value), field);
 }
 
 /** Reads any finite number from JSON or text; −0 becomes 0. Bounds and decimals are the caller's. */
