@@ -9,7 +9,7 @@ export const AIRPORTS_CSV = readFileSync(
   new URL('../node_modules/vega-datasets/data/airports.csv', import.meta.url),
   'utf8',
 );
-export const CONTEXT = readContext('en-GB');
+export const CONTEXT = readContext({ locale: 'en-GB', zone: 'UTC', nowInMs: 0 });
 
 /** The dataset with its latitude and longitude as two numbers, so that there are ranges to ask for. */
 export function readAirports(): { table: CsvTable; plan: ImportPlan } {

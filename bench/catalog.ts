@@ -4,7 +4,7 @@ import type { Listing } from '@plindo/core/listings';
 import type { FacetChoice, Query, QueryResult } from '@plindo/core/query';
 import { runQuery } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
-import { proposeFacets } from '@plindo/core/structure';
+import { makeKindDefinition, proposeFacets } from '@plindo/core/structure';
 import sqlite3 from 'sqlite3';
 import { repeatAirports } from './airports.js';
 import type { Benchmark, Measurement } from './measure.js';
@@ -54,13 +54,9 @@ export const catalogBench: Benchmark = {
 
 function kindOf(fields: Kind['fields']): Kind {
   return {
+    ...makeKindDefinition({ slug: 'airports', one: 'Airport', many: 'Airports', published: true }),
     id: 1,
     version: 1,
-    slug: 'airports',
-    one: 'Airport',
-    many: 'Airports',
-    intro: '',
-    published: true,
     fields: fields.map((field) => ({ ...field, searchWeight: 0 })),
     facets: proposeFacets(fields),
     sortChoices: [{ key: 'north', label: 'North', order: [{ by: 'field:north', direction: 'down' }] }],

@@ -1,21 +1,28 @@
 import type { Listing } from '../src/listings/index.js';
-import type { Field, Kind } from '../src/structure/index.js';
-import { makeField, proposeFacets, proposeSortChoices } from '../src/structure/index.js';
+import { BLANK_CONTENT } from '../src/listings/index.js';
+import type { Field, Kind, ReadContext } from '../src/structure/index.js';
+import {
+  makeField,
+  makeKindDefinition,
+  proposeFacets,
+  proposeSortChoices,
+  readContext,
+} from '../src/structure/index.js';
+
+/** Reading in a locale, at a moment when it is winter in Lisbon. */
+export function contextIn(locale = 'en-GB', zone = 'Europe/Lisbon'): ReadContext {
+  return readContext({ locale, zone, nowInMs: Date.UTC(2026, 10, 23, 12) });
+}
 
 /** A published kind with the facets and sort choices that Plindo would choose for its fields. */
 export function makeKind(fields: readonly Field[], given: Partial<Kind> = {}): Kind {
   return {
     id: 1,
     version: 1,
-    slug: 'berths',
-    one: 'Berth',
-    many: 'Berths',
-    intro: '',
-    published: true,
+    ...makeKindDefinition({ slug: 'berths', one: 'Berth', many: 'Berths', published: true, pageSize: 5 }),
     fields,
     facets: proposeFacets(fields),
     sortChoices: proposeSortChoices(fields),
-    pageSize: 5,
     ...given,
   };
 }
@@ -25,14 +32,10 @@ export function makeListing(given: Partial<Listing> & Pick<Listing, 'id'>): List
   return {
     kindId: 1,
     version: 1,
+    ...BLANK_CONTENT,
+    status: 'live',
     slug: `listing-${given.id}`,
     title: `Listing ${given.id}`,
-    summary: '',
-    picture: null,
-    values: {},
-    status: 'live',
-    featured: false,
-    handOrder: null,
     createdAt: given.id,
     changedAt: given.id,
     ...given,

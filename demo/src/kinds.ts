@@ -1,8 +1,8 @@
-import type { Choice, KindDefinition } from '@plindo/core/structure';
+import type { Choice, KindDefinition, KindSketch } from '@plindo/core/structure';
 import {
-  DEFAULT_PAGE_SIZE,
   choicesFromLabels,
   makeField,
+  makeKindDefinition,
   proposeFacets,
   proposeSortChoices,
 } from '@plindo/core/structure';
@@ -10,14 +10,10 @@ import { BERTH_FACILITIES, BERTH_TYPES, HARBOURS, HARBOUR_FACILITIES, REGIONS } 
 
 const choices = (labels: readonly string[]): Choice[] => choicesFromLabels(labels);
 
-function kind(given: Pick<KindDefinition, 'slug' | 'one' | 'many' | 'intro' | 'fields'>): KindDefinition {
-  return {
-    ...given,
-    published: true,
-    facets: proposeFacets(given.fields),
-    sortChoices: proposeSortChoices(given.fields),
-    pageSize: DEFAULT_PAGE_SIZE,
-  };
+function kind(given: KindSketch): KindDefinition {
+  const definition = makeKindDefinition({ published: true, startStatus: 'live', ...given });
+  const { fields } = definition;
+  return { ...definition, facets: proposeFacets(fields), sortChoices: proposeSortChoices(fields) };
 }
 
 export const HARBOUR_KIND: KindDefinition = kind({

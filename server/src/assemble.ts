@@ -4,6 +4,7 @@ import { Live } from './live/live.js';
 import { Pages } from './live/pages.js';
 import { Accounts } from './services/accounts.js';
 import { Changes } from './services/changes.js';
+import { Files } from './services/files.js';
 import { Imports } from './services/imports.js';
 import { Kinds } from './services/kinds.js';
 import { Listings } from './services/listings.js';
@@ -21,7 +22,7 @@ export interface Assembly {
 /** Opens the store in a folder, repairs what a stop left half done, and puts all services together. */
 export async function assemble(dataFolder: string, clock: () => Date): Promise<Assembly> {
   const store = await Store.open(join(dataFolder, 'plindo.sqlite'), clock);
-  const live = new Live(store);
+  const live = new Live(store, clock);
   const imports = new Imports(store, live);
   const repairs = await imports.repair();
   await live.start();
@@ -30,9 +31,10 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     imports,
     accounts: new Accounts(store, clock),
     changes: new Changes(store, live),
+    files: new Files(store, join(dataFolder, 'files'), clock),
     kinds: new Kinds(live),
     listings: new Listings(store, live),
-    pages: new Pages(store, live, clock),
+    pages: new Pages(store, live),
     pictures: new Pictures(store, join(dataFolder, 'pictures'), clock),
     site: new Site(live),
   };

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Role, SessionInfo } from '@plindo/core/contract';
 import type { KindDefinition } from '@plindo/core/structure';
-import { makeField, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
+import { makeField, makeKindDefinition, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
 import { pino } from 'pino';
 import { assemble } from '../src/assemble.js';
 import type { Assembly } from '../src/assemble.js';
@@ -119,14 +119,12 @@ const FIELDS = [
   makeField({ key: 'photo', label: 'Photo', type: 'picture' }),
 ];
 
-export const BERTHS: KindDefinition = {
+export const BERTHS: KindDefinition = makeKindDefinition({
   slug: 'berths',
   one: 'Berth',
   many: 'Berths',
-  intro: '',
   published: true,
   fields: FIELDS,
   facets: proposeFacets(FIELDS),
   sortChoices: proposeSortChoices(FIELDS),
-  pageSize: 24,
-};
+});

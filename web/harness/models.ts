@@ -7,6 +7,7 @@ export function makeCard(given: Partial<CardModel> & Pick<CardModel, 'id'>): Car
     title: `Berth ${given.id}`,
     summary: '',
     picture: null,
+    hasPictures: true,
     featured: false,
     slots: [],
     ...given,

@@ -1,7 +1,7 @@
 import type { Listing, Status } from '../listings/index.js';
-import { STATUSES, isOnSite } from '../listings/index.js';
+import { ComputedValues, STATUSES, isOnSite } from '../listings/index.js';
 import type { Field, Kind } from '../structure/index.js';
-import { fieldType } from '../structure/index.js';
+import { columnOf, fieldType } from '../structure/index.js';
 import type { TextOrder } from '../values/index.js';
 import { textOrder } from '../values/index.js';
 import { Bitset } from './bitset.js';
@@ -10,6 +10,7 @@ import { MiniSearchIndex } from './minisearch-index.js';
 import { NumberColumn } from './number-column.js';
 import { TextColumn } from './text-column.js';
 import type { TextDocument, TextIndex } from './text-index.js';
+import { UniqueValues } from './unique-values.js';
 import { YesNoColumn } from './yes-no-column.js';
 
 export type Column = NumberColumn | TextColumn | YesNoColumn | ChoicesColumn;
@@ -35,6 +36,8 @@ export class Catalog {
   readonly createdAt: NumberColumn;
   readonly changedAt: NumberColumn;
   readonly text: TextIndex;
+  readonly uniques = new UniqueValues();
+  private computed: ComputedValues;
   private readonly columns = new Map<string, Column>();
   private readonly slugs: string[] = [];
   private readonly rowsById = new Map<number, number>();
@@ -59,6 +62,7 @@ export class Catalog {
     this.createdAt = new NumberColumn(this.capacity);
     this.changedAt = new NumberColumn(this.capacity);
     for (const field of kind.fields) this.addColumn(field);
+    this.computed = new ComputedValues(kind.fields);
     this.text = new MiniSearchIndex([...new Set(kind.fields.map((field) => field.searchWeight))].filter((w) => w > 0));
   }
 
@@ -76,6 +80,11 @@ export class Catalog {
     return row === undefined ? undefined : this.ids[row];
   }
 
+  titleOf(id: number): string {
+    const row = this.rowsById.get(id);
+    return row === undefined ? '' : (this.title.textAt(row) ?? '');
+  }
+
   isOnSite(id: number): boolean {
     const row = this.rowsById.get(id);
     return row !== undefined && this.onSite.has(row);
@@ -85,8 +94,14 @@ export class Catalog {
     return STATUSES[this.statuses[row] ?? 0] ?? 'draft';
   }
 
+  /** A listing with its computed values beside its own. */
+  complete(listing: Listing): Listing {
+    return this.computed.complete(listing);
+  }
+
   /** Adds a listing or puts its new state in place of the old one. */
-  put(listing: Listing): void {
+  put(kept: Listing): void {
+    const listing = this.complete(kept);
     const known = this.rowsById.get(listing.id);
     const row = known ?? this.newRow(listing.id);
     if (known !== undefined) this.rowsBySlug.delete(this.slugs[row] ?? '');
@@ -102,12 +117,14 @@ export class Catalog {
     this.changedAt.put(row, listing.changedAt);
     for (const field of this.kind.fields) this.putValue(row, field, listing.values[field.key]);
     this.text.put(row, documentOf(listing, this.kind));
+    this.uniques.put(listing, this.kind.fields);
   }
 
   /** Takes out a listing that is deleted for good. */
   remove(id: number): void {
     const row = this.rowsById.get(id);
     if (row === undefined) return;
+    this.uniques.remove(id);
     this.rowsById.delete(id);
     this.rowsBySlug.delete(this.slugs[row] ?? '');
     for (const set of [this.existing, this.onSite, this.featured]) set.delete(row);
@@ -135,7 +152,7 @@ export class Catalog {
   }
 
   private addColumn(field: Field): void {
-    const spec = fieldType(field.type).column;
+    const spec = columnOf(field);
     if (spec?.kind === 'number') this.columns.set(field.key, new NumberColumn(this.capacity));
     if (spec?.kind === 'yes-no') this.columns.set(field.key, new YesNoColumn(this.capacity));
     if (spec?.kind === 'text') this.columns.set(field.key, new TextColumn(this.capacity, this.compareTexts));
@@ -146,10 +163,10 @@ export class Catalog {
   }
 
   private putValue(row: number, field: Field, value: unknown): void {
-    const type = fieldType(field.type);
+    const spec = columnOf(field);
     const column = this.columns.get(field.key);
-    if (!type.column || !column) return;
-    const given = type.holds(value) ? type.column.of(value) : null;
+    if (!spec || !column) return;
+    const given = fieldType(field.type).holds(value) ? spec.of(value) : null;
     // The column was made from the same spec, so the kinds agree.
     (column as { put(row: number, value: unknown): void }).put(row, given);
   }
@@ -178,8 +195,8 @@ export class Catalog {
 }
 
 /** What of a field the catalog was built with. */
-function columnTraits({ key, type, settings, searchWeight }: Field): unknown {
-  return { key, type, settings, searchWeight };
+function columnTraits({ key, type, settings, searchWeight, unique }: Field): unknown {
+  return { key, type, settings, searchWeight, unique };
 }
 
 /** What the text search reads of a listing: title, summary and the words of its searchable fields. */

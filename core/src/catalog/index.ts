@@ -6,4 +6,5 @@ export { typosAllowed } from './minisearch-index.js';
 export { NumberColumn } from './number-column.js';
 export { NO_RANK, TextColumn } from './text-column.js';
 export * from './text-index.js';
+export { UniqueValues, isUnique } from './unique-values.js';
 export { NO, YES, YesNoColumn } from './yes-no-column.js';

@@ -1,7 +1,7 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { Listing, Status } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
-import type { Kind } from '../structure/index.js';
+import type { Kind, KindSketch } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 
 /** RFC 9457 problem details, with the code from the catalogue of errors and every single issue. */
@@ -70,7 +70,7 @@ export interface ImportStart {
   readonly fileName: string;
   readonly rows: number;
   readonly policy: BadValuePolicy;
-  readonly kind: Pick<Kind, 'one' | 'many' | 'slug' | 'fields'>;
+  readonly kind: KindSketch;
 }
 
 export interface ImportBatch {

@@ -1,11 +1,11 @@
-import { readContext } from '../structure/index.js';
+import { contextIn } from '../../testing/builders.js';
 import { readCsv } from './csv.js';
 import type { ColumnChoice } from './edit-plan.js';
 import { planProblem, withColumnUse, withFieldLabel } from './edit-plan.js';
 import type { ImportPlan } from './propose-columns.js';
 import { proposalForType, proposePlan, sampleColumn } from './propose-columns.js';
 
-const context = readContext('en');
+const context = contextIn('en');
 const read = readCsv(
   `name,lat,lon,seats,note\n${Array.from({ length: 9 }, (_, at) => `Boat ${at},1.5,2.5,${at % 3},x${at}`).join('\n')}`,
 );

@@ -1,12 +1,13 @@
 import fc from 'fast-check';
-import { fieldByKey, readContext } from '../structure/index.js';
+import { contextIn } from '../../testing/builders.js';
+import { fieldByKey } from '../structure/index.js';
 import type { CsvTable } from './csv.js';
 import { readCsv, writeCsv } from './csv.js';
 import { LARGEST_FILE_IN_BYTES, decodeText } from './decode.js';
 import { dryRun, importRow, readImportRow } from './import-rows.js';
 import { proposePlan } from './propose-columns.js';
 
-const context = readContext('en-GB');
+const context = contextIn();
 
 function table(text: string): CsvTable {
   const read = readCsv(text);

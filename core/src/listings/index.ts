@@ -1,2 +1,5 @@
+export * from './computed-values.js';
+export * from './condition-holds.js';
+export * from './kept-things.js';
 export * from './listing.js';
 export * from './read-listing.js';

@@ -1,4 +1,4 @@
-import type { Picture } from '../structure/index.js';
+import type { FieldTypeName, Picture, Place } from '../structure/index.js';
 
 /** The stored statuses; Upcoming and Expired are computed from times and never stored. */
 export const STATUSES = ['draft', 'in-review', 'live', 'hidden', 'binned'] as const;
@@ -15,6 +15,12 @@ export const STATUS_LABELS: Readonly<Record<Status, string>> = {
 /** Typed values by field key; a field without a value is absent. */
 export type Values = Readonly<Record<string, unknown>>;
 
+/** A value that a change of its field's type could not convert: kept as text until somebody sees to it. */
+export interface AsideValue {
+  readonly type: FieldTypeName;
+  readonly text: string;
+}
+
 /** What an editor says of a listing. */
 export interface ListingContent {
   readonly slug: string;
@@ -22,9 +28,16 @@ export interface ListingContent {
   /** One paragraph; '' when there is none. */
   readonly summary: string;
   readonly picture: Picture | null;
+  /** Rich text; '' when there is none. */
+  readonly body: string;
+  readonly place: Place | null;
+  /** Who wrote it, for readers; '' when it isn't said. */
+  readonly author: string;
   readonly values: Values;
   readonly status: Status;
   readonly featured: boolean;
+  /** By field key, what is kept aside. */
+  readonly aside: Readonly<Record<string, AsideValue>>;
   /** Lower first; null when the listing has no place of its own. */
   readonly handOrder: number | null;
 }

@@ -1,8 +1,8 @@
-import { BERTH_FIELDS, makeKind } from '../../testing/builders.js';
-import { makeField, readContext } from '../structure/index.js';
+import { BERTH_FIELDS, contextIn, makeKind } from '../../testing/builders.js';
+import { makeField } from '../structure/index.js';
 import { readListing } from './read-listing.js';
 
-const context = readContext('en-GB');
+const context = contextIn();
 const kind = makeKind([...BERTH_FIELDS, makeField({ key: 'depth', label: 'Depth', type: 'decimal', required: true })]);
 
 describe('Reading a listing', () => {
@@ -22,6 +22,10 @@ describe('Reading a listing', () => {
       status: 'draft',
       featured: false,
       handOrder: null,
+      body: '',
+      place: null,
+      author: '',
+      aside: {},
     });
   });
 

@@ -1,12 +1,15 @@
-import type { Field, KindDefinition, Picture, ReadContext } from '../structure/index.js';
-import { asPicture, fieldByKey, fieldType } from '../structure/index.js';
+import type { BuiltInPart, Field, KindDefinition, Picture, Place, ReadContext } from '../structure/index.js';
+import { asPicture, fieldByKey, fieldType, makeField, readRichText } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
-import { isSlug, issue, normaliseLine, normaliseText, parseNumber, slugOf } from '../values/index.js';
+import { isSlug, issue, issuesOf, normaliseLine, normaliseText, parseNumber, slugOf } from '../values/index.js';
+import { ComputedValues } from './computed-values.js';
+import { conditionHolds } from './condition-holds.js';
 import type { ListingContent, Status, Values } from './listing.js';
 import { STATUSES } from './listing.js';
 
 export const LONGEST_TITLE = 200;
 export const LONGEST_SUMMARY = 2000;
+export const LONGEST_AUTHOR = 120;
 
 /** What comes from a form, a table cell, a file or the API: anything at all, by property. */
 export interface ListingInput {
@@ -14,6 +17,9 @@ export interface ListingInput {
   readonly title?: unknown;
   readonly summary?: unknown;
   readonly picture?: unknown;
+  readonly body?: unknown;
+  readonly place?: unknown;
+  readonly author?: unknown;
   readonly values?: Readonly<Record<string, unknown>>;
   readonly status?: unknown;
   readonly featured?: unknown;
@@ -25,43 +31,51 @@ export interface ReadListing {
   readonly issues: readonly Issue[];
 }
 
-const BLANK: ListingContent = {
+/** What of a kind reading depends on. */
+export type ReadKind = Pick<KindDefinition, 'fields'> & Partial<Pick<KindDefinition, 'startStatus'>>;
+
+export const BLANK_CONTENT: ListingContent = {
   slug: '',
   title: '',
   summary: '',
   picture: null,
+  body: '',
+  place: null,
+  author: '',
   values: {},
   status: 'draft',
   featured: false,
+  aside: {},
   handOrder: null,
 };
 
 /**
- * Reads an input over what the listing was before (`base`; a blank draft for a new one): a property that is not given
- * stays as it is. All issues are returned, not only the first; the content is to be kept only when there is none.
+ * Reads an input over what the listing was before (`base`; none for a new one): a property that is not given stays as
+ * it is, or, in a new listing, has its default. All issues are returned, not only the first; the content is to be kept
+ * only when there is none.
  */
 export function readListing(
   input: ListingInput,
-  kind: Pick<KindDefinition, 'fields'>,
+  kind: ReadKind,
   context: ReadContext,
-  base: ListingContent = BLANK,
+  before: ListingContent | null = null,
 ): ReadListing {
   const issues: Issue[] = [];
+  const base = before ?? { ...BLANK_CONTENT, status: kind.startStatus ?? BLANK_CONTENT.status };
   const title = readText(input.title, base.title, { label: 'Title', field: 'title', longest: LONGEST_TITLE }, issues);
   if (title === '') issues.push(issue('listing.title', {}, { field: 'title' }));
   const content: ListingContent = {
     title: normaliseLine(title),
     slug: readSlug(input.slug, base.slug || slugOf(title), issues),
-    summary: readText(
-      input.summary,
-      base.summary,
-      { label: 'Summary', field: 'summary', longest: LONGEST_SUMMARY },
-      issues,
-    ),
+    summary: readText(input.summary, base.summary, SUMMARY, issues),
     picture: readPicture(input.picture, base.picture, issues),
-    values: readValues(input.values ?? {}, kind, context, base, issues),
+    body: readBody(input.body, base.body, issues),
+    place: readPlace(input.place, base.place, context, issues),
+    author: readText(input.author, base.author, AUTHOR, issues),
+    values: readValues(input.values ?? {}, kind, { context, base, isNew: before === null }, issues),
     status: readStatus(input.status, base.status, issues),
     featured: readFlag(input.featured, base.featured, issues),
+    aside: withoutGiven(base.aside, input.values ?? {}),
     handOrder: readHandOrder(input.handOrder, base.handOrder, context, issues),
   };
   return { content, issues };
@@ -72,6 +86,23 @@ interface TextRule {
   readonly field: string;
   readonly longest: number;
 }
+
+const SUMMARY: TextRule = { label: 'Summary', field: 'summary', longest: LONGEST_SUMMARY };
+const AUTHOR: TextRule = { label: 'Author', field: 'author', longest: LONGEST_AUTHOR };
+
+/** The built-in parts in the guise of fields, so that their types' rules hold for them too. */
+const BODY = makeField({ key: 'body', label: 'Body', type: 'rich-text' });
+const PLACE = makeField({ key: 'place', label: 'Place', type: 'place' });
+
+/** The names of the built-in parts for people. */
+export const PART_LABELS: Readonly<Record<BuiltInPart, string>> = {
+  picture: 'Lead picture',
+  summary: 'Summary',
+  body: 'Body',
+  place: 'Place',
+  dates: 'Dates',
+  author: 'Author',
+};
 
 function readText(input: unknown, base: string, { label, field, longest }: TextRule, issues: Issue[]): string {
   if (input === undefined) return base;
@@ -105,6 +136,20 @@ function readPicture(input: unknown, base: Picture | null, issues: Issue[]): Pic
   return picture;
 }
 
+function readBody(input: unknown, base: string, issues: Issue[]): string {
+  if (input === undefined) return base;
+  const read = readRichText(input, BODY);
+  if (!read.ok) issues.push(...issuesOf(read));
+  return read.ok ? (read.value ?? '') : base;
+}
+
+function readPlace(input: unknown, base: Place | null, context: ReadContext, issues: Issue[]): Place | null {
+  if (input === undefined) return base;
+  const read = fieldType('place').read(input, PLACE, context);
+  if (!read.ok) issues.push(...issuesOf(read));
+  return read.ok ? (read.value as Place | null) : base;
+}
+
 function readStatus(input: unknown, base: Status, issues: Issue[]): Status {
   if (input === undefined) return base;
   const status = STATUSES.find((known) => known === input);
@@ -132,28 +177,58 @@ function readHandOrder(input: unknown, base: number | null, context: ReadContext
   return base;
 }
 
+interface ValuesScene {
+  readonly context: ReadContext;
+  readonly base: ListingContent;
+  readonly isNew: boolean;
+}
+
 function readValues(
   input: Readonly<Record<string, unknown>>,
-  kind: Pick<KindDefinition, 'fields'>,
-  context: ReadContext,
-  base: ListingContent,
+  kind: ReadKind,
+  scene: ValuesScene,
   issues: Issue[],
 ): Values {
   for (const key of Object.keys(input)) {
     if (!fieldByKey(kind, key)) issues.push(issue('listing.unknown-field', { found: key }, { field: key }));
   }
-  const values: Record<string, unknown> = { ...base.values };
+  const values: Record<string, unknown> = { ...scene.base.values };
   for (const field of kind.fields) {
-    const isGiven = Object.hasOwn(input, field.key);
-    if (isGiven) setValue(values, field, input[field.key], context, issues);
-    // A value that became required later doesn't stand in the way of changing another one.
-    const isAsked = isGiven || base === BLANK;
-    const isRefused = issues.some((found) => found.field === field.key);
-    if (field.required && isAsked && values[field.key] === undefined && !isRefused) {
-      issues.push(issue('value.required', { label: field.label }, { field: field.key }));
-    }
+    if (Object.hasOwn(input, field.key)) setValue(values, field, input[field.key], scene.context, issues);
+    else if (scene.isNew && field.default !== null) setValue(values, field, field.default, scene.context, issues);
   }
+  issues.push(...missingValues(values, input, kind, scene, issues));
   return values;
+}
+
+/** Required values that are missing. A field that is not shown isn't asked for. */
+function missingValues(
+  values: Values,
+  input: Readonly<Record<string, unknown>>,
+  kind: ReadKind,
+  { context, isNew }: ValuesScene,
+  refused: readonly Issue[],
+): Issue[] {
+  // A value that became required later doesn't stand in the way of changing another one.
+  const isAsked = ({ key }: Field): boolean => isNew || Object.hasOwn(input, key);
+  const isRefused = ({ key }: Field): boolean =>
+    refused.some(({ field = '' }) => field === key || field.startsWith(`${key}.`));
+  return kind.fields
+    .filter((field) => field.required && values[field.key] === undefined && isAsked(field) && !isRefused(field))
+    .filter((field) => isShown(field, values, kind, context))
+    .map(({ key, label }) => issue('value.required', { label }, { field: key }));
+}
+
+/** Whether a field is asked for and shown in a listing with these values. */
+export function isShown(
+  { showWhen }: Pick<Field, 'showWhen'>,
+  values: Values,
+  { fields }: Pick<KindDefinition, 'fields'>,
+  context: ReadContext,
+): boolean {
+  if (!showWhen) return true;
+  const all = new ComputedValues(fields).complete({ values }).values;
+  return conditionHolds(showWhen, all, fields, context);
 }
 
 function setValue(
@@ -164,7 +239,15 @@ function setValue(
   issues: Issue[],
 ): void {
   const read = fieldType(field.type).read(input, field, context);
-  if (!read.ok) issues.push(read.issue);
+  if (!read.ok) issues.push(...issuesOf(read));
   else if (read.value === null) delete values[field.key];
   else values[field.key] = read.value;
+}
+
+/** What stays aside: a value that is given anew takes the place of what was kept. */
+function withoutGiven(
+  aside: ListingContent['aside'],
+  given: Readonly<Record<string, unknown>>,
+): ListingContent['aside'] {
+  return Object.fromEntries(Object.entries(aside).filter(([key]) => !Object.hasOwn(given, key)));
 }

@@ -1,8 +1,8 @@
 import type { Listing } from '../listings/index.js';
 import type { Query, QueryResult } from '../query/index.js';
 import { BLANK_QUERY, urlOfQuery } from '../query/index.js';
-import type { Kind, KindDefinition } from '../structure/index.js';
-import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY } from '../structure/index.js';
+import type { Kind, KindDefinition, ReadContext } from '../structure/index.js';
+import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY, hasPart, makeField } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { chipModels, facetModels } from './facet-models.js';
 import type {
@@ -17,14 +17,14 @@ import type {
   SortModel,
 } from './page-model.js';
 import { pagerModel } from './pager.js';
-import { cardOf, slotsOf } from './slots.js';
+import { cardOf, listingPath, slotOf, slotsOf } from './slots.js';
 
 /** What every page is made with; the clock is the caller's. */
 export interface PageScene {
   readonly site: SiteSettings;
   readonly now: Date;
-  /** Of the site's locale. */
-  readonly formats: Formats;
+  /** Of the site's locale and zone, at this moment. */
+  readonly context: ReadContext;
   readonly kinds: readonly KindLink[];
 }
 
@@ -50,7 +50,7 @@ export function homePage(
       href: `/${kind.slug}`,
       total,
       intro: kind.intro,
-      cards: listings.map((listing) => cardOf(listing, kind, scene.formats)),
+      cards: listings.map((listing) => cardOf(listing, kind, scene.context)),
     })),
   };
 }
@@ -67,13 +67,14 @@ export interface IndexInput {
 
 /** The index page of a kind in the state of a query. */
 export function indexPage(scene: PageScene, { kind, query, result, listings, outOf }: IndexInput): IndexPage {
-  const { formats } = scene;
+  const { context } = scene;
+  const { formats } = context;
   const hrefOf = (state: Query): string => {
     const parts = urlOfQuery(state, kind);
     return parts === '' ? `/${kind.slug}` : `/${kind.slug}?${parts}`;
   };
-  const cards = listings.map((listing) => cardOf(listing, kind, formats));
-  const leading = leadingFeatured(cards, query);
+  const cards = listings.map((listing) => cardOf(listing, kind, context));
+  const leading = leadingFeatured(cards, query, kind);
   const facetScene = { kind, query, counts: result.counts, formats, hrefOf };
   return {
     ...frame(scene, { title: kind.many, description: kind.intro, canonical: hrefOf(query) }),
@@ -96,9 +97,9 @@ export function indexPage(scene: PageScene, { kind, query, result, listings, out
 }
 
 /** How many cards stand in the Featured strip: those that the house order puts first on the first page. */
-function leadingFeatured(cards: readonly CardModel[], query: Query): number {
+function leadingFeatured(cards: readonly CardModel[], query: Query, { defaultOrder }: KindDefinition): number {
   const isHouseOrder = query.sort === HOUSE_SORT_KEY || (query.sort === null && query.text === '');
-  if (!isHouseOrder || query.page > 1) return 0;
+  if (!isHouseOrder || query.page > 1 || defaultOrder[0]?.by !== 'featured') return 0;
   const end = cards.findIndex((card) => !card.featured);
   return end === -1 ? cards.length : end;
 }
@@ -126,7 +127,7 @@ function sortModels(kind: KindDefinition, query: Query, hrefOf: (query: Query) =
   const isSearch = query.text !== '';
   const offered = [
     ...(isSearch ? [{ key: RELEVANCE_SORT_KEY, label: 'Best match' }] : []),
-    { key: HOUSE_SORT_KEY, label: 'Featured first' },
+    { key: HOUSE_SORT_KEY, label: kind.defaultOrder[0]?.by === 'featured' ? 'Featured first' : 'As arranged' },
     ...kind.sortChoices,
   ];
   const byItself = isSearch ? RELEVANCE_SORT_KEY : HOUSE_SORT_KEY;
@@ -141,14 +142,31 @@ function sortModels(kind: KindDefinition, query: Query, hrefOf: (query: Query) =
 
 /** The page of one listing with all its values. */
 export function listingPage(scene: PageScene, kind: Kind, listing: Listing): ListingPage {
-  const card = cardOf(listing, kind, scene.formats);
+  const card = cardOf(listing, kind, scene.context);
+  const place =
+    hasPart(kind, 'place') && listing.place ? [slotOf(PLACE_FIELD, listing.place, scene.context.formats)] : [];
   return {
-    ...frame(scene, { title: listing.title, description: listing.summary, canonical: card.href }),
+    ...frame(scene, { title: listing.title, description: card.summary, canonical: listingPath(kind, listing) }),
     type: 'listing',
-    kind: { one: kind.one, many: kind.many, href: `/${kind.slug}` },
+    kind: { one: kind.one, many: kind.many, href: kind.hasIndexPage ? `/${kind.slug}` : null },
     card,
-    slots: slotsOf(listing, kind.fields, scene.formats),
+    body: hasPart(kind, 'body') ? listing.body : '',
+    byline: bylineOf(kind, listing, scene.context.formats),
+    slots: [...place, ...slotsOf(listing, kind, scene.context)],
   };
+}
+
+const PLACE_FIELD = makeField({ key: 'place', label: 'Place', type: 'place' });
+
+function bylineOf(kind: KindDefinition, { author, createdAt, changedAt }: Listing, formats: Formats): string {
+  const parts: string[] = [];
+  if (hasPart(kind, 'author') && author !== '') parts.push(`By ${author}`);
+  if (hasPart(kind, 'dates')) {
+    const [made, changed] = [createdAt, changedAt].map((moment) => formats.day(moment));
+    parts.push(made!);
+    if (changed !== made) parts.push(`changed ${changed!}`);
+  }
+  return parts.join(', ');
 }
 
 export function notFoundPage(scene: PageScene): NotFoundPage {

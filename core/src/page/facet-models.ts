@@ -1,7 +1,7 @@
 import type { FacetCounts, Query } from '../query/index.js';
 import { NO_VALUE, YES_VALUE, withChoice, withValueToggled } from '../query/index.js';
 import type { Facet, Field, KindDefinition } from '../structure/index.js';
-import { choiceLabel, fieldByKey, fieldType } from '../structure/index.js';
+import { choiceLabel, columnOf, fieldByKey, plainField } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { textOrder, unitSymbol } from '../values/index.js';
 import type { ChipModel, FacetModel, FacetValueModel, RangeFacetModel } from './page-model.js';
@@ -73,7 +73,7 @@ function rangeModel(
   { bounds, histogram }: Extract<FacetCounts, { kind: 'range' }>,
   { query, formats }: FacetScene,
 ): RangeFacetModel {
-  const spec = fieldType(field.type).column;
+  const spec = columnOf(field);
   const write = (bound: number | null): string =>
     bound === null || spec?.kind !== 'number' ? '' : spec.boundToText(bound, field);
   const show = (bound: number): string => (spec?.kind === 'number' ? spec.formatBound(bound, field, formats) : '');
@@ -83,7 +83,7 @@ function rangeModel(
     control: 'range',
     key: facet.key,
     label: facet.label,
-    inputType: field.type === 'date' ? 'date' : 'number',
+    inputType: plainField(field).type === 'date' ? 'date' : 'number',
     unit: unitText(field),
     bounds: bounds && {
       from: write(bounds.least),
@@ -97,8 +97,9 @@ function rangeModel(
 }
 
 function unitText(field: Field): string {
-  if (field.type === 'measure') return unitSymbol(field.settings.unit ?? 'm');
-  if (field.type === 'money') return field.settings.currency ?? '';
+  const { type } = plainField(field);
+  if (type === 'measure') return unitSymbol(field.settings.unit ?? 'm');
+  if (type === 'money') return field.settings.currency ?? '';
   return field.settings.after ?? '';
 }
 
@@ -128,7 +129,7 @@ function rangeWords(
   field: Field,
   formats: Formats,
 ): string {
-  const spec = fieldType(field.type).column;
+  const spec = columnOf(field);
   const show = (bound: number): string => (spec?.kind === 'number' ? spec.formatBound(bound, field, formats) : '');
   if (least !== null && greatest !== null) return `${show(least)} to ${show(greatest)}`;
   if (least !== null) return `${show(least)} or more`;

@@ -37,18 +37,46 @@ export interface SlotModel {
   readonly label: string;
   readonly icon: string;
   readonly text: string;
-  readonly shape: 'text' | 'long-text' | 'link' | 'picture' | 'place';
-  /** Where a link leads. */
+  readonly shape:
+    | 'text'
+    | 'long-text'
+    | 'rich-text'
+    | 'link'
+    | 'file'
+    | 'pictures'
+    | 'place'
+    | 'colour'
+    | 'rating'
+    | 'group'
+    | 'rows';
+  /** Where a link or a file leads. */
   readonly href?: string;
-  readonly picture?: Picture;
+  readonly pictures?: readonly Picture[];
+  /** Cleaned HTML of a rich text. */
+  readonly html?: string;
+  /** As #rrggbb. */
+  readonly colour?: string;
+  readonly stars?: { readonly given: number; readonly of: number };
+  /** The values inside a group. */
+  readonly parts?: readonly SlotModel[];
+  readonly rows?: RowsModel;
+}
+
+/** Rows as a table of texts. */
+export interface RowsModel {
+  readonly columns: readonly { readonly key: string; readonly label: string }[];
+  readonly rows: readonly (readonly string[])[];
 }
 
 export interface CardModel {
   readonly id: number;
-  readonly href: string;
+  /** Null when listings of the kind have no pages of their own. */
+  readonly href: string | null;
   readonly title: string;
   readonly summary: string;
   readonly picture: Picture | null;
+  /** Whether listings of the kind have lead pictures, so that one without shows a stand-in. */
+  readonly hasPictures: boolean;
   readonly featured: boolean;
   readonly slots: readonly SlotModel[];
 }
@@ -136,8 +164,13 @@ export interface IndexPage extends PageFrame {
 
 export interface ListingPage extends PageFrame {
   readonly type: 'listing';
-  readonly kind: { readonly one: string; readonly many: string; readonly href: string };
+  /** The kind; `href` is null when it has no index page. */
+  readonly kind: { readonly one: string; readonly many: string; readonly href: string | null };
   readonly card: CardModel;
+  /** Cleaned HTML; '' when there is none. */
+  readonly body: string;
+  /** "By Ana, 4 December 2026, changed 6 December 2026"; '' when the kind shows neither. */
+  readonly byline: string;
   readonly slots: readonly SlotModel[];
 }
 

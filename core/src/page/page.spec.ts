@@ -1,8 +1,7 @@
-import { BERTH_FIELDS, makeKind, makeListing } from '../../testing/builders.js';
+import { BERTH_FIELDS, contextIn, makeKind, makeListing } from '../../testing/builders.js';
 import { buildCatalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
 import { queryFromUrl, runQuery } from '../query/index.js';
-import { Formats } from '../values/index.js';
 import type { IndexPage, PageScene } from './index.js';
 import { indexPage, listingPage } from './index.js';
 import { pagerModel } from './pager.js';
@@ -10,7 +9,7 @@ import { pagerModel } from './pager.js';
 const scene: PageScene = {
   site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'Europe/Lisbon' },
   now: new Date('2026-11-23T12:00:00Z'),
-  formats: new Formats('en-GB'),
+  context: contextIn(),
   kinds: [],
 };
 const kind = makeKind(BERTH_FIELDS);

@@ -1,39 +1,49 @@
 import type { Listing } from '../listings/index.js';
-import type { Field, KindDefinition, Picture } from '../structure/index.js';
-import { fieldType } from '../structure/index.js';
+import { isShown } from '../listings/index.js';
+import type { Field, KeptFile, KindDefinition, Picture, ReadContext } from '../structure/index.js';
+import { fieldType, starsOf } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
-import type { CardModel, SlotModel } from './page-model.js';
+import type { CardModel, RowsModel, SlotModel } from './page-model.js';
 
 /** The path of a listing's page. */
 export function listingPath(kind: Pick<KindDefinition, 'slug'>, listing: Pick<Listing, 'slug'>): string {
   return `/${kind.slug}/${listing.slug}`;
 }
 
+/** The path of a kept file; its name is for people, the hash finds it. */
+export function filePath({ hash, name }: Pick<KeptFile, 'hash' | 'name'>): string {
+  return `/files/${hash}/${encodeURIComponent(name)}`;
+}
+
 /** How a listing looks in a list: lead picture, title, summary and the values that the kind puts on cards. */
-export function cardOf(listing: Listing, kind: KindDefinition, formats: Formats): CardModel {
+export function cardOf(listing: Listing, kind: KindDefinition, context: ReadContext): CardModel {
   return {
     id: listing.id,
-    href: listingPath(kind, listing),
+    href: kind.hasListingPages ? listingPath(kind, listing) : null,
     title: listing.title,
-    summary: listing.summary,
-    picture: listing.picture,
+    summary: kind.parts.includes('summary') ? listing.summary : '',
+    picture: kind.parts.includes('picture') ? listing.picture : null,
+    hasPictures: kind.parts.includes('picture'),
     featured: listing.featured,
-    slots: slotsOf(
-      listing,
-      kind.fields.filter((field) => field.onCard),
-      formats,
-    ),
+    slots: slotsOf(listing, kind, context, ({ onCard }) => onCard),
   };
 }
 
-/** The values that a listing has in the given fields, each with its label; empty ones are left out. */
-export function slotsOf(listing: Listing, fields: readonly Field[], formats: Formats): SlotModel[] {
-  return fields
-    .filter((field) => fieldType(field.type).holds(listing.values[field.key]))
-    .map((field) => slotOf(field, listing.values[field.key], formats));
+/** The values of a listing that are shown, each with its label; empty ones and those not to be shown are left out. */
+export function slotsOf(
+  listing: Listing,
+  kind: KindDefinition,
+  context: ReadContext,
+  chosen: (field: Field) => boolean = () => true,
+): SlotModel[] {
+  return kind.fields
+    .filter((field) => chosen(field) && fieldType(field.type).holds(listing.values[field.key]))
+    .filter((field) => isShown(field, listing.values, kind, context))
+    .map((field) => slotOf(field, listing.values[field.key], context.formats));
 }
 
-function slotOf(field: Field, value: unknown, formats: Formats): SlotModel {
+/** One value with its label, in the shape that its type is shown in. */
+export function slotOf(field: Field, value: unknown, formats: Formats): SlotModel {
   const type = fieldType(field.type);
   const slot = { key: field.key, label: field.label, icon: type.icon, text: type.format(value, field, formats) };
   switch (field.type) {
@@ -43,13 +53,44 @@ function slotOf(field: Field, value: unknown, formats: Formats): SlotModel {
       return { ...slot, shape: 'link', href: `mailto:${String(value)}` };
     case 'phone':
       return { ...slot, shape: 'link', href: `tel:${String(value).replace(/[^+\d]/g, '')}` };
+    case 'file':
+      return { ...slot, shape: 'file', href: filePath(value as KeptFile) };
     case 'picture':
-      return { ...slot, shape: 'picture', picture: value as Picture };
+      return { ...slot, shape: 'pictures', pictures: [value as Picture] };
+    case 'pictures':
+      return { ...slot, shape: 'pictures', pictures: value as readonly Picture[] };
     case 'long-text':
       return { ...slot, shape: 'long-text' };
+    case 'rich-text':
+      return { ...slot, shape: 'rich-text', html: String(value) };
     case 'place':
       return { ...slot, shape: 'place' };
+    case 'colour':
+      return { ...slot, shape: 'colour', colour: String(value) };
+    case 'rating':
+      return { ...slot, shape: 'rating', stars: { given: Number(value), of: starsOf(field) } };
+    case 'group':
+      return { ...slot, shape: 'group', parts: partSlots(field, value, formats)[0] ?? [] };
+    case 'rows':
+      return { ...slot, shape: 'rows', rows: rowsModel(field, value, formats) };
     default:
       return { ...slot, shape: 'text' };
   }
+}
+
+function partSlots(field: Field, value: unknown, formats: Formats): SlotModel[][] {
+  const entries = fieldType(field.type).parts?.(value, field) ?? [];
+  return entries.map((parts) => parts.map((part) => slotOf(part.field, part.value, formats)));
+}
+
+/** Rows as a table: the subfields in which anything stands are its columns. */
+function rowsModel(field: Field, value: unknown, formats: Formats): RowsModel {
+  const rows = partSlots(field, value, formats);
+  const used = (field.settings.fields ?? []).filter(({ key }) =>
+    rows.some((row) => row.some((slot) => slot.key === key)),
+  );
+  return {
+    columns: used.map(({ key, label }) => ({ key, label })),
+    rows: rows.map((row) => used.map(({ key }) => row.find((slot) => slot.key === key)?.text ?? '')),
+  };
 }

@@ -2,7 +2,7 @@ import type { Bitset, Catalog, TextMatches } from '../catalog/index.js';
 import { Bitset as Rows } from '../catalog/index.js';
 import type { Status } from '../listings/index.js';
 import type { Facet, Kind, OrderKey } from '../structure/index.js';
-import { HOUSE_ORDER, RELEVANCE_ORDER, RELEVANCE_SORT_KEY } from '../structure/index.js';
+import { RELEVANCE_ORDER, RELEVANCE_SORT_KEY } from '../structure/index.js';
 import type { FacetCounts } from './facet-counts.js';
 import { countFacet } from './facet-counts.js';
 import { rowsKept } from './filters.js';
@@ -69,13 +69,13 @@ function rowsOf(matches: TextMatches, catalog: Catalog): Bitset {
 /** The order that a query asks for: its sort choice, or by relevance when there are search words, or the page's own. */
 export function orderOf(
   query: Pick<Query, 'sort'>,
-  kind: Pick<Kind, 'sortChoices'>,
+  kind: Pick<Kind, 'sortChoices' | 'defaultOrder'>,
   isSearch: boolean,
 ): readonly OrderKey[] {
   const chosen = kind.sortChoices.find(({ key }) => key === query.sort);
   if (chosen) return chosen.order;
   const byRelevance = query.sort === RELEVANCE_SORT_KEY || (query.sort === null && isSearch);
-  return byRelevance ? RELEVANCE_ORDER : HOUSE_ORDER;
+  return byRelevance ? RELEVANCE_ORDER : kind.defaultOrder;
 }
 
 /** What the listing table of the Desk asks: any status, any order, a window of rows. */

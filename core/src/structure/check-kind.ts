@@ -1,10 +1,14 @@
 import type { Issue, UnitCode } from '../values/index.js';
 import { foldText, isSlug, issue, unitsLike } from '../values/index.js';
+import { fieldsOfCondition } from './condition.js';
+import { readComputedFields } from './computed-fields.js';
 import { RESERVED_KEYS } from './facet.js';
 import type { Facet } from './facet.js';
 import type { Field } from './field.js';
+import { readColour } from './field-types/colour.js';
 import { DEFAULT_UNIT } from './field-types/measure.js';
-import { fieldType, isFieldTypeName } from './field-types/registry.js';
+import { facetOf, fieldType, isFieldTypeName } from './field-types/registry.js';
+import { checkSubfields } from './field-types/subfields.js';
 import type { Kind, KindDefinition } from './kind.js';
 import { fieldByKey } from './kind.js';
 import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY } from './sort-choice.js';
@@ -13,6 +17,8 @@ export const MOST_FIELDS = 200;
 export const LONGEST_LABEL = 80;
 export const GREATEST_PAGE_SIZE = 200;
 
+const FIELD_KEY = /^[a-z][a-z0-9_]{0,59}$/;
+
 /** First parts of addresses that belong to the program itself. */
 export const RESERVED_SLUGS: readonly string[] = [
   'api',
@@ -20,6 +26,7 @@ export const RESERVED_SLUGS: readonly string[] = [
   'pictures',
   'assets',
   'media',
+  'files',
   'healthz',
   'readyz',
   'favicon.ico',
@@ -28,7 +35,13 @@ export const RESERVED_SLUGS: readonly string[] = [
 
 /** Everything that is wrong with a kind; `others` are the kinds it must not clash with. */
 export function checkKind(kind: KindDefinition, others: readonly Kind[]): Issue[] {
-  return [...checkNames(kind, others), ...checkFields(kind), ...checkFacets(kind), ...checkSortChoices(kind)];
+  return [
+    ...checkNames(kind, others),
+    ...checkSections(kind),
+    ...checkFields(kind),
+    ...checkFacets(kind),
+    ...checkSortChoices(kind),
+  ];
 }
 
 /**
@@ -44,7 +57,7 @@ export function checkKindChange(before: KindDefinition, after: KindDefinition): 
       old.settings.currency === field.settings.currency &&
       (field.type !== 'measure' || unitsLike(unitOf(old)).includes(unitOf(field)));
     if (isSame) return [];
-    const reason = `${field.label} holds values of its present type; add a new field for another one.`;
+    const reason = `${field.label} holds values of its present type. Use “Change its type”, which shows what becomes of them.`;
     return [issue('kind.fields', { reason }, { field: 'fields' })];
   });
 }
@@ -63,7 +76,24 @@ function checkNames(kind: KindDefinition, others: readonly Kind[]): Issue[] {
   if (!isSlug(kind.slug)) issues.push(issue('kind.slug', { slug: kind.slug }, { field: 'slug' }));
   const isTaken = RESERVED_SLUGS.includes(kind.slug) || others.some((other) => other.slug === kind.slug);
   if (isTaken) issues.push(issue('kind.slug-taken', { slug: kind.slug }, { field: 'slug' }));
+  if (kind.colour !== '' && readColour(kind.colour) === null) {
+    const params = { label: 'The colour of the kind', found: kind.colour };
+    issues.push(issue('value.not-a-colour', params, { field: 'colour' }));
+  }
   return issues;
+}
+
+function checkSections({ sections, fields }: KindDefinition): Issue[] {
+  const keys = sections.map(({ key }) => key);
+  const reasons = repeated(keys).map((key) => `two sections have the key “${key}”.`);
+  for (const { key, label } of sections) {
+    if (label.trim() === '' || label.length > LONGEST_LABEL) reasons.push(`the section “${key}” needs a label.`);
+    if (!FIELD_KEY.test(key)) reasons.push(`the section “${label}” has the key “${key}”, which does not fit.`);
+  }
+  for (const { label, section } of fields) {
+    if (section !== '' && !keys.includes(section)) reasons.push(`${label} stands in a section that is not there.`);
+  }
+  return reasons.map((reason) => issue('kind.fields', { reason }, { field: 'sections' }));
 }
 
 function checkFields({ fields }: KindDefinition): Issue[] {
@@ -71,7 +101,9 @@ function checkFields({ fields }: KindDefinition): Issue[] {
   if (fields.length > MOST_FIELDS) reasons.push(`there are ${fields.length}; at most ${MOST_FIELDS} fit.`);
   reasons.push(...repeated(fields.map(({ key }) => key)).map((key) => `two have the key “${key}”.`));
   reasons.push(...repeated(fields.map(({ label }) => foldText(label))).map((label) => `two are called “${label}”.`));
-  for (const field of fields) reasons.push(...fieldReasons(field));
+  for (const field of fields) reasons.push(...fieldReasons(field), ...showWhenReasons(field, fields));
+  const hasForeignType = fields.some(({ type }) => !isFieldTypeName(type));
+  if (!hasForeignType) reasons.push(...readComputedFields(fields).reasons);
   return reasons.map((reason) => issue('kind.fields', { reason }, { field: 'fields' }));
 }
 
@@ -80,17 +112,26 @@ function fieldReasons(field: Field): string[] {
   if (field.label.trim() === '' || field.label.length > LONGEST_LABEL) {
     reasons.push(`the field “${field.key}” needs a label of 1 to ${LONGEST_LABEL} characters.`);
   }
-  if (!/^[a-z][a-z0-9_]{0,59}$/.test(field.key)) {
+  if (!FIELD_KEY.test(field.key)) {
     reasons.push(`the key “${field.key}” may hold small letters, digits and underscores, and begins with a letter.`);
   }
   if (field.key in {}) reasons.push(`the key “${field.key}” is a word of the program; choose another.`);
   if (!isFieldTypeName(field.type)) return [...reasons, `${field.label} has no known type.`];
-  const { least, greatest } = field.settings;
-  if (least !== undefined && greatest !== undefined && least > greatest) {
-    reasons.push(`the least value of ${field.label} is above its greatest.`);
-  }
   const ofType = fieldType(field.type).checkSettings?.(field);
-  return ofType ? [...reasons, ofType] : reasons;
+  if (ofType) reasons.push(ofType);
+  if (field.type === 'group' || field.type === 'rows') {
+    const inside = checkSubfields(field, fieldType, fieldReasons);
+    if (inside) reasons.push(inside);
+  }
+  return reasons;
+}
+
+function showWhenReasons({ label, key, showWhen }: Field, fields: readonly Field[]): string[] {
+  if (!showWhen) return [];
+  const asked = fieldsOfCondition(showWhen);
+  const gone = asked.filter((other) => !fields.some((field) => field.key === other));
+  const reasons = gone.map((other) => `${label} is shown depending on the field “${other}”, which is not there.`);
+  return asked.includes(key) ? [...reasons, `${label} cannot be shown depending on itself.`] : reasons;
 }
 
 function checkFacets(kind: KindDefinition): Issue[] {
@@ -104,7 +145,7 @@ function facetReasons(facet: Facet, kind: KindDefinition): string[] {
   if (!field) return [`“${facet.label}” asks about the field “${facet.field}”, which is not there.`];
   const reasons: string[] = [];
   if (facet.label.trim() === '') reasons.push(`the facet over ${field.label} needs a label.`);
-  if (fieldType(field.type).facet !== facet.control) {
+  if (facetOf(field) !== facet.control) {
     reasons.push(`“${facet.label}” cannot be shown that way over a ${fieldType(field.type).label} field.`);
   }
   if (RESERVED_KEYS.includes(facet.key)) reasons.push(`the key “${facet.key}” is used by every page.`);

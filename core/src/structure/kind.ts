@@ -1,6 +1,24 @@
 import type { Facet } from './facet.js';
-import type { Field } from './field.js';
-import type { SortChoice } from './sort-choice.js';
+import type { Field, FieldSketch } from './field.js';
+import { makeField, withoutUndefined } from './field.js';
+import type { OrderKey, SortChoice } from './sort-choice.js';
+import { HOUSE_ORDER } from './sort-choice.js';
+
+/** Fields shown together in the form, foldable. */
+export interface FieldSection {
+  readonly key: string;
+  readonly label: string;
+  /** Whether it starts folded. */
+  readonly folded: boolean;
+}
+
+/** The parts that every listing can have beside its fields. */
+export const BUILT_IN_PARTS = ['picture', 'summary', 'body', 'place', 'dates', 'author'] as const;
+export type BuiltInPart = (typeof BUILT_IN_PARTS)[number];
+
+/** Statuses in which a new listing can begin. */
+export const START_STATUSES = ['draft', 'in-review', 'live', 'hidden'] as const;
+export type StartStatus = (typeof START_STATUSES)[number];
 
 /** What a publisher says of a kind of listing. */
 export interface KindDefinition {
@@ -9,10 +27,24 @@ export interface KindDefinition {
   /** What one of it, and many of it, are called. */
   readonly one: string;
   readonly many: string;
+  /** Name of an icon of the icon set, '' for none. */
+  readonly icon: string;
+  /** A colour to know it by in the Desk, as #rrggbb; '' for none. */
+  readonly colour: string;
   /** A sentence above its index page. */
   readonly intro: string;
   /** Whether visitors see it. */
   readonly published: boolean;
+  /** Not offered in the Desk's lists and not on the site; nothing of it is lost. */
+  readonly putAside: boolean;
+  /** Which built-in parts its listings have. */
+  readonly parts: readonly BuiltInPart[];
+  readonly hasIndexPage: boolean;
+  readonly hasListingPages: boolean;
+  readonly startStatus: StartStatus;
+  /** The order of its index page until a visitor chooses another. */
+  readonly defaultOrder: readonly OrderKey[];
+  readonly sections: readonly FieldSection[];
   readonly fields: readonly Field[];
   readonly facets: readonly Facet[];
   readonly sortChoices: readonly SortChoice[];
@@ -29,6 +61,36 @@ export interface Kind extends KindDefinition {
 
 export const DEFAULT_PAGE_SIZE = 24;
 
+/** What has to be said of a kind; the rest has defaults. */
+export type KindSketch = Pick<KindDefinition, 'slug' | 'one' | 'many'> & {
+  readonly fields?: readonly FieldSketch[];
+} & Partial<Omit<KindDefinition, 'fields'>>;
+
+/** A definition with every property at its plain default but those given. */
+export function makeKindDefinition(given: KindSketch): KindDefinition {
+  const defaults: Omit<KindDefinition, 'slug' | 'one' | 'many' | 'fields'> = {
+    icon: '',
+    colour: '',
+    intro: '',
+    published: false,
+    putAside: false,
+    parts: ['picture', 'summary'],
+    hasIndexPage: true,
+    hasListingPages: true,
+    startStatus: 'draft',
+    defaultOrder: HOUSE_ORDER,
+    sections: [],
+    facets: [],
+    sortChoices: [],
+    pageSize: DEFAULT_PAGE_SIZE,
+  };
+  return { ...defaults, ...withoutUndefined(given), fields: (given.fields ?? []).map(makeField) };
+}
+
 export function fieldByKey(kind: Pick<KindDefinition, 'fields'>, key: string): Field | undefined {
   return kind.fields.find((field) => field.key === key);
+}
+
+export function hasPart({ parts }: Pick<KindDefinition, 'parts'>, part: BuiltInPart): boolean {
+  return parts.includes(part);
 }

@@ -1,7 +1,7 @@
 import type { Facet } from './facet.js';
 import { RESERVED_KEYS } from './facet.js';
 import type { Field } from './field.js';
-import { fieldType } from './field-types/registry.js';
+import { columnOf, facetOf, fieldType, plainField } from './field-types/registry.js';
 import type { SortChoice } from './sort-choice.js';
 
 const MOST_PROPOSED_FACETS = 8;
@@ -12,7 +12,7 @@ const LOOKS_LIKE_A_CODE = /(^|[\s_])(id|code|number|no|zip|postcode)$/i;
 
 /** The facet that fits a field, or null when its type offers none. */
 export function facetFor(field: Field): Facet | null {
-  const control = fieldType(field.type).facet;
+  const control = facetOf(field);
   if (!control) return null;
   const key = field.key.replaceAll('_', '-');
   return {
@@ -31,19 +31,24 @@ export function facetFor(field: Field): Facet | null {
 export function proposeFacets(fields: readonly Field[]): Facet[] {
   const rank = { ticks: 0, 'yes-no': 1, range: 2 } as const;
   return fields
-    .filter((field) => !(fieldType(field.type).facet === 'range' && LOOKS_LIKE_A_CODE.test(field.label)))
+    .filter((field) => !(facetOf(field) === 'range' && LOOKS_LIKE_A_CODE.test(field.label)))
     .map(facetFor)
     .filter((facet) => facet !== null)
     .sort((a, b) => rank[a.control] - rank[b.control])
     .slice(0, MOST_PROPOSED_FACETS);
 }
 
-/** The sort choices that fit a field: one for dates, two for numbers, none for the rest. */
+function isTime({ type, settings }: Field): boolean {
+  const own = type === 'range' ? settings.ends : type;
+  return own === 'date' || own === 'date-time' || own === 'time-of-day';
+}
+
+/** The sort choices that fit a field: two for numbers, dates and times, none for the rest. */
 export function sortChoicesFor(field: Field): SortChoice[] {
-  if (fieldType(field.type).facet !== 'range') return [];
+  if (columnOf(field)?.kind !== 'number') return [];
   const by = `field:${field.key}` as const;
   const key = field.key.replaceAll('_', '-');
-  const [up, down] = field.type === 'date' ? ['earliest first', 'latest first'] : ['lowest first', 'highest first'];
+  const [up, down] = isTime(plainField(field)) ? ['earliest first', 'latest first'] : ['lowest first', 'highest first'];
   return [
     {
       key: `${key}-up`,

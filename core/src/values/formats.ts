@@ -11,9 +11,16 @@ const MOST_DECIMALS = 6;
 export class Formats {
   private readonly numbers = new Map<string, Intl.NumberFormat>();
   private dates: Intl.DateTimeFormat | null = null;
+  private days: Intl.DateTimeFormat | null = null;
+  private moments: Intl.DateTimeFormat | null = null;
+  private times: Intl.DateTimeFormat | null = null;
   private lists: Intl.ListFormat | null = null;
 
-  constructor(readonly locale: string) {}
+  /** Moments are shown in the given IANA zone. */
+  constructor(
+    readonly locale: string,
+    readonly zone = 'UTC',
+  ) {}
 
   /** A number with as many decimals as it has, at most six, unless told otherwise. */
   number(value: number, decimals?: number): string {
@@ -35,6 +42,32 @@ export class Formats {
   date(momentInMs: number): string {
     this.dates ??= new Intl.DateTimeFormat(this.locale, { dateStyle: 'long', timeZone: 'UTC' });
     return this.dates.format(momentInMs);
+  }
+
+  /** The day that it is in the zone at a moment: "4 December 2026". */
+  day(momentInMs: number): string {
+    this.days ??= new Intl.DateTimeFormat(this.locale, { dateStyle: 'long', timeZone: this.zone });
+    return this.days.format(momentInMs);
+  }
+
+  /** A moment with its day, time and zone: "4 December 2026 at 18:00 WET". */
+  moment(momentInMs: number): string {
+    this.moments ??= new Intl.DateTimeFormat(this.locale, {
+      year: 'numeric',
+      month: 'long',
+      day: 'numeric',
+      hour: 'numeric',
+      minute: '2-digit',
+      timeZoneName: 'short',
+      timeZone: this.zone,
+    });
+    return this.moments.format(momentInMs);
+  }
+
+  /** A time of day, given in minutes since midnight. */
+  time(minutes: number): string {
+    this.times ??= new Intl.DateTimeFormat(this.locale, { hour: 'numeric', minute: '2-digit', timeZone: 'UTC' });
+    return this.times.format(minutes * 60_000);
   }
 
   /** "Water, Power, Fuel". */

@@ -57,12 +57,12 @@ describe('The API', () => {
   });
 
   it('answers bad requests with problem details that name every property', async () => {
-    const bad = await owner.send('POST', '/api/kinds', { ...BERTHS, pageSize: 'many', colour: 'red' });
+    const bad = await owner.send('POST', '/api/kinds', { ...BERTHS, pageSize: 'many', flavour: 'salt' });
     expect(bad.status).toBe(400);
     expect(bad.headers.get('content-type')).toContain('application/problem+json');
     expect(bad.json.issues.map(({ field }: { field?: string }) => field)).toEqual([
       undefined,
-      'colour',
+      'flavour',
       'pageSize',
       'pageSize',
       'pageSize',

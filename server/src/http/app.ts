@@ -1,6 +1,6 @@
 import compression from 'compression';
 import express from 'express';
-import type { Express } from 'express';
+import type { Express, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { apiRouter } from './api.js';
 import { problemHandler } from './problem.js';
@@ -15,6 +15,17 @@ export interface AppParts {
   readonly trustProxy: boolean;
   /** Absent in tests of the API alone. */
   readonly web?: { readonly folders: WebFolders; readonly renderer: SiteRenderer };
+}
+
+/** Sends a kept file, always as an attachment: whatever is in it is never opened as a page of this site. */
+function sendFile({ files }: Services): RequestHandler {
+  return async (request, response) => {
+    const file = await files.find(String(request.params['hash']));
+    if (!file) return void response.status(404).end();
+    const name = String(request.params['name']);
+    response.attachment(name).type(file.type).set('Cache-Control', 'public, max-age=31536000, immutable');
+    response.set('X-Content-Type-Options', 'nosniff').sendFile(file.path);
+  };
 }
 
 /** The whole HTTP side. */
@@ -32,6 +43,7 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
     express.static(services.pictures.folder, { index: false, redirect: false, immutable: true, maxAge: '1y' }),
     (_request, response) => void response.status(404).end(),
   );
+  app.get('/files/:hash/:name', sendFile(services));
   if (web) {
     app.use('/desk', await deskRouter(web.folders));
     app.use(siteRouter(web.folders, web.renderer, services));

@@ -3,7 +3,8 @@ import { STATUSES } from '@plindo/core/listings';
 import type { Catalog } from '@plindo/core/catalog';
 import { catalogInSteps } from '@plindo/core/catalog';
 import type { SiteSettings } from '@plindo/core/page';
-import type { Kind } from '@plindo/core/structure';
+import type { Kind, ReadContext } from '@plindo/core/structure';
+import { readContext } from '@plindo/core/structure';
 import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
 
 type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
@@ -20,12 +21,16 @@ export class Live {
   revision = 0;
   private readonly catalogs = new Map<number, Catalog>();
   private settings: SiteSettings = NEW_SITE;
+  private lastContext: ReadContext | null = null;
   /** Builds run one after the other, so that a later state is never overtaken by an earlier one. */
   private building: Promise<unknown> = Promise.resolve();
   /** By kind, the changes that came while its catalog was being built. */
   private readonly missed = new Map<number, ListingChange[]>();
 
-  constructor(private readonly store: Store) {}
+  constructor(
+    private readonly store: Store,
+    private readonly clock: () => Date,
+  ) {}
 
   async start(): Promise<void> {
     this.settings = (await this.store.site()) ?? NEW_SITE;
@@ -34,6 +39,15 @@ export class Live {
 
   site(): SiteSettings {
     return this.settings;
+  }
+
+  /** With what values are read and shown at this moment. */
+  context(): ReadContext {
+    const { locale, zone } = this.settings;
+    const nowInMs = this.clock().getTime();
+    const isSame = this.lastContext?.locale === locale && this.lastContext.zone === zone;
+    this.lastContext = isSame ? { ...this.lastContext!, nowInMs } : readContext({ locale, zone, nowInMs });
+    return this.lastContext;
   }
 
   kinds(): Kind[] {

@@ -2,7 +2,6 @@ import type { Catalog } from '@plindo/core/catalog';
 import type { PageModel, PageScene } from '@plindo/core/page';
 import { homePage, indexPage, listingPage, notFoundPage } from '@plindo/core/page';
 import { BLANK_QUERY, queryFromUrl, runQuery } from '@plindo/core/query';
-import { Formats } from '@plindo/core/values';
 import type { Store } from '../store/index.js';
 import type { Live } from './live.js';
 
@@ -10,12 +9,9 @@ const CARDS_A_KIND_ON_HOME = 4;
 
 /** Answers addresses of the public side with page models. */
 export class Pages {
-  private formats = new Formats('en');
-
   constructor(
     private readonly store: Store,
     private readonly live: Live,
-    private readonly clock: () => Date,
   ) {}
 
   /** The page at a path ("/berths") in the state of the part after "?". */
@@ -24,8 +20,10 @@ export class Pages {
     const [kindSlug = '', listingSlug, ...more] = path.split('/').slice(1).map(decodePart);
     if (kindSlug === '' && listingSlug === undefined) return this.home(scene);
     const catalog = this.live.catalogBySlug(kindSlug);
-    if (!catalog?.kind.published || more.length > 0) return notFoundPage(scene);
-    return listingSlug === undefined ? this.index(scene, catalog, search) : this.listing(scene, catalog, listingSlug);
+    if (!catalog?.kind.published || catalog.kind.putAside || more.length > 0) return notFoundPage(scene);
+    const { hasIndexPage, hasListingPages } = catalog.kind;
+    if (listingSlug === undefined) return hasIndexPage ? this.index(scene, catalog, search) : notFoundPage(scene);
+    return hasListingPages ? this.listing(scene, catalog, listingSlug) : notFoundPage(scene);
   }
 
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
@@ -37,25 +35,27 @@ export class Pages {
   private published(): Catalog[] {
     return this.live
       .kinds()
-      .filter((kind) => kind.published)
+      .filter((kind) => kind.published && !kind.putAside)
       .flatMap((kind) => this.live.catalog(kind.id) ?? []);
   }
 
   private scene(): PageScene {
-    const kinds = this.published().map((catalog) => ({
+    const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
+    const kinds = withPages.map((catalog) => ({
       label: catalog.kind.many,
       href: `/${catalog.kind.slug}`,
       total: catalog.onSite.count(),
     }));
-    const site = this.live.site();
-    if (this.formats.locale !== site.locale) this.formats = new Formats(site.locale);
-    return { site, now: this.clock(), formats: this.formats, kinds };
+    const context = this.live.context();
+    return { site: this.live.site(), now: new Date(context.nowInMs), context, kinds };
   }
 
   private async home(scene: PageScene): Promise<PageModel> {
-    const sections = this.published().map(async (catalog) => {
+    const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
+    const sections = withPages.map(async (catalog) => {
       const { total, ids } = runQuery(catalog, BLANK_QUERY);
-      const listings = await this.store.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
+      const kept = await this.store.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
+      const listings = kept.map((listing) => catalog.complete(listing));
       return { kind: catalog.kind, total, listings };
     });
     return homePage(scene, await Promise.all(sections));
@@ -64,14 +64,15 @@ export class Pages {
   private async index(scene: PageScene, catalog: Catalog, search: string): Promise<PageModel> {
     const query = queryFromUrl(new URLSearchParams(search), catalog.kind);
     const result = runQuery(catalog, query);
-    const listings = await this.store.listings(result.ids);
+    const kept = await this.store.listings(result.ids);
+    const listings = kept.map((listing) => catalog.complete(listing));
     return indexPage(scene, { kind: catalog.kind, query, result, listings, outOf: catalog.onSite.count() });
   }
 
   private async listing(scene: PageScene, catalog: Catalog, slug: string): Promise<PageModel> {
     const id = catalog.idOfSlug(slug);
     const listing = id !== undefined && catalog.isOnSite(id) ? await this.store.listing(id) : null;
-    return listing ? listingPage(scene, catalog.kind, listing) : notFoundPage(scene);
+    return listing ? listingPage(scene, catalog.kind, catalog.complete(listing)) : notFoundPage(scene);
   }
 }
 

@@ -1,9 +1,10 @@
 import type { ImportBatch, ImportStart, ImportState, User } from '@plindo/core/contract';
 import type { BadValuePolicy, RowReport } from '@plindo/core/exchange';
 import { MOST_REPORTS, readImportRow } from '@plindo/core/exchange';
+import { UniqueValues } from '@plindo/core/catalog';
 import type { ListingContent } from '@plindo/core/listings';
-import type { Field, KindDefinition } from '@plindo/core/structure';
-import { DEFAULT_PAGE_SIZE, checkKind, proposeFacets, proposeSortChoices, readContext } from '@plindo/core/structure';
+import type { Field } from '@plindo/core/structure';
+import { checkKind, makeKindDefinition, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
 import { firstFreeSlug } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
@@ -18,6 +19,7 @@ interface RunningImport {
   readonly fields: readonly Field[];
   readonly policy: BadValuePolicy;
   readonly slugs: Set<string>;
+  readonly uniques: UniqueValues;
   state: ImportState;
 }
 
@@ -34,14 +36,9 @@ export class Imports {
   ) {}
 
   async start(user: User, { fileName, rows, policy, kind }: ImportStart): Promise<ImportState> {
-    const definition: KindDefinition = {
-      ...kind,
-      intro: '',
-      published: false,
-      facets: proposeFacets(kind.fields),
-      sortChoices: proposeSortChoices(kind.fields),
-      pageSize: DEFAULT_PAGE_SIZE,
-    };
+    const sketch = makeKindDefinition(kind);
+    const { fields } = sketch;
+    const definition = { ...sketch, facets: proposeFacets(fields), sortChoices: proposeSortChoices(fields) };
     refuseIfAny(checkKind(definition, this.live.kinds()));
     const head = { userId: user.id, sentence: `Bringing in ${fileName}` };
     const { changeId, result } = await this.store.openChange(head, (unit) => unit.insertKind(definition));
@@ -61,9 +58,10 @@ export class Imports {
       kindId: result.id,
       many: kind.many,
       fileName,
-      fields: kind.fields,
+      fields,
       policy,
       slugs: new Set(),
+      uniques: new UniqueValues(),
       state,
     });
     return state;
@@ -75,7 +73,7 @@ export class Imports {
     if (offset !== running.state.seen) {
       throw Refusal.of('import.order', { found: offset, wanted: running.state.seen });
     }
-    const context = readContext(this.live.site().locale);
+    const context = this.live.context();
     const contents: ListingContent[] = [];
     const reports: RowReport[] = [];
     for (const row of rows) {
@@ -84,9 +82,17 @@ export class Imports {
         reports.push({ line: row.line, title: String(row.input.title ?? ''), issues: outcome.issues });
         continue;
       }
+      const values = running.uniques.withReferences(outcome.content.values, running.fields);
+      const title = String(row.input.title ?? '');
+      const taken = running.uniques.issuesOf(values, running.fields, null, (line) => `line ${line}`);
+      if (taken.length > 0) {
+        reports.push({ line: row.line, title, issues: taken.map((found) => ({ ...found, line: row.line })) });
+        continue;
+      }
+      running.uniques.put({ id: row.line, values }, running.fields);
       const slug = firstFreeSlug(outcome.content.slug, (candidate) => running.slugs.has(candidate));
       running.slugs.add(slug);
-      contents.push({ ...outcome.content, slug });
+      contents.push({ ...outcome.content, values, slug });
     }
     // Said before the write, so that a second batch sent at the same time is refused.
     running.state = { ...running.state, seen: offset + rows.length };

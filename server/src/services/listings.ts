@@ -1,10 +1,10 @@
 import type { Changed, ListingsWindow, User } from '@plindo/core/contract';
-import type { Listing, ListingContent, ListingInput } from '@plindo/core/listings';
-import { STATUS_LABELS, readListing } from '@plindo/core/listings';
+import type { Listing, ListingContent, ListingInput, Values } from '@plindo/core/listings';
+import { STATUS_LABELS, keptThingsOf, readListing } from '@plindo/core/listings';
 import type { TableQuery } from '@plindo/core/query';
 import { runTableQuery } from '@plindo/core/query';
-import type { Kind, Picture } from '@plindo/core/structure';
-import { asPicture, readContext } from '@plindo/core/structure';
+import type { Kind } from '@plindo/core/structure';
+import { hasPart } from '@plindo/core/structure';
 import { firstFreeSlug, issue } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
@@ -21,38 +21,40 @@ export class Listings {
     const catalog = this.live.catalog(kindId);
     if (!catalog) throw Refusal.of('request.not-found');
     const { total, ids } = runTableQuery(catalog, query);
-    return { total, offset: query.offset, listings: await this.store.listings(ids) };
+    const kept = await this.store.listings(ids);
+    return { total, offset: query.offset, listings: kept.map((listing) => catalog.complete(listing)) };
   }
 
+  /** A listing with its computed values. */
   async one(id: number): Promise<Listing> {
-    const listing = await this.store.listing(id);
-    if (!listing) throw Refusal.of('request.not-found');
-    return listing;
+    return this.complete(await this.kept(id));
   }
 
   async add(user: User | null, kindId: number, input: ListingInput): Promise<Changed<Listing>> {
     const kind = this.kind(kindId);
-    const read = readListing(input, kind, readContext(this.live.site().locale));
+    const author = hasPart(kind, 'author') && input.author === undefined ? { author: user?.name ?? '' } : {};
+    const read = readListing({ ...input, ...author }, kind, this.live.context());
     refuseIfAny(read.issues);
-    await this.checkPictures(read.content, kind);
+    await this.checkKept(read.content, kind);
     const head = { userId: user?.id ?? null, sentence: `Added ${read.content.title}` };
     const { changeId, result } = await this.live.change(head, async (unit) => {
       const taken = await unit.slugsOf(kindId);
       if (input.slug && taken.has(read.content.slug)) throw slugTaken(read.content.slug, kind);
       const slug = firstFreeSlug(read.content.slug, (candidate) => taken.has(candidate));
-      const [listing] = await unit.insertListings(kindId, [{ ...read.content, slug }]);
+      const values = this.withUniqueValues(read.content.values, kind, null);
+      const [listing] = await unit.insertListings(kindId, [{ ...read.content, values, slug }]);
       return listing!;
     });
-    return { changeId, result };
+    return { changeId, result: this.complete(result) };
   }
 
   /** Changes what is given and leaves the rest; `version` is the one that the editor has seen. */
   async update(user: User, id: number, version: number, input: ListingInput): Promise<Changed<Listing>> {
-    const seen = await this.one(id);
+    const seen = await this.kept(id);
     const kind = this.kind(seen.kindId);
-    const read = readListing(input, kind, readContext(this.live.site().locale), contentOf(seen));
+    const read = readListing(input, kind, this.live.context(), contentOf(seen));
     refuseIfAny(read.issues);
-    await this.checkPictures(read.content, kind);
+    await this.checkKept(read.content, kind);
     const head = { userId: user.id, sentence: sentenceFor(seen, read.content, kind) };
     const { changeId, result } = await this.live.change(head, async (unit) => {
       const before = await unit.listing(id);
@@ -60,9 +62,20 @@ export class Listings {
       if (before.version !== version) throw Refusal.of('change.conflict', { title: before.title });
       const isNew = read.content.slug !== before.slug;
       if (isNew && (await unit.slugsOf(kind.id)).has(read.content.slug)) throw slugTaken(read.content.slug, kind);
-      return unit.updateListing(before, read.content);
+      const values = this.withUniqueValues(read.content.values, kind, id);
+      return unit.updateListing(before, { ...read.content, values });
     });
-    return { changeId, result };
+    return { changeId, result: this.complete(result) };
+  }
+
+  private async kept(id: number): Promise<Listing> {
+    const listing = await this.store.listing(id);
+    if (!listing) throw Refusal.of('request.not-found');
+    return listing;
+  }
+
+  private complete(listing: Listing): Listing {
+    return this.live.catalog(listing.kindId)?.complete(listing) ?? listing;
   }
 
   private kind(id: number): Kind {
@@ -71,19 +84,28 @@ export class Listings {
     return kind;
   }
 
-  /** Refuses pictures that are not kept here; their size is known better from the store than from a request. */
-  private async checkPictures(content: ListingContent, kind: Kind): Promise<void> {
-    const ofFields = kind.fields
-      .filter((field) => field.type === 'picture')
-      .map((field) => ({ label: field.label, key: field.key, picture: asPicture(content.values[field.key]) }));
-    const all: { label: string; key: string; picture: Picture | null }[] = [
-      { label: 'Lead picture', key: 'picture', picture: content.picture },
-      ...ofFields,
-    ];
-    for (const { label, key, picture } of all) {
-      if (picture && !(await this.store.pictures.find(picture.hash))) {
-        refuseIfAny([issue('value.not-a-picture', { label, found: picture.hash }, { field: key })]);
-      }
+  /**
+   * The values with reference numbers given out; refused when one has to be different in every listing and isn't.
+   * Called inside a change, so that no other one comes between the check and the write.
+   */
+  private withUniqueValues(values: Values, kind: Kind, id: number | null): Values {
+    const catalog = this.live.catalog(kind.id);
+    if (!catalog) return values;
+    const complete = catalog.uniques.withReferences(values, kind.fields);
+    refuseIfAny(catalog.uniques.issuesOf(complete, kind.fields, id, (holder) => catalog.titleOf(holder)));
+    return complete;
+  }
+
+  /** Refuses pictures and files that are not kept here. */
+  private async checkKept(content: ListingContent, kind: Kind): Promise<void> {
+    const { pictures, files } = keptThingsOf(content, kind.fields);
+    for (const { label, key, thing } of pictures) {
+      if (await this.store.pictures.find(thing.hash)) continue;
+      refuseIfAny([issue('value.not-a-picture', { label, found: thing.hash }, { field: key })]);
+    }
+    for (const { label, key, thing } of files) {
+      if (await this.store.files.find(thing.hash)) continue;
+      refuseIfAny([issue('value.not-a-file', { label, found: thing.name }, { field: key })]);
     }
   }
 }
@@ -92,8 +114,15 @@ function slugTaken(slug: string, kind: Kind): Refusal {
   return Refusal.of('listing.slug-taken', { slug, kind: kind.one }, 'slug');
 }
 
-function contentOf({ slug, title, summary, picture, values, status, featured, handOrder }: Listing): ListingContent {
-  return { slug, title, summary, picture, values, status, featured, handOrder };
+function contentOf({
+  id: _,
+  kindId: __,
+  version: ___,
+  createdAt: ____,
+  changedAt: _____,
+  ...content
+}: Listing): ListingContent {
+  return content;
 }
 
 /** What a change did, for the log: the status if that is what changed, else the names of what did. */
@@ -109,6 +138,9 @@ function sentenceFor(before: Listing, after: ListingContent, kind: Kind): string
   if (before.summary !== after.summary) parts.push('summary');
   if (before.slug !== after.slug) parts.push('address');
   if (JSON.stringify(before.picture) !== JSON.stringify(after.picture)) parts.push('lead picture');
+  if (before.body !== after.body) parts.push('body');
+  if (JSON.stringify(before.place) !== JSON.stringify(after.place)) parts.push('place');
+  if (before.author !== after.author) parts.push('author');
   if (before.featured !== after.featured) parts.push('Featured');
   if (before.handOrder !== after.handOrder) parts.push('hand order');
   for (const { key, label } of kind.fields) {

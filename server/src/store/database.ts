@@ -3,6 +3,7 @@ import { dirname } from 'node:path';
 import { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import * as first from './migrations/0001-first.js';
+import * as partsAndFiles from './migrations/0002-parts-and-files.js';
 
 const BUSY_TIMEOUT_IN_MS = 10_000;
 
@@ -31,6 +32,11 @@ async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
     migrations: [
       { name: '0001-first', up: ({ context }) => first.up(context), down: ({ context }) => first.down(context) },
+      {
+        name: '0002-parts-and-files',
+        up: ({ context }) => partsAndFiles.up(context),
+        down: ({ context }) => partsAndFiles.down(context),
+      },
     ],
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

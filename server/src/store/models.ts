@@ -11,6 +11,7 @@ export interface Models {
   readonly tokens: ModelStatic<Model>;
   readonly kinds: ModelStatic<Model>;
   readonly pictures: ModelStatic<Model>;
+  readonly files: ModelStatic<Model>;
   readonly listings: ModelStatic<Model>;
   readonly changes: ModelStatic<Model>;
   readonly entries: ModelStatic<Model>;
@@ -54,6 +55,11 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       options,
     ),
+    files: sequelize.define(
+      'files',
+      { hash: { type: STRING, primaryKey: true }, name: STRING, type: STRING, bytes: INTEGER, createdAt: BIGINT },
+      options,
+    ),
     listings: sequelize.define(
       'listings',
       {
@@ -63,6 +69,10 @@ export function defineModels(sequelize: Sequelize): Models {
         title: STRING,
         summary: TEXT,
         picture: JSON_TYPE,
+        body: TEXT,
+        place: JSON_TYPE,
+        author: STRING,
+        aside: JSON_TYPE,
         values: JSON_TYPE,
         status: STRING,
         featured: BOOLEAN,

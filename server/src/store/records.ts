@@ -1,6 +1,7 @@
 import type { User, Role } from '@plindo/core/contract';
 import type { Listing, Status } from '@plindo/core/listings';
-import type { Kind, KindDefinition, Picture } from '@plindo/core/structure';
+import type { Kind, KindDefinition, Picture, Place } from '@plindo/core/structure';
+import { makeKindDefinition } from '@plindo/core/structure';
 
 /** A row as the driver gives it. */
 export type Row = Readonly<Record<string, unknown>>;
@@ -18,6 +19,10 @@ export function listingOf(row: Row): Listing {
     title: String(row['title']),
     summary: String(row['summary']),
     picture: row['picture'] == null ? null : parsed<Picture | null>(row['picture']),
+    body: String(row['body'] ?? ''),
+    place: row['place'] == null ? null : parsed<Place | null>(row['place']),
+    author: String(row['author'] ?? ''),
+    aside: row['aside'] == null ? {} : parsed<Listing['aside']>(row['aside']),
     values: parsed<Record<string, unknown>>(row['values']),
     status: row['status'] as Status,
     featured: Boolean(row['featured']),
@@ -30,7 +35,9 @@ export function listingOf(row: Row): Listing {
 
 export function kindOf(row: Row): Kind {
   const definition = parsed<Omit<KindDefinition, 'slug'>>(row['definition']);
-  return { ...definition, id: Number(row['id']), slug: String(row['slug']), version: Number(row['version']) };
+  // What was written before a property existed has its default.
+  const complete = makeKindDefinition({ ...definition, slug: String(row['slug']) });
+  return { ...complete, id: Number(row['id']), version: Number(row['version']) };
 }
 
 /** A kind as the columns of its row. */

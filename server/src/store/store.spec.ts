@@ -2,19 +2,16 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { ListingContent } from '@plindo/core/listings';
+import { BLANK_CONTENT } from '@plindo/core/listings';
 import { BERTHS } from '../../testing/test-api.js';
 import type { ChangeEntry } from './unit.js';
 import { Store } from './store.js';
 
 const content = (title: string): ListingContent => ({
+  ...BLANK_CONTENT,
   title,
   slug: title.toLowerCase(),
-  summary: '',
-  picture: null,
-  values: {},
   status: 'live',
-  featured: false,
-  handOrder: null,
 });
 
 describe('The store', () => {

@@ -7,6 +7,7 @@ import { AccountStore } from './account-store.js';
 import { openDatabase } from './database.js';
 import type { Models } from './models.js';
 import { defineModels } from './models.js';
+import { FileStore } from './file-store.js';
 import { PictureStore } from './picture-store.js';
 import type { Row } from './records.js';
 import { kindOf, listingOf, parsed } from './records.js';
@@ -34,6 +35,7 @@ const LISTINGS_AT_ONCE = 5000;
 export class Store {
   readonly accounts: AccountStore;
   readonly pictures: PictureStore;
+  readonly files: FileStore;
   private queue: Promise<unknown> = Promise.resolve();
 
   private constructor(
@@ -43,6 +45,7 @@ export class Store {
   ) {
     this.accounts = new AccountStore(models);
     this.pictures = new PictureStore(models);
+    this.files = new FileStore(models);
   }
 
   static async open(file: string, clock: () => Date): Promise<Store> {

@@ -1,4 +1,5 @@
 import type { Listing, ListingContent } from '@plindo/core/listings';
+import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { SiteSettings } from '@plindo/core/page';
 import type { Kind, KindDefinition } from '@plindo/core/structure';
 import type { Transaction } from 'sequelize';
@@ -117,5 +118,6 @@ const TABLES = { listing: 'listings', kind: 'kinds', site: 'site' } as const;
 function rowOf({ entity, id, after }: ChangeEntry): Row | null {
   if (after === null) return null;
   if (entity === 'kind') return rowOfKind(after);
-  return entity === 'site' ? { id, settings: after } : { ...after };
+  // An entry of before a part existed has none of it.
+  return entity === 'site' ? { id, settings: after } : { ...BLANK_CONTENT, ...after };
 }

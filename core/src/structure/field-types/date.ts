@@ -1,10 +1,12 @@
 import type { Formats } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
 import type { DateOrder } from '../field.js';
+import { boundsIssue, checkBounds, isRelativeDay, relativeDay } from './bounds.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';
 import type { ColumnSample } from './proposal.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
+import type { ReadContext } from './read-context.js';
 
 const DAY_IN_MS = 86_400_000;
 const ISO = /^(\d{4})-(\d{2})-(\d{2})(?:[T ]\d{2}:\d{2}.*)?$/;
@@ -30,7 +32,7 @@ export function dayNumberOfDate(iso: string): number | null {
 }
 
 /** Days since 1970-01-01 of a date written with numbers in the given order; ISO dates are read in any. */
-function readDate(text: string, order: DateOrder): number | null {
+export function readDate(text: string, order: DateOrder): number | null {
   const iso = dayNumberOfDate(text);
   if (iso !== null) return iso;
   const match = NUMERIC.exec(text.trim());
@@ -50,6 +52,16 @@ export function localDateOrder(locale: string): DateOrder {
   return parts.indexOf('day') < parts.indexOf('month') ? 'dmy' : 'mdy';
 }
 
+/** The day that a bound of a date comes to now, in days since 1970-01-01. */
+function dayOfBound(bound: number | string, context: ReadContext): number | null {
+  return typeof bound === 'number' ? null : (dayNumberOfDate(bound) ?? relativeDay(bound, context));
+}
+
+/** Whether a bound is a date or relative to today. */
+export function isDayBound(bound: number | string): boolean {
+  return typeof bound === 'string' && (dayNumberOfDate(bound) !== null || isRelativeDay(bound));
+}
+
 function formatDays(days: number, formats: Formats): string {
   return formats.date(days * DAY_IN_MS);
 }
@@ -64,13 +76,18 @@ export const dateType: FieldType<string> = {
   label: 'date',
   icon: 'event',
   control: 'date',
-  settings: ['dateOrder', 'before', 'after'],
+  settings: ['dateOrder', 'least', 'greatest', 'before', 'after'],
   short: true,
+  checkSettings: (field) => checkBounds(field, isDayBound, 'a date, or as “today + 30 days”'),
   read(input, field, context) {
     if (isEmptyInput(input)) return ok(null);
     if (typeof input !== 'string') return wrongType(field, 'a date');
     const days = readDate(input, field.settings.dateOrder ?? localDateOrder(context.locale));
-    if (days !== null) return ok(dateFromDayNumber(days));
+    if (days !== null) {
+      const readBound = (bound: number | string): number | null => dayOfBound(bound, context);
+      const outside = boundsIssue(days, field, readBound, (bound) => formatDays(bound, context.formats));
+      return outside ? refuse(outside) : ok(dateFromDayNumber(days));
+    }
     return refuse(issue('value.not-a-date', { label: field.label, found: input }, { field: field.key }));
   },
   holds: (value): value is string => isText(value) && ISO.test(value),

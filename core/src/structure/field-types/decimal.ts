@@ -1,14 +1,16 @@
 import { decimalsOf, issue, refuse } from '../../values/index.js';
+import { checkNumberBounds } from './bounds.js';
 import type { FieldType } from './field-type.js';
-import { boundsIssue, isNumber } from './field-type.js';
-import { formatPlain, plainNumberColumn, proposeNumbers, readPlainNumber } from './plain-number.js';
+import { isNumber } from './field-type.js';
+import { formatPlain, keptInBounds, plainNumberColumn, proposeNumbers, readPlainNumber } from './plain-number.js';
 
 export const decimalType: FieldType<number> = {
   label: 'decimal',
   icon: 'decimal_increase',
   control: 'number',
-  settings: ['least', 'greatest', 'decimals', 'before', 'after'],
+  settings: ['least', 'greatest', 'step', 'decimals', 'before', 'after'],
   short: true,
+  checkSettings: checkNumberBounds,
   read(input, field, context) {
     const read = readPlainNumber(input, field, context, { wanted: 'a number', example: 12.5 });
     if (!read.ok || read.value === null) return read;
@@ -17,8 +19,7 @@ export const decimalType: FieldType<number> = {
       const params = { label: field.label, greatest: decimals };
       return refuse(issue('value.decimals', params, { field: field.key }));
     }
-    const outside = boundsIssue(read.value, field, (bound) => context.formats.number(bound));
-    return outside ? refuse(outside) : read;
+    return keptInBounds(read.value, field, context);
   },
   holds: isNumber,
   toText: (value) => String(value),

@@ -1,13 +1,33 @@
-import type { Formats, Issue, Result } from '../../values/index.js';
+import type { Formats, Result } from '../../values/index.js';
 import { issue, refuse } from '../../values/index.js';
 import type { Field, FieldSettings } from '../field.js';
 import type { FacetControl } from '../facet.js';
+import type { FieldTypeName } from './names.js';
 import type { ColumnSample, Proposal } from './proposal.js';
 import type { ReadContext } from './read-context.js';
 
 /** The controls a value is edited with; the Desk has one component for each. */
 export type EditControl =
-  'line' | 'area' | 'number' | 'yes-no' | 'one-choice' | 'several-choices' | 'date' | 'picture' | 'place';
+  | 'line'
+  | 'area'
+  | 'rich-text'
+  | 'number'
+  | 'yes-no'
+  | 'one-choice'
+  | 'several-choices'
+  | 'date'
+  | 'date-time'
+  | 'time'
+  | 'colour'
+  | 'rating'
+  | 'range'
+  | 'picture'
+  | 'pictures'
+  | 'file'
+  | 'place'
+  | 'group'
+  | 'rows'
+  | 'none';
 
 /** How the catalog keeps a field's values. Numbers carry how a bound stands in an address. */
 export type ColumnSpec<Value> =
@@ -37,6 +57,8 @@ export interface FieldType<Value> {
   readonly settings: readonly (keyof FieldSettings)[];
   /** Whether a value can be changed in place in the table. */
   readonly short: boolean;
+  /** Whether it can be a subfield of a group or of rows; yes unless told otherwise. */
+  readonly nests?: boolean;
   /** Says what is wrong with a field's settings, or null. */
   checkSettings?(field: Field): string | null;
   /**
@@ -51,16 +73,33 @@ export interface FieldType<Value> {
   holds(value: unknown): value is Value;
   /** The value as text that {@link read} takes back unchanged; for table cells and CSV. */
   toText(value: Value, field: Field): string;
+  /** The value as a person of the context's zone types it; {@link read} takes it back. Absent where toText serves. */
+  toInput?(value: Value, field: Field, context: ReadContext): string;
   /** The value for readers, with unit and in the locale's manner; without the label. */
   format(value: Value, field: Field, formats: Formats): string;
   readonly column: ColumnSpec<Value> | null;
   /** The facet control that fits, or null. */
   readonly facet: FacetControl | null;
+  /** The column, for a type where it depends on the field's settings. */
+  columnFor?(field: Field): ColumnSpec<Value> | null;
+  /** The field whose values this one has, column and facet included; of a computed field, that of its result. */
+  standsFor?(field: Field): Field;
+  /** The values inside a value of parts, each with its field: what pages and histories show one by one. */
+  parts?(value: Value, field: Field): readonly FieldValue[][];
   /** What the text search reads of a value; absent when there is nothing to find. */
   words?(value: Value, field: Field): string;
   /** Whether a column of a file looks like this type, and what speaks for it. */
   propose?(sample: ColumnSample): Proposal | null;
 }
+
+/** A value with the field that it is of. */
+export interface FieldValue {
+  readonly field: Field;
+  readonly value: unknown;
+}
+
+/** How a type made of other types gets at them; handed in, as the registry knows all types. */
+export type TypeOf = (name: FieldTypeName) => FieldType<unknown>;
 
 /** Whether an input stands for "no value". */
 export function isEmptyInput(input: unknown): boolean {
@@ -84,19 +123,6 @@ export function inputText(input: unknown): string {
 
 export function wrongType<T>(field: Field, wanted: string): Result<T> {
   return refuse(issue('value.type', { label: field.label, wanted }, { field: field.key }));
-}
-
-/** The bounds check that all numbers share; bounds and value in the field's own unit. */
-export function boundsIssue(value: number, field: Field, show: (bound: number) => string): Issue | null {
-  const { least, greatest } = field.settings;
-  const params = { label: field.label };
-  if (least !== undefined && value < least) {
-    return issue('value.too-small', { ...params, least: show(least) }, { field: field.key });
-  }
-  if (greatest !== undefined && value > greatest) {
-    return issue('value.too-large', { ...params, greatest: show(greatest) }, { field: field.key });
-  }
-  return null;
 }
 
 /** A formatted value between the texts that its field has before and after it. */

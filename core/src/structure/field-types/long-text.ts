@@ -2,7 +2,7 @@ import { issue, normaliseText, ok, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, wrongType } from './field-type.js';
 import { countFitting } from './proposal.js';
-import { LONGEST_SHORT_TEXT } from './short-text.js';
+import { LONGEST_SHORT_TEXT, checkLengths } from './short-text.js';
 
 export const LONGEST_LONG_TEXT = 100_000;
 const LONG_FROM = 160;
@@ -11,15 +11,19 @@ export const longTextType: FieldType<string> = {
   label: 'long text',
   icon: 'notes',
   control: 'area',
-  settings: ['longest'],
+  settings: ['shortest', 'longest'],
   short: false,
+  checkSettings: (field) => checkLengths(field, LONGEST_LONG_TEXT),
   read(input, field) {
     if (isEmptyInput(input)) return ok(null);
     if (typeof input !== 'string') return wrongType(field, 'a text');
     const text = normaliseText(input);
     const greatest = field.settings.longest ?? LONGEST_LONG_TEXT;
-    if (text.length <= greatest) return ok(text);
-    return refuse(issue('value.too-long', { label: field.label, found: text.length, greatest }, { field: field.key }));
+    const params = { label: field.label, found: text.length };
+    if (text.length > greatest) return refuse(issue('value.too-long', { ...params, greatest }, { field: field.key }));
+    const least = field.settings.shortest ?? 0;
+    if (text.length < least) return refuse(issue('value.too-short', { ...params, least }, { field: field.key }));
+    return ok(text);
   },
   holds: isText,
   toText: (value) => value,

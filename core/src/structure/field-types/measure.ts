@@ -11,9 +11,11 @@ import {
   unitsLike,
 } from '../../values/index.js';
 import type { Field } from '../field.js';
+import { boundNumber, boundsIssue, checkNumberBounds, stepIssue } from './bounds.js';
 import type { FieldType } from './field-type.js';
-import { boundsIssue, inputText, isEmptyInput, withAffixes, wrongType } from './field-type.js';
+import { inputText, isEmptyInput, withAffixes, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
+import type { ReadContext } from './read-context.js';
 
 export const DEFAULT_UNIT: UnitCode = 'm';
 
@@ -28,8 +30,34 @@ function split(text: string): { number: string; unit: string | null } | null {
   return match ? { number: match[1] ?? '', unit: match[2] ?? null } : null;
 }
 
-function formatIn(value: number, unit: UnitCode, formats: Formats): string {
-  return `${formats.number(Number(value.toPrecision(12)))} ${unitSymbol(unit)}`;
+const COMPOUND = /^(\d[\d.,]*\s*\p{L}+)\s+(\d[\d.,]*\s*\p{L}+)(?:\s+(\d[\d.,]*\s*\p{L}+))?$/u;
+
+/** "10 ft 6 in" as one measure in its first unit; null when it isn't several of one dimension. */
+function compoundMeasure(text: string, context: ReadContext): Measure | null {
+  const pieces =
+    COMPOUND.exec(text.trim())
+      ?.slice(1)
+      .filter((piece) => piece !== undefined) ?? [];
+  const measures = pieces.map((piece) => {
+    const parts = split(piece);
+    const unit = parts?.unit ? unitFromText(parts.unit) : null;
+    const value = parts && parseNumber(parts.number, context.marks);
+    return unit && value !== null ? { value, unit } : null;
+  });
+  const [first] = measures;
+  if (!first) return null;
+  let sum = 0;
+  for (const measure of measures) {
+    if (!measure || !unitsLike(first.unit).includes(measure.unit)) return null;
+    sum += convertMeasure(measure, first.unit);
+  }
+  return { value: Number(sum.toPrecision(15)), unit: first.unit };
+}
+
+function formatIn(value: number, unit: UnitCode, formats: Formats, decimals?: number): string {
+  const precise = Number(value.toPrecision(12));
+  const shown = decimals === undefined ? precise : Number(precise.toFixed(decimals));
+  return `${formats.number(shown)} ${unitSymbol(unit)}`;
 }
 
 function asMeasure(input: unknown): { value: number; unit: string } | null {
@@ -42,9 +70,10 @@ export const measureType: FieldType<Measure> = {
   label: 'measure',
   icon: 'straighten',
   control: 'line',
-  settings: ['unit', 'least', 'greatest', 'before', 'after'],
+  settings: ['unit', 'least', 'greatest', 'step', 'decimals', 'before', 'after'],
   short: true,
-  checkSettings: (field) => (isUnit(unitOf(field)) ? null : `${field.label} needs a unit that Plindo knows.`),
+  checkSettings: (field) =>
+    isUnit(unitOf(field)) ? checkNumberBounds(field) : `${field.label} needs a unit that Plindo knows.`,
   read(input, field, context) {
     if (isEmptyInput(input)) return ok(null);
     const own = unitOf(field);
@@ -52,6 +81,8 @@ export const measureType: FieldType<Measure> = {
     let given = asMeasure(input);
     if (!given) {
       if (typeof input !== 'string' && typeof input !== 'number') return wrongType(field, 'a number with a unit');
+      const compound = typeof input === 'string' ? compoundMeasure(input, context) : null;
+      if (compound) return this.read(compound, field, context);
       const parts = typeof input === 'number' ? { number: String(input), unit: null } : split(input);
       const value = typeof input === 'number' ? input : parts && parseNumber(parts.number, context.marks);
       if (!parts || value === null || !Number.isFinite(value)) {
@@ -64,15 +95,22 @@ export const measureType: FieldType<Measure> = {
       return refuse(issue('value.unit', { ...refused, found: given.unit }, { field: field.key }));
     }
     const measure = { value: given.value === 0 ? 0 : given.value, unit };
-    const outside = boundsIssue(convertMeasure(measure, own), field, (bound) => formatIn(bound, own, context.formats));
-    return outside ? refuse(outside) : ok(measure);
+    const inOwn = convertMeasure(measure, own);
+    const found =
+      boundsIssue(
+        inOwn,
+        field,
+        (bound) => boundNumber(bound, context),
+        (bound) => formatIn(bound, own, context.formats),
+      ) ?? stepIssue(inOwn, field, context);
+    return found ? refuse(found) : ok(measure);
   },
   holds: (value): value is Measure => isUnit(asMeasure(value)?.unit ?? ''),
   toText: ({ value, unit }) => `${value} ${unitSymbol(unit)}`,
   format(measure, field, formats) {
     // A field that was given a unit of another dimension shows older values in their own.
     const own = unitsLike(unitOf(field)).includes(measure.unit) ? unitOf(field) : measure.unit;
-    return withAffixes(formatIn(convertMeasure(measure, own), own, formats), field);
+    return withAffixes(formatIn(convertMeasure(measure, own), own, formats, field.settings.decimals), field);
   },
   column: {
     kind: 'number',

@@ -10,8 +10,9 @@ import {
   refuse,
 } from '../../values/index.js';
 import type { Field } from '../field.js';
+import { boundNumber, boundsIssue, checkNumberBounds, stepIssue } from './bounds.js';
 import type { FieldType } from './field-type.js';
-import { boundsIssue, isEmptyInput, withAffixes, wrongType } from './field-type.js';
+import { isEmptyInput, withAffixes, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import type { ReadContext } from './read-context.js';
 
@@ -54,10 +55,11 @@ export const moneyType: FieldType<Money> = {
   label: 'money',
   icon: 'payments',
   control: 'line',
-  settings: ['currency', 'least', 'greatest', 'before', 'after'],
+  settings: ['currency', 'least', 'greatest', 'step', 'before', 'after'],
   short: true,
   checkSettings(field) {
-    return isCurrency(currencyOf(field)) ? null : `${field.label} needs a currency code of three letters, such as EUR.`;
+    if (isCurrency(currencyOf(field))) return checkNumberBounds(field);
+    return `${field.label} needs a currency code of three letters, such as EUR.`;
   },
   read(input, field, context) {
     if (isEmptyInput(input)) return ok(null);
@@ -79,8 +81,14 @@ export const moneyType: FieldType<Money> = {
       return refuse(issue('value.currency', params, { field: field.key }));
     }
     const major = given.minor / 10 ** minorDigits(currency);
-    const outside = boundsIssue(major, field, (bound) => formatMajor(bound, field, context.formats));
-    return outside ? refuse(outside) : ok(given);
+    const found =
+      boundsIssue(
+        major,
+        field,
+        (bound) => boundNumber(bound, context),
+        (bound) => formatMajor(bound, field, context.formats),
+      ) ?? stepIssue(major, field, context);
+    return found ? refuse(found) : ok(given);
   },
   holds: isMoney,
   toText: (value) => moneyToText(value),

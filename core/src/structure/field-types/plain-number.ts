@@ -1,6 +1,7 @@
 import type { Formats, Result } from '../../values/index.js';
 import { issue, ok, parseNumber, refuse } from '../../values/index.js';
 import type { Field } from '../field.js';
+import { boundNumber, boundsIssue, stepIssue } from './bounds.js';
 import type { ColumnSpec } from './field-type.js';
 import { isEmptyInput, withAffixes, wrongType } from './field-type.js';
 import type { ColumnSample, Proposal } from './proposal.js';
@@ -36,6 +37,15 @@ export function readPlainNumber(
   if (value !== null && Number.isFinite(value)) return ok(value + 0);
   const params = { label: field.label, found: String(input), example: context.formats.number(example) };
   return refuse(issue('value.not-a-number', params, { field: field.key }));
+}
+
+/** A plain number that keeps its field's bounds and steps. A year is written without its thousands marked. */
+export function keptInBounds(value: number, field: Field, context: ReadContext): Result<number> {
+  const isYear = [field.settings.least, field.settings.greatest].some((bound) => typeof bound === 'string');
+  const show = (bound: number): string => (isYear ? String(bound) : context.formats.number(bound));
+  const found =
+    boundsIssue(value, field, (bound) => boundNumber(bound, context), show) ?? stepIssue(value, field, context);
+  return found ? refuse(found) : ok(value);
 }
 
 /** A number with a leading zero ("007") is a code: reading it as a number would lose the zero. */

@@ -1,7 +1,14 @@
+import type { FacetControl } from '../facet.js';
+import type { Field } from '../field.js';
+import { colourType } from './colour.js';
+import { makeComputedType } from './computed.js';
 import { dateType } from './date.js';
+import { dateTimeType } from './date-time.js';
 import { decimalType } from './decimal.js';
 import { emailType } from './email.js';
-import type { FieldType } from './field-type.js';
+import type { ColumnSpec, FieldType } from './field-type.js';
+import { fileType } from './file.js';
+import { makeGroupType } from './group.js';
 import { longTextType } from './long-text.js';
 import { measureType } from './measure.js';
 import { moneyType } from './money.js';
@@ -9,30 +16,49 @@ import type { FieldTypeName } from './names.js';
 import { oneChoiceType } from './one-choice.js';
 import { phoneType } from './phone.js';
 import { pictureType } from './picture.js';
+import { picturesType } from './pictures.js';
 import { placeType } from './place.js';
+import { makeRangeType } from './range.js';
+import { ratingType } from './rating.js';
+import { referenceType } from './reference.js';
+import { richTextType } from './rich-text.js';
+import { makeRowsType } from './rows.js';
 import { severalChoicesType } from './several-choices.js';
 import { shortTextType } from './short-text.js';
+import { timeOfDayType } from './time-of-day.js';
 import { webAddressType } from './web-address.js';
 import { wholeNumberType } from './whole-number.js';
 import { yesNoType } from './yes-no.js';
 
-/** All field types by name. */
+/** All field types by name. Types made of other types are given {@link fieldType} to get at them. */
 export const FIELD_TYPES = {
   'short-text': shortTextType,
   'long-text': longTextType,
+  'rich-text': richTextType,
   'whole-number': wholeNumberType,
   decimal: decimalType,
   money: moneyType,
   measure: measureType,
+  range: makeRangeType(fieldType),
   'yes-no': yesNoType,
   'one-choice': oneChoiceType,
   'several-choices': severalChoicesType,
   date: dateType,
+  'date-time': dateTimeType,
+  'time-of-day': timeOfDayType,
   'web-address': webAddressType,
   email: emailType,
   phone: phoneType,
   picture: pictureType,
+  pictures: picturesType,
+  file: fileType,
   place: placeType,
+  colour: colourType,
+  rating: ratingType,
+  reference: referenceType,
+  group: makeGroupType(fieldType),
+  rows: makeRowsType(fieldType),
+  computed: makeComputedType(fieldType),
 } as const satisfies Record<FieldTypeName, object>;
 
 export function isFieldTypeName(name: string): name is FieldTypeName {
@@ -45,4 +71,20 @@ export function isFieldTypeName(name: string): name is FieldTypeName {
  */
 export function fieldType(name: FieldTypeName): FieldType<unknown> {
   return FIELD_TYPES[name] as FieldType<unknown>;
+}
+
+/** The field whose values a field has: itself, or, for a computed one, the field of its result. */
+export function plainField(field: Field): Field {
+  return fieldType(field.type).standsFor?.(field) ?? field;
+}
+
+/** How the catalog keeps the values of a field; null when it doesn't. */
+export function columnOf(field: Field): ColumnSpec<unknown> | null {
+  const type = fieldType(plainField(field).type);
+  return type.columnFor ? type.columnFor(field) : type.column;
+}
+
+/** The facet control that fits a field, or null. */
+export function facetOf(field: Field): FacetControl | null {
+  return fieldType(plainField(field).type).facet;
 }

@@ -1,14 +1,16 @@
 import { decimalsOf, issue, refuse } from '../../values/index.js';
+import { checkNumberBounds } from './bounds.js';
 import type { FieldType } from './field-type.js';
-import { boundsIssue, isNumber } from './field-type.js';
-import { formatPlain, plainNumberColumn, proposeNumbers, readPlainNumber } from './plain-number.js';
+import { isNumber } from './field-type.js';
+import { formatPlain, keptInBounds, plainNumberColumn, proposeNumbers, readPlainNumber } from './plain-number.js';
 
 export const wholeNumberType: FieldType<number> = {
   label: 'whole number',
   icon: 'tag',
   control: 'number',
-  settings: ['least', 'greatest', 'before', 'after'],
+  settings: ['least', 'greatest', 'step', 'before', 'after'],
   short: true,
+  checkSettings: checkNumberBounds,
   read(input, field, context) {
     const read = readPlainNumber(input, field, context, { wanted: 'a whole number', example: 12 });
     if (!read.ok || read.value === null) return read;
@@ -18,8 +20,7 @@ export const wholeNumberType: FieldType<number> = {
       const greatest = context.formats.number(Number.MAX_SAFE_INTEGER);
       return refuse(issue('value.too-large', { ...params, greatest }, { field: field.key }));
     }
-    const outside = boundsIssue(read.value, field, (bound) => context.formats.number(bound));
-    return outside ? refuse(outside) : read;
+    return keptInBounds(read.value, field, context);
   },
   holds: isNumber,
   toText: (value) => String(value),

@@ -1,6 +1,6 @@
 import 'reflect-metadata';
-import { FIELD_TYPE_NAMES, GREATEST_PAGE_SIZE, MOST_FIELDS } from '@plindo/core/structure';
-import type { FieldSettings, FieldTypeName, OrderSubject } from '@plindo/core/structure';
+import { MOST_FIELDS } from '@plindo/core/structure';
+import type { OrderSubject } from '@plindo/core/structure';
 import { STATUSES } from '@plindo/core/listings';
 import type { Status } from '@plindo/core/listings';
 import { Type } from 'class-transformer';
@@ -10,7 +10,6 @@ import {
   IsBoolean,
   IsIn,
   IsInt,
-  IsNumber,
   IsObject,
   IsOptional,
   IsString,
@@ -19,6 +18,7 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
+import { FieldDto } from './structure-dtos.js';
 
 /**
  * The shapes of requests. They are checked for form here; what the values mean is checked by the rules in core. A
@@ -27,7 +27,6 @@ import {
 
 const LONGEST_WORD = 300;
 const MOST_ROWS_A_BATCH = 1000;
-const MOST_FACETS = 50;
 
 export class SignInDto {
   @IsString() @MaxLength(LONGEST_WORD) email!: string;
@@ -50,68 +49,15 @@ export class SiteDto {
   @IsString() @MaxLength(60) zone!: string;
 }
 
-export class FieldDto {
-  @IsString() @MaxLength(60) key!: string;
-  @IsString() @MaxLength(LONGEST_WORD) label!: string;
-  @IsIn(FIELD_TYPE_NAMES) type!: FieldTypeName;
-  @IsBoolean() required!: boolean;
-  @IsString() @MaxLength(1000) help!: string;
-  @IsObject() settings!: FieldSettings;
-  @IsBoolean() inTable!: boolean;
-  @IsBoolean() onCard!: boolean;
-  @IsNumber() @Min(0) @Max(10) searchWeight!: number;
-}
-
-export class FacetDto {
-  @IsString() @MaxLength(60) key!: string;
-  @IsString() @MaxLength(LONGEST_WORD) label!: string;
-  @IsString() @MaxLength(60) field!: string;
-  @IsIn(['ticks', 'yes-no', 'range']) control!: 'ticks' | 'yes-no' | 'range';
-  @IsIn(['any', 'all']) join!: 'any' | 'all';
-  @IsIn(['dim', 'hide']) zero!: 'dim' | 'hide';
-  @IsIn(['count', 'label', 'defined']) valueOrder!: 'count' | 'label' | 'defined';
-  @IsInt() @Min(1) @Max(500) shownFirst!: number;
-}
-
-export class OrderKeyDto {
-  @IsString() @MaxLength(80) by!: OrderSubject;
-  @IsIn(['up', 'down']) direction!: 'up' | 'down';
-  @IsOptional() @IsIn(['first', 'last']) missing?: 'first' | 'last';
-}
-
-export class SortChoiceDto {
-  @IsString() @MaxLength(60) key!: string;
-  @IsString() @MaxLength(LONGEST_WORD) label!: string;
-  @IsArray() @ArrayMaxSize(10) @ValidateNested({ each: true }) @Type(() => OrderKeyDto) order!: OrderKeyDto[];
-}
-
-export class KindDto {
-  @IsString() @MaxLength(80) slug!: string;
-  @IsString() @MaxLength(80) one!: string;
-  @IsString() @MaxLength(80) many!: string;
-  @IsString() @MaxLength(1000) intro!: string;
-  @IsBoolean() published!: boolean;
-  @IsArray() @ArrayMaxSize(MOST_FIELDS) @ValidateNested({ each: true }) @Type(() => FieldDto) fields!: FieldDto[];
-  @IsArray() @ArrayMaxSize(MOST_FACETS) @ValidateNested({ each: true }) @Type(() => FacetDto) facets!: FacetDto[];
-  @IsArray()
-  @ArrayMaxSize(MOST_FACETS)
-  @ValidateNested({ each: true })
-  @Type(() => SortChoiceDto)
-  sortChoices!: SortChoiceDto[];
-  @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize!: number;
-}
-
-export class KindUpdateDto extends KindDto {
-  /** The version that the editor has seen. */
-  @IsInt() version!: number;
-}
-
 /** Values are read by the field types, so anything may stand in them here. */
 export class ListingDto {
   @IsOptional() @IsString() @MaxLength(200) slug?: string;
   @IsOptional() @IsString() title?: string;
   @IsOptional() @IsString() summary?: string;
   @IsOptional() picture?: unknown;
+  @IsOptional() body?: unknown;
+  @IsOptional() place?: unknown;
+  @IsOptional() @IsString() author?: string;
   @IsOptional() @IsObject() values?: Record<string, unknown>;
   @IsOptional() @IsString() status?: string;
   @IsOptional() @IsBoolean() featured?: boolean;

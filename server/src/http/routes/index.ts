@@ -1,6 +1,7 @@
 import type { Route } from '../route.js';
 import type { Services } from '../services.js';
 import { changeRoutes } from './changes.js';
+import { fileRoutes } from './files.js';
 import { importRoutes } from './imports.js';
 import { kindRoutes } from './kinds.js';
 import { listingRoutes } from './listings.js';
@@ -17,6 +18,7 @@ export function allRoutes(services: Services): Route[] {
     ...kindRoutes(services),
     ...listingRoutes(services),
     ...pictureRoutes(services),
+    ...fileRoutes(services),
     ...importRoutes(services),
     ...changeRoutes(services),
     ...tokenRoutes(services),

@@ -1,5 +1,7 @@
+import { makeKindDefinition } from '@plindo/core/structure';
 import { Refusal } from '../../services/refusal.js';
-import { KindDto, KindUpdateDto, PreviewQueryDto } from '../dto/dtos.js';
+import { PreviewQueryDto } from '../dto/dtos.js';
+import { KindDto, KindUpdateDto } from '../dto/structure-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
@@ -21,7 +23,7 @@ export function kindRoutes({ kinds, pages }: Services): Route[] {
       summary: 'Add a kind.',
       body: KindDto,
       answers: 'Changed<Kind>',
-      handle: (call) => kinds.add(signedIn(call), call.body),
+      handle: (call) => kinds.add(signedIn(call), makeKindDefinition(call.body)),
     }),
     route({
       method: 'get',
@@ -53,7 +55,7 @@ export function kindRoutes({ kinds, pages }: Services): Route[] {
       answers: 'Changed<Kind>',
       handle(call) {
         const { version, ...definition } = call.body;
-        return kinds.update(signedIn(call), call.id(), version, definition);
+        return kinds.update(signedIn(call), call.id(), version, makeKindDefinition(definition));
       },
     }),
     route({

@@ -2,7 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Changed, ChangeSummary, KindSummary, ListingsWindow } from '@plindo/core/contract';
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
-import type { Kind, OrderSubject, Picture } from '@plindo/core/structure';
+import type { KeptFile, Kind, KindSketch, OrderSubject, Picture } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 
 export interface ListingsAsk {
@@ -56,6 +56,16 @@ export class CatalogApi {
     const form = new FormData();
     form.append('file', file);
     return this.http.post<Omit<Picture, 'alt'>>('/api/pictures', form);
+  }
+
+  addFile(file: File): Observable<KeptFile> {
+    const form = new FormData();
+    form.append('file', file);
+    return this.http.post<KeptFile>('/api/files', form);
+  }
+
+  addKind(kind: KindSketch): Observable<Changed<Kind>> {
+    return this.http.post<Changed<Kind>>('/api/kinds', kind);
   }
 
   changes(): Observable<ChangeSummary[]> {

@@ -11,13 +11,19 @@ import { Slots } from './slots';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <article [class.featured]="card().featured">
-      <pl-picture [picture]="card().picture" [title]="card().title" [eager]="eager()" />
+      @if (card().hasPictures) {
+        <pl-picture [picture]="card().picture" [title]="card().title" [eager]="eager()" />
+      }
       <div class="words">
         @if (card().featured) {
           <p class="flag"><pl-icon name="star_fill" />Featured</p>
         }
         <h3>
-          <a [href]="card().href">{{ card().title }}</a>
+          @if (card().href; as href) {
+            <a [href]="href">{{ card().title }}</a>
+          } @else {
+            {{ card().title }}
+          }
         </h3>
         @if (card().summary) {
           <p class="summary">{{ card().summary }}</p>

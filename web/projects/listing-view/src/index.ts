@@ -6,3 +6,4 @@ export type { IconName } from './icons/icon-set';
 export * from './index-page';
 export * from './listing-page';
 export * from './picture';
+export * from './value';

@@ -1,16 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { ListingPage } from '@plindo/core/page';
+import type { ListingPage, SlotModel } from '@plindo/core/page';
 import { Icon } from './icons/icon';
 import { PictureView } from './picture';
+import { Value } from './value';
 
 /** The page of one listing. */
 @Component({
   selector: 'pl-listing-page',
-  imports: [Icon, PictureView],
+  imports: [Icon, PictureView, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <nav aria-label="Where you are">
-      <a [href]="model().kind.href"><pl-icon name="arrow_back" />All {{ model().kind.many.toLowerCase() }}</a>
+      @if (model().kind.href; as href) {
+        <a [href]="href"><pl-icon name="arrow_back" />All {{ model().kind.many.toLowerCase() }}</a>
+      }
     </nav>
     <article>
       <header>
@@ -26,28 +29,26 @@ import { PictureView } from './picture';
         <pl-picture class="lead" [picture]="picture" [eager]="true" sizes="(max-width: 52rem) 92vw, 40rem" />
       }
       @if (facts().length) {
-        <dl>
+        <dl class="facts">
           @for (slot of facts(); track slot.key) {
             <div>
               <dt><pl-icon [name]="slot.icon" />{{ slot.label }}</dt>
-              <dd>
-                @if (slot.shape === 'link') {
-                  <a [href]="slot.href" rel="nofollow ugc">{{ slot.text }}</a>
-                } @else if (slot.shape === 'picture' && slot.picture) {
-                  <pl-picture class="small" [picture]="slot.picture" />
-                } @else {
-                  {{ slot.text }}
-                }
-              </dd>
+              <dd><pl-value [slot]="slot" /></dd>
             </div>
           }
         </dl>
       }
-      @for (slot of texts(); track slot.key) {
+      @if (model().body) {
+        <div class="rich-text body" [innerHTML]="model().body"></div>
+      }
+      @for (slot of wide(); track slot.key) {
         <section>
           <h2>{{ slot.label }}</h2>
-          <p class="long">{{ slot.text }}</p>
+          <pl-value [slot]="slot" />
         </section>
+      }
+      @if (model().byline) {
+        <p class="byline">{{ model().byline }}</p>
       }
     </article>
   `,
@@ -57,6 +58,9 @@ export class ListingPageView {
   readonly model = input.required<ListingPage>();
 
   protected readonly card = computed(() => this.model().card);
-  protected readonly facts = computed(() => this.model().slots.filter((slot) => slot.shape !== 'long-text'));
-  protected readonly texts = computed(() => this.model().slots.filter((slot) => slot.shape === 'long-text'));
+  protected readonly facts = computed(() => this.model().slots.filter(({ shape }) => !WIDE.has(shape)));
+  /** Values that need the width of the page. */
+  protected readonly wide = computed(() => this.model().slots.filter(({ shape }) => WIDE.has(shape)));
 }
+
+const WIDE = new Set<SlotModel['shape']>(['long-text', 'rich-text', 'rows', 'pictures']);

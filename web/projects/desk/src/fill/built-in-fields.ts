@@ -1,7 +1,7 @@
 import type { Listing, ListingInput } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import type { Field, Kind, OrderSubject } from '@plindo/core/structure';
-import { fieldType, makeField } from '@plindo/core/structure';
+import { columnOf, fieldType, makeField } from '@plindo/core/structure';
 
 /** A column of the listing table: a field of the kind, or a built-in part in the guise of one. */
 export interface TableColumn {
@@ -56,9 +56,9 @@ export function fieldColumns(kind: Kind): TableColumn[] {
       const type = fieldType(field.type);
       return {
         field,
-        sort: type.column ? (`field:${field.key}` as const) : null,
+        sort: columnOf(field) ? (`field:${field.key}` as const) : null,
         widthPx: type.control === 'number' || type.control === 'yes-no' ? 130 : 190,
-        editable: type.short,
+        editable: type.short && field.editInTable,
         valueOf: (listing: Listing) => listing.values[field.key],
         inputFor: (value: unknown) => ({ values: { [field.key]: value } }),
       };

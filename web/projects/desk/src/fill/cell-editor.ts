@@ -118,9 +118,15 @@ export class CellEditor {
   });
   protected readonly text = computed(() => {
     const value = this.value();
-    return this.type().holds(value) ? this.type().toText(value, this.field()) : '';
+    const type = this.type();
+    if (!type.holds(value)) return '';
+    return type.toInput?.(value, this.field(), this.context()) ?? type.toText(value, this.field());
   });
-  protected readonly inputType = computed(() => (this.type().control === 'date' ? 'date' : 'text'));
+  protected readonly inputType = computed(() => {
+    const { control } = this.type();
+    if (control === 'date' || control === 'time') return control;
+    return control === 'date-time' ? 'datetime-local' : 'text';
+  });
 
   private readonly control = viewChild.required<ElementRef<HTMLInputElement | HTMLSelectElement>>('control');
   private isDone = false;

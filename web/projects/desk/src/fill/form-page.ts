@@ -16,52 +16,47 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
-import { CatalogApi, SessionStore, issuesOf } from '@plindo/api';
-import type { Listing, ListingInput } from '@plindo/core/listings';
-import { STATUSES, STATUS_LABELS, readListing } from '@plindo/core/listings';
-import { readContext } from '@plindo/core/structure';
+import { CatalogApi, issuesOf } from '@plindo/api';
+import type { Listing } from '@plindo/core/listings';
+import { ComputedValues, STATUSES, STATUS_LABELS, isShown, readListing } from '@plindo/core/listings';
+import type { Field, Kind } from '@plindo/core/structure';
+import { hasPart, makeField } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
-import type { MayHoldWork } from '../shared/may-hold-work';
 import { KindsStore } from '../shared/kinds-store';
+import type { MayHoldWork } from '../shared/may-hold-work';
 import { Notices } from '../shared/notices';
-import { FieldControl } from './field-control';
-import { PictureControl } from './picture-control';
+import { Reading } from '../shared/reading';
+import { FieldControl } from './controls/field-control';
+import { PictureControl } from './controls/picture-control';
+import type { Draft } from './form-draft';
+import { draftOf, inputOf, newDraft } from './form-draft';
+import { FormCompanion } from './form-companion';
+import { Neighbours } from './neighbours';
+import { UnsavedWork } from './unsaved-work';
 
-/** What stands in the form: everything as it was kept, or as it has been typed since. */
-interface Draft {
-  readonly title: string;
-  readonly summary: string;
-  readonly slug: string;
-  readonly picture: Listing['picture'];
-  readonly status: Listing['status'];
-  readonly featured: boolean;
-  readonly handOrder: string;
-  readonly values: Readonly<Record<string, unknown>>;
+const KEEPING_PAUSE_IN_MS = 400;
+
+interface Section {
+  readonly key: string;
+  readonly label: string;
+  readonly folded: boolean;
+  readonly fields: readonly Field[];
 }
-
-const BLANK: Draft = {
-  title: '',
-  summary: '',
-  slug: '',
-  picture: null,
-  status: 'live',
-  featured: false,
-  handOrder: '',
-  values: {},
-};
 
 /** One listing in a form made from the fields of its kind. */
 @Component({
   selector: 'pl-form-page',
   imports: [
     FieldControl,
+    FormCompanion,
     Icon,
     MatButtonModule,
     MatCheckboxModule,
     MatFormFieldModule,
     MatInputModule,
     MatSelectModule,
+    Neighbours,
     PictureControl,
     RouterLink,
   ],
@@ -69,7 +64,6 @@ const BLANK: Draft = {
   templateUrl: './form-page.html',
   styleUrl: './form-page.scss',
   host: {
-    '(window:beforeunload)': 'warn($event)',
     '(document:keydown.control.s)': 'save($event)',
     '(document:keydown.meta.s)': 'save($event)',
   },
@@ -78,50 +72,95 @@ export class FormPage implements MayHoldWork {
   /** From the address; "new" for a listing that is being added. */
   readonly kindId = input.required<string>();
   readonly listingId = input.required<string>();
+  /** From the address: its position in the table that it was opened from. */
+  readonly at = input<string>();
 
   private readonly api = inject(CatalogApi);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
-  private readonly session = inject(SessionStore);
   private readonly store = inject(KindsStore);
+  private readonly unsaved = inject(UnsavedWork);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
+  protected readonly context = inject(Reading).context;
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
+  protected readonly bodyField = makeField({ key: 'body', label: 'Body', type: 'rich-text' });
+  protected readonly placeField = makeField({ key: 'place', label: 'Place', type: 'place' });
   protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly listing = signal<Listing | null>(null);
-  protected readonly draft = signal<Draft>(BLANK);
+  protected readonly draft = signal<Draft | null>(null);
+  /** Issues that are shown: of what was touched, and after a try to save all of them. */
   protected readonly issues = signal<readonly Issue[]>([]);
   protected readonly changed = signal(false);
   protected readonly saving = signal(false);
+  /** Whether what is shown was found in the browser, from before a reload. */
+  protected readonly isRecovered = signal(false);
   protected readonly isNew = computed(() => this.listingId() === 'new');
+  protected readonly sections = computed(() => sectionsOf(this.kind(), (field) => this.isShown(field)));
+  private readonly computedValues = computed(() => new ComputedValues(this.kind()?.fields ?? []));
+  /** What was typed so far, read; the companion shows it. */
+  protected readonly read = computed(() => {
+    const [kind, draft] = [this.kind(), this.draft()];
+    return kind && draft && readListing(inputOf(draft, kind), kind, this.context(), this.listing());
+  });
+  protected readonly computed = computed(() => this.computedValues().of(this.read()?.content.values ?? {}));
+  private readonly touched = new Set<string>();
+  private keeping: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     void this.store.reload();
     effect(() => {
-      const id = this.listingId();
-      untracked(() => this.load(id));
+      const [kind, id] = [this.kind(), this.listingId()];
+      // Another version of the same kind comes with every reload of the kinds; it must not throw away what is typed.
+      if (kind) untracked(() => this.load(kind, id));
     });
   }
 
+  protected has(part: Parameters<typeof hasPart>[1]): boolean {
+    const kind = this.kind();
+    return kind !== undefined && hasPart(kind, part);
+  }
+
+  private isShown(field: Field): boolean {
+    const [kind, read] = [this.kind(), this.read()];
+    return !kind || !read || isShown(field, read.content.values, kind, this.context());
+  }
+
   protected set<Part extends keyof Draft>(part: Part, value: Draft[Part]): void {
-    this.draft.update((draft) => ({ ...draft, [part]: value }));
+    this.draft.update((draft) => draft && { ...draft, [part]: value });
     this.touch(part);
   }
 
   protected setValue(key: string, value: unknown): void {
-    this.draft.update((draft) => ({ ...draft, values: { ...draft.values, [key]: value } }));
+    this.draft.update((draft) => draft && { ...draft, values: { ...draft.values, [key]: value } });
     this.touch(key);
   }
 
-  /** Once something was refused, each change is checked at once, so that the message goes when it is mended. */
+  protected valueOf({ key, type }: Field): unknown {
+    return type === 'computed' ? this.computed().values[key] : this.draft()?.values[key];
+  }
+
+  protected noteOf({ key }: Field): string {
+    const aside = this.listing()?.aside[key];
+    const isStillAside = aside && this.draft()?.values[key] === undefined;
+    return isStillAside ? `Kept aside when the type was changed: “${aside.text}”` : (this.computed().errors[key] ?? '');
+  }
+
+  /** Checks what was touched at once, so that a message comes and goes while one types. */
   private touch(field: string): void {
     this.changed.set(true);
-    if (this.issues().length === 0) return;
-    const still = this.check().filter(
-      (found) => this.issues().some((told) => told.field === found.field) || found.field === field,
-    );
-    this.issues.set(still);
+    this.touched.add(field);
+    const isTold = ({ field: told = '' }: Issue): boolean => this.touched.has(told.split('.')[0] ?? '');
+    this.issues.set((this.read()?.issues ?? []).filter(isTold));
+    clearTimeout(this.keeping);
+    this.keeping = setTimeout(() => this.keepUnsaved(), KEEPING_PAUSE_IN_MS);
+  }
+
+  private keepUnsaved(): void {
+    const draft = this.draft();
+    if (!draft || !this.changed()) return;
+    this.unsaved.keep(this.kindId(), this.listingId(), { draft, version: this.listing()?.version ?? 0 });
   }
 
   protected problemOf(field: string): string {
@@ -130,20 +169,22 @@ export class FormPage implements MayHoldWork {
 
   protected save(event: Event): void {
     event.preventDefault();
-    const kind = this.kind();
-    if (!kind || this.saving()) return;
-    const issues = this.check();
+    const [kind, draft] = [this.kind(), this.draft()];
+    if (!kind || !draft || this.saving()) return;
+    const issues = this.read()?.issues ?? [];
     if (issues.length > 0) {
       this.refuse(issues);
       return;
     }
     this.saving.set(true);
     const listing = this.listing();
-    const sent = listing ? this.api.changeListing(listing, this.input()) : this.api.addListing(kind.id, this.input());
+    const given = inputOf(draft, kind);
+    const sent = listing ? this.api.changeListing(listing, given) : this.api.addListing(kind.id, given);
     sent.subscribe({
       next: ({ changeId, result }) => {
         this.saving.set(false);
-        this.keep(result);
+        this.unsaved.forget(this.kindId(), this.listingId());
+        this.keep(result, draftOf(result));
         this.notices.changed(`Saved ${result.title}`, changeId, () => this.afterUndo());
         if (!listing) void this.router.navigate(['/fill', kind.id, result.id], { replaceUrl: true });
       },
@@ -154,44 +195,48 @@ export class FormPage implements MayHoldWork {
     });
   }
 
+  /** Nothing is lost by leaving: what isn't saved is kept in the browser and found again. */
   mayLeave(): boolean {
-    return !this.changed() || confirm('Leave without saving?');
+    this.keepUnsaved();
+    return true;
   }
 
-  protected warn(event: BeforeUnloadEvent): void {
-    if (this.changed()) event.preventDefault();
+  protected dropUnsaved(): void {
+    this.unsaved.forget(this.kindId(), this.listingId());
+    const [kind, listing] = [this.kind(), this.listing()];
+    if (kind) this.keep(listing, listing ? draftOf(listing) : newDraft(kind));
   }
 
-  private load(id: string): void {
+  private load(kind: Kind, id: string): void {
+    if (this.draft() !== null && (id === 'new' ? this.listing() === null : this.listing()?.id === Number(id))) return;
     if (id === 'new') {
-      this.keepDraft(null, BLANK);
+      this.recover(null, newDraft(kind));
       return;
     }
     this.api.listing(Number(id)).subscribe({
-      next: (listing) => this.keep(listing),
+      next: (listing) => this.recover(listing, draftOf(listing)),
       error: (error: unknown) => this.refuse(issuesOf(error)),
     });
   }
 
-  private keep(listing: Listing): void {
-    const { title, summary, slug, picture, status, featured, handOrder, values } = listing;
-    this.keepDraft(listing, {
-      title,
-      summary,
-      slug,
-      picture,
-      status,
-      featured,
-      values,
-      handOrder: handOrder === null ? '' : String(handOrder),
-    });
+  /** Shows a listing, or the work on it that was not saved. */
+  private recover(listing: Listing | null, draft: Draft): void {
+    const kept = this.unsaved.find(this.kindId(), this.listingId());
+    this.keep(listing, draft);
+    if (!kept) return;
+    this.draft.set({ ...draft, ...kept.draft });
+    this.changed.set(true);
+    this.isRecovered.set(true);
   }
 
-  private keepDraft(listing: Listing | null, draft: Draft): void {
+  private keep(listing: Listing | null, draft: Draft): void {
+    clearTimeout(this.keeping);
     this.listing.set(listing);
     this.draft.set(draft);
     this.issues.set([]);
+    this.touched.clear();
     this.changed.set(false);
+    this.isRecovered.set(false);
   }
 
   /** A listing whose adding was undone is gone; any other is shown as it was before. */
@@ -199,27 +244,25 @@ export class FormPage implements MayHoldWork {
     const listing = this.listing();
     if (!listing) return;
     this.api.listing(listing.id).subscribe({
-      next: (now) => this.keep(now),
+      next: (now) => this.keep(now, draftOf(now)),
       error: () => void this.router.navigate(['/fill', this.kindId()]),
     });
   }
 
-  private check(): readonly Issue[] {
-    const kind = this.kind();
-    if (!kind) return [];
-    const locale = this.session.session()?.site.locale ?? 'en';
-    return readListing(this.input(), kind, readContext(locale)).issues;
-  }
-
-  /** Everything in the form; every field is named, so that an emptied one is emptied. */
-  private input(): ListingInput {
-    const { values, slug, ...parts } = this.draft();
-    const all = Object.fromEntries((this.kind()?.fields ?? []).map(({ key }) => [key, values[key] ?? null]));
-    return { ...parts, ...(slug.trim() !== '' && { slug: slug.trim() }), values: all };
-  }
-
   private refuse(issues: readonly Issue[]): void {
+    for (const { field } of issues) if (field) this.touched.add(field.split('.')[0] ?? '');
     this.issues.set(issues);
     setTimeout(() => this.summary()?.nativeElement.focus());
   }
+}
+
+/** The fields that are asked for, by section; the first part has those of no section. */
+function sectionsOf(kind: Kind | undefined, isAsked: (field: Field) => boolean): Section[] {
+  if (!kind) return [];
+  const shown = kind.fields.filter(isAsked);
+  const fieldsIn = (key: string): Field[] => shown.filter((field) => field.section === key);
+  const named = kind.sections.map((section) => ({ ...section, fields: fieldsIn(section.key) }));
+  return [{ key: '', label: '', folded: false, fields: fieldsIn('') }, ...named].filter(
+    ({ fields }) => fields.length > 0,
+  );
 }

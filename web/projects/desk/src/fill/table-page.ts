@@ -3,20 +3,22 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { CatalogApi, SessionStore, sentenceOf } from '@plindo/api';
+import { CatalogApi, sentenceOf } from '@plindo/api';
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
 import type { Kind, OrderSubject } from '@plindo/core/structure';
-import { fieldType, readContext } from '@plindo/core/structure';
+import { fieldType } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
+import { Reading } from '../shared/reading';
 import type { TableColumn } from './built-in-fields';
 import { HAND_ORDER, STATUS, TITLE, fieldColumns } from './built-in-fields';
 import type { Onward } from './cell-editor';
 import { CellEditor } from './cell-editor';
+import { TableMemory } from './table-memory';
 import { TableSource } from './table-source';
 
 const TYPING_PAUSE_IN_MS = 200;
@@ -34,9 +36,9 @@ export class TablePage {
   readonly kindId = input.required<string>();
 
   private readonly api = inject(CatalogApi);
+  private readonly memory = inject(TableMemory);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
-  private readonly session = inject(SessionStore);
   private readonly store = inject(KindsStore);
   private readonly viewport = viewChild(CdkVirtualScrollViewport);
   private readonly head = viewChild<ElementRef<HTMLElement>>('head');
@@ -44,7 +46,7 @@ export class TablePage {
   protected readonly rowHeightPx = 40;
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
-  protected readonly context = computed(() => readContext(this.session.session()?.site.locale ?? 'en'));
+  protected readonly context = inject(Reading).context;
   protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly columns = computed((): readonly TableColumn[] => {
     const kind = this.kind();
@@ -212,7 +214,9 @@ export class TablePage {
   private restart(): void {
     const { by, direction } = this.sort();
     this.editing.set(null);
-    this.source()?.restart({ text: this.text(), status: this.status(), sort: by, direction });
+    const ask = { text: this.text(), status: this.status(), sort: by, direction };
+    this.memory.remember(Number(this.kindId()), ask);
+    this.source()?.restart(ask);
     this.viewport()?.scrollToIndex(0);
   }
 

@@ -1,7 +1,8 @@
 import { signal } from '@angular/core';
-import type { CatalogApi, ListingsAsk } from '@plindo/api';
+import type { CatalogApi } from '@plindo/api';
 import type { Listing } from '@plindo/core/listings';
 import type { Subscription } from 'rxjs';
+import type { TableAsk } from './table-memory';
 
 const WINDOW = 100;
 
@@ -18,11 +19,11 @@ export class TableSource {
   constructor(
     private readonly api: CatalogApi,
     private readonly kindId: number,
-    private ask: Omit<ListingsAsk, 'offset' | 'limit'>,
+    private ask: TableAsk,
   ) {}
 
   /** Begins anew with another question; rows in view are fetched again. */
-  restart(ask: Omit<ListingsAsk, 'offset' | 'limit'> = this.ask): void {
+  restart(ask: TableAsk = this.ask): void {
     this.ask = ask;
     for (const request of this.asked.values()) request.unsubscribe();
     this.asked.clear();

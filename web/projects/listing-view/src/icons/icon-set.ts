@@ -36,6 +36,67 @@ import toggleOn from '@material-symbols/svg-400/outlined/toggle_on.svg' with { l
 import tune from '@material-symbols/svg-400/outlined/tune.svg' with { loader: 'text' };
 import uploadFile from '@material-symbols/svg-400/outlined/upload_file.svg' with { loader: 'text' };
 import visibility from '@material-symbols/svg-400/outlined/visibility.svg' with { loader: 'text' };
+import arrowRange from '@material-symbols/svg-400/outlined/arrow_range.svg' with { loader: 'text' };
+import formatParagraph from '@material-symbols/svg-400/outlined/format_paragraph.svg' with { loader: 'text' };
+import schedule from '@material-symbols/svg-400/outlined/schedule.svg' with { loader: 'text' };
+import calendarClock from '@material-symbols/svg-400/outlined/calendar_clock.svg' with { loader: 'text' };
+import palette from '@material-symbols/svg-400/outlined/palette.svg' with { loader: 'text' };
+import starHalf from '@material-symbols/svg-400/outlined/star_half.svg' with { loader: 'text' };
+import numbers from '@material-symbols/svg-400/outlined/numbers.svg' with { loader: 'text' };
+import photoLibrary from '@material-symbols/svg-400/outlined/photo_library.svg' with { loader: 'text' };
+import attachFile from '@material-symbols/svg-400/outlined/attach_file.svg' with { loader: 'text' };
+import adGroup from '@material-symbols/svg-400/outlined/ad_group.svg' with { loader: 'text' };
+import tableRows from '@material-symbols/svg-400/outlined/table_rows.svg' with { loader: 'text' };
+import functionIcon from '@material-symbols/svg-400/outlined/function.svg' with { loader: 'text' };
+import download from '@material-symbols/svg-400/outlined/download.svg' with { loader: 'text' };
+import add from '@material-symbols/svg-400/outlined/add.svg' with { loader: 'text' };
+import contentCopy from '@material-symbols/svg-400/outlined/content_copy.svg' with { loader: 'text' };
+import dragIndicator from '@material-symbols/svg-400/outlined/drag_indicator.svg' with { loader: 'text' };
+import folder from '@material-symbols/svg-400/outlined/folder.svg' with { loader: 'text' };
+import undo from '@material-symbols/svg-400/outlined/undo.svg' with { loader: 'text' };
+import redo from '@material-symbols/svg-400/outlined/redo.svg' with { loader: 'text' };
+import history from '@material-symbols/svg-400/outlined/history.svg' with { loader: 'text' };
+import warning from '@material-symbols/svg-400/outlined/warning.svg' with { loader: 'text' };
+import accountTree from '@material-symbols/svg-400/outlined/account_tree.svg' with { loader: 'text' };
+import category from '@material-symbols/svg-400/outlined/category.svg' with { loader: 'text' };
+import anchor from '@material-symbols/svg-400/outlined/anchor.svg' with { loader: 'text' };
+import sailing from '@material-symbols/svg-400/outlined/sailing.svg' with { loader: 'text' };
+import directionsBoat from '@material-symbols/svg-400/outlined/directions_boat.svg' with { loader: 'text' };
+import handyman from '@material-symbols/svg-400/outlined/handyman.svg' with { loader: 'text' };
+import school from '@material-symbols/svg-400/outlined/school.svg' with { loader: 'text' };
+import person from '@material-symbols/svg-400/outlined/person.svg' with { loader: 'text' };
+import apartment from '@material-symbols/svg-400/outlined/apartment.svg' with { loader: 'text' };
+import directionsCar from '@material-symbols/svg-400/outlined/directions_car.svg' with { loader: 'text' };
+import storefront from '@material-symbols/svg-400/outlined/storefront.svg' with { loader: 'text' };
+import medicalServices from '@material-symbols/svg-400/outlined/medical_services.svg' with { loader: 'text' };
+import eventNote from '@material-symbols/svg-400/outlined/event_note.svg' with { loader: 'text' };
+import restaurant from '@material-symbols/svg-400/outlined/restaurant.svg' with { loader: 'text' };
+import park from '@material-symbols/svg-400/outlined/park.svg' with { loader: 'text' };
+import museum from '@material-symbols/svg-400/outlined/museum.svg' with { loader: 'text' };
+import work from '@material-symbols/svg-400/outlined/work.svg' with { loader: 'text' };
+import pets from '@material-symbols/svg-400/outlined/pets.svg' with { loader: 'text' };
+import bed from '@material-symbols/svg-400/outlined/bed.svg' with { loader: 'text' };
+import inventory2 from '@material-symbols/svg-400/outlined/inventory_2.svg' with { loader: 'text' };
+import moreVert from '@material-symbols/svg-400/outlined/more_vert.svg' with { loader: 'text' };
+import help from '@material-symbols/svg-400/outlined/help.svg' with { loader: 'text' };
+import settings from '@material-symbols/svg-400/outlined/settings.svg' with { loader: 'text' };
+import block from '@material-symbols/svg-400/outlined/block.svg' with { loader: 'text' };
+import swapVert from '@material-symbols/svg-400/outlined/swap_vert.svg' with { loader: 'text' };
+import filterList from '@material-symbols/svg-400/outlined/filter_list.svg' with { loader: 'text' };
+import viewColumn from '@material-symbols/svg-400/outlined/view_column.svg' with { loader: 'text' };
+import save from '@material-symbols/svg-400/outlined/save.svg' with { loader: 'text' };
+import keyboard from '@material-symbols/svg-400/outlined/keyboard.svg' with { loader: 'text' };
+import hub from '@material-symbols/svg-400/outlined/hub.svg' with { loader: 'text' };
+import dataObject from '@material-symbols/svg-400/outlined/data_object.svg' with { loader: 'text' };
+import formatBold from '@material-symbols/svg-400/outlined/format_bold.svg' with { loader: 'text' };
+import formatItalic from '@material-symbols/svg-400/outlined/format_italic.svg' with { loader: 'text' };
+import formatListBulleted from '@material-symbols/svg-400/outlined/format_list_bulleted.svg' with { loader: 'text' };
+import formatListNumbered from '@material-symbols/svg-400/outlined/format_list_numbered.svg' with { loader: 'text' };
+import formatQuote from '@material-symbols/svg-400/outlined/format_quote.svg' with { loader: 'text' };
+import title from '@material-symbols/svg-400/outlined/title.svg' with { loader: 'text' };
+import keyboardArrowDown from '@material-symbols/svg-400/outlined/keyboard_arrow_down.svg' with { loader: 'text' };
+import keyboardArrowRight from '@material-symbols/svg-400/outlined/keyboard_arrow_right.svg' with { loader: 'text' };
+import keep from '@material-symbols/svg-400/outlined/keep.svg' with { loader: 'text' };
 import starFill from '@material-symbols/svg-400/outlined/star-fill.svg' with { loader: 'text' };
 
 /** Paths of the icons, by the names that Material Symbols gives them. */
@@ -77,6 +138,67 @@ export const ICON_SET = {
   tune,
   upload_file: uploadFile,
   visibility,
+  arrow_range: arrowRange,
+  format_paragraph: formatParagraph,
+  schedule,
+  calendar_clock: calendarClock,
+  palette,
+  star_half: starHalf,
+  numbers,
+  photo_library: photoLibrary,
+  attach_file: attachFile,
+  ad_group: adGroup,
+  table_rows: tableRows,
+  function: functionIcon,
+  download,
+  add,
+  content_copy: contentCopy,
+  drag_indicator: dragIndicator,
+  folder,
+  undo,
+  redo,
+  history,
+  warning,
+  account_tree: accountTree,
+  category,
+  anchor,
+  sailing,
+  directions_boat: directionsBoat,
+  handyman,
+  school,
+  person,
+  apartment,
+  directions_car: directionsCar,
+  storefront,
+  medical_services: medicalServices,
+  event_note: eventNote,
+  restaurant,
+  park,
+  museum,
+  work,
+  pets,
+  bed,
+  inventory_2: inventory2,
+  more_vert: moreVert,
+  help,
+  settings,
+  block,
+  swap_vert: swapVert,
+  filter_list: filterList,
+  view_column: viewColumn,
+  save,
+  keyboard,
+  hub,
+  data_object: dataObject,
+  format_bold: formatBold,
+  format_italic: formatItalic,
+  format_list_bulleted: formatListBulleted,
+  format_list_numbered: formatListNumbered,
+  format_quote: formatQuote,
+  title,
+  keyboard_arrow_down: keyboardArrowDown,
+  keyboard_arrow_right: keyboardArrowRight,
+  keep,
   star_fill: starFill,
 } as const;
 

@@ -25,7 +25,7 @@ const CHARACTERS_A_CELL = 24;
 /** The worker's side of an import: holds the file and does all that is heavy. */
 export class ImportDesk {
   private table: CsvTable | null = null;
-  private context: ReadContext = readContext('en');
+  private context: ReadContext = readContext({ locale: 'en', zone: 'UTC', nowInMs: 0 });
 
   async answer(id: number, ask: Ask): Promise<Answer> {
     try {
@@ -36,8 +36,8 @@ export class ImportDesk {
     }
   }
 
-  private async read({ file, locale }: Extract<Ask, { do: 'read' }>): Promise<FileFacts | { issue: Issue }> {
-    this.context = readContext(locale);
+  private async read({ file, scene }: Extract<Ask, { do: 'read' }>): Promise<FileFacts | { issue: Issue }> {
+    this.context = readContext(scene);
     const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
     if (!decoded.ok) return decoded;
     const read = readCsv(decoded.value.text);

@@ -6,7 +6,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatRadioModule } from '@angular/material/radio';
 import { RouterLink } from '@angular/router';
-import { ImportsApi, SessionStore, issuesOf } from '@plindo/api';
+import { ImportsApi, issuesOf } from '@plindo/api';
 import type { ImportState } from '@plindo/core/contract';
 import type { BadValuePolicy, DryRun, ImportPlan } from '@plindo/core/exchange';
 import { LARGEST_FILE_IN_BYTES, planProblem } from '@plindo/core/exchange';
@@ -17,6 +17,7 @@ import { Icon } from '@plindo/listing-view';
 import { firstValueFrom } from 'rxjs';
 import type { MayHoldWork } from '../../shared/may-hold-work';
 import { KindsStore } from '../../shared/kinds-store';
+import { Reading } from '../../shared/reading';
 import { ColumnTable } from './column-table';
 import type { FileFacts } from './import-protocol';
 import { ImportRefusal, ImportWorker } from './import-worker';
@@ -47,7 +48,7 @@ type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
 export class ImportPage implements MayHoldWork {
   private readonly worker = inject(ImportWorker);
   private readonly api = inject(ImportsApi);
-  private readonly session = inject(SessionStore);
+  private readonly reading = inject(Reading);
   private readonly kinds = inject(KindsStore);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
@@ -82,8 +83,8 @@ export class ImportPage implements MayHoldWork {
     this.stage.set('reading');
     this.fileName.set(file.name);
     try {
-      const locale = this.session.session()?.site.locale ?? 'en';
-      const facts = await this.worker.ask({ do: 'read', file, locale });
+      const { locale, zone, nowInMs } = this.reading.context();
+      const facts = await this.worker.ask({ do: 'read', file, scene: { locale, zone, nowInMs } });
       this.facts.set(facts);
       this.names.set(kindNames(file.name));
       this.stage.set('plan');

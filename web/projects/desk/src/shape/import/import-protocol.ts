@@ -1,11 +1,11 @@
 import type { BadValuePolicy, DryRun, ImportPlan, ImportRow } from '@plindo/core/exchange';
 import type { Status } from '@plindo/core/listings';
-import type { FieldTypeName, Proposal } from '@plindo/core/structure';
+import type { FieldTypeName, Proposal, ReadScene } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 
 /** What the page asks of the worker that holds the file; each ask has one answer. */
 export type Ask =
-  | { readonly do: 'read'; readonly file: File; readonly locale: string }
+  | { readonly do: 'read'; readonly file: File; readonly scene: ReadScene }
   | { readonly do: 'propose'; readonly column: number; readonly type: FieldTypeName }
   | { readonly do: 'check'; readonly plan: ImportPlan; readonly policy: BadValuePolicy }
   | { readonly do: 'rows'; readonly plan: ImportPlan; readonly status: Status; readonly offset: number }

@@ -1,0 +1,79 @@
+import type { Listing, Values } from '../listings/index.js';
+import type { Field } from '../structure/index.js';
+import { counterOf, fieldType, referencePattern, withCounter } from '../structure/index.js';
+import type { Issue } from '../values/index.js';
+import { foldText, issue } from '../values/index.js';
+
+/** Whether no two listings of a kind may have the same value of a field. */
+export function isUnique({ unique, type }: Field): boolean {
+  return unique || type === 'reference';
+}
+
+/** A value as it is compared for being the same: without regard to case and accents. */
+function sameness(value: unknown, field: Field): string {
+  return `${field.key} ${foldText(fieldType(field.type).toText(value, field))}`;
+}
+
+/** Which listings have which values of the fields that must differ in every listing. */
+export class UniqueValues {
+  /** Values that came in twice (before their field was made unique) have several. */
+  private readonly holders = new Map<string, Set<number>>();
+  private readonly valuesOf = new Map<number, readonly string[]>();
+  /** By field key, the greatest counter of a reference number so far; a number is not given out again. */
+  private readonly counters = new Map<string, number>();
+
+  put(listing: Pick<Listing, 'id' | 'values'>, fields: readonly Field[]): void {
+    this.remove(listing.id);
+    const given = fields.filter((field) => isUnique(field) && fieldType(field.type).holds(listing.values[field.key]));
+    for (const field of given) if (field.type === 'reference') this.count(listing.values[field.key], field);
+    const values = given.map((field) => sameness(listing.values[field.key], field));
+    if (values.length === 0) return;
+    this.valuesOf.set(listing.id, values);
+    for (const value of values) {
+      const holders = this.holders.get(value) ?? new Set();
+      this.holders.set(value, holders.add(listing.id));
+    }
+  }
+
+  remove(id: number): void {
+    for (const value of this.valuesOf.get(id) ?? []) {
+      const holders = this.holders.get(value);
+      holders?.delete(id);
+      if (holders?.size === 0) this.holders.delete(value);
+    }
+    this.valuesOf.delete(id);
+  }
+
+  /** What stands in the way of a listing's values: those that another one has. `besides` is the listing itself. */
+  issuesOf(values: Values, fields: readonly Field[], besides: number | null, titleOf: (id: number) => string): Issue[] {
+    return fields
+      .filter((field) => isUnique(field) && fieldType(field.type).holds(values[field.key]))
+      .flatMap((field) => {
+        const value = values[field.key];
+        const holder = [...(this.holders.get(sameness(value, field)) ?? [])].find((id) => id !== besides);
+        if (holder === undefined) return [];
+        const params = {
+          label: field.label,
+          found: fieldType(field.type).toText(value, field),
+          title: titleOf(holder),
+        };
+        return [issue('value.taken', params, { field: field.key })];
+      });
+  }
+
+  /** The values with the next reference number in each reference field that has none. */
+  withReferences(values: Values, fields: readonly Field[]): Values {
+    const missing = fields.filter(({ type, key }) => type === 'reference' && values[key] === undefined);
+    if (missing.length === 0) return values;
+    const given = missing.map((field) => {
+      const counter = (this.counters.get(field.key) ?? 0) + 1;
+      return [field.key, withCounter(referencePattern(field), counter)] as const;
+    });
+    return { ...values, ...Object.fromEntries(given) };
+  }
+
+  private count(value: unknown, field: Field): void {
+    const counter = counterOf(String(value), referencePattern(field));
+    if (counter !== null) this.counters.set(field.key, Math.max(counter, this.counters.get(field.key) ?? 0));
+  }
+}

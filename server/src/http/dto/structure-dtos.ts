@@ -1,0 +1,196 @@
+import 'reflect-metadata';
+import {
+  BUILT_IN_PARTS,
+  COMPUTED_RESULTS,
+  FIELD_TYPE_NAMES,
+  GREATEST_PAGE_SIZE,
+  MOST_FIELDS,
+  OPERATORS,
+  RANGE_ENDS,
+  START_STATUSES,
+  isConditionForm,
+} from '@plindo/core/structure';
+import type {
+  BuiltInPart,
+  ComputedResult,
+  Condition,
+  DateOrder,
+  FieldTypeName,
+  OrderSubject,
+  RangeEnds,
+  StartStatus,
+} from '@plindo/core/structure';
+import { UNITS } from '@plindo/core/values';
+import type { UnitCode } from '@plindo/core/values';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+  ValidateBy,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
+
+/** The shapes in which structure is sent. What is left out has its default. */
+
+const LONGEST_WORD = 300;
+const MOST_FACETS = 50;
+const MOST_CHOICES_SENT = 2000;
+
+/** A number, or a text such as "this year + 1". */
+function IsBound(): PropertyDecorator {
+  const validate = (value: unknown): boolean =>
+    typeof value === 'number' || (typeof value === 'string' && value.length <= 40);
+  return ValidateBy({
+    name: 'isBound',
+    validator: { validate, defaultMessage: () => '$property must be a number or a short text' },
+  });
+}
+
+/** Conditions nested in "all", "any" and "none", or a test of a field. */
+function IsCondition(): PropertyDecorator {
+  const defaultMessage = (): string =>
+    `$property must be a condition: {join, of} or {field, op, value}, op one of ${OPERATORS.join(', ')}`;
+  return ValidateBy({ name: 'isCondition', validator: { validate: (value) => isConditionForm(value), defaultMessage } });
+}
+
+export class ChoiceDto {
+  @IsString() @MaxLength(LONGEST_WORD) key!: string;
+  @IsString() @MaxLength(LONGEST_WORD) label!: string;
+}
+
+export class FieldSettingsDto {
+  @IsOptional() @IsBound() least?: number | string;
+  @IsOptional() @IsBound() greatest?: number | string;
+  @IsOptional() @IsNumber() step?: number;
+  @IsOptional() @IsInt() @Min(0) shortest?: number;
+  @IsOptional() @IsInt() @Min(1) longest?: number;
+  @IsOptional() @IsString() @MaxLength(60) pattern?: string;
+  @IsOptional() @IsInt() @Min(0) @Max(15) decimals?: number;
+  @IsOptional() @IsString() @MaxLength(3) currency?: string;
+  @IsOptional() @IsIn(Object.keys(UNITS)) unit?: UnitCode;
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_CHOICES_SENT)
+  @ValidateNested({ each: true })
+  @Type(() => ChoiceDto)
+  choices?: ChoiceDto[];
+  @IsOptional() @IsIn(['ymd', 'dmy', 'mdy']) dateOrder?: DateOrder;
+  @IsOptional() @IsInt() stars?: number;
+  @IsOptional() @IsIn(RANGE_ENDS) ends?: RangeEnds;
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_FIELDS)
+  @ValidateNested({ each: true })
+  @Type(() => FieldDto)
+  fields?: FieldDto[];
+  @IsOptional() @IsInt() @Min(0) fewest?: number;
+  @IsOptional() @IsInt() @Min(1) most?: number;
+  @IsOptional() @IsString() @MaxLength(1000) expression?: string;
+  @IsOptional() @IsIn(COMPUTED_RESULTS) result?: ComputedResult;
+  @IsOptional() @IsString() @MaxLength(60) before?: string;
+  @IsOptional() @IsString() @MaxLength(60) after?: string;
+}
+
+export class FieldDto {
+  @IsString() @MaxLength(60) key!: string;
+  @IsString() @MaxLength(LONGEST_WORD) label!: string;
+  @IsIn(FIELD_TYPE_NAMES) type!: FieldTypeName;
+  @IsOptional() @IsBoolean() required?: boolean;
+  @IsOptional() @IsString() @MaxLength(1000) help?: string;
+  @IsOptional() @IsString() @MaxLength(LONGEST_WORD) placeholder?: string;
+  /** As it would be typed; the field's type reads it. */
+  @IsOptional() default?: unknown;
+  @IsOptional() @IsBoolean() unique?: boolean;
+  @IsOptional() @IsString() @MaxLength(60) section?: string;
+  @ValidateIf((field: FieldDto) => field.showWhen != null) @IsCondition() showWhen?: Condition | null;
+  @IsOptional() @ValidateNested() @Type(() => FieldSettingsDto) settings?: FieldSettingsDto;
+  @IsOptional() @IsBoolean() inTable?: boolean;
+  @IsOptional() @IsBoolean() editInTable?: boolean;
+  @IsOptional() @IsBoolean() onCard?: boolean;
+  @IsOptional() @IsNumber() @Min(0) @Max(10) searchWeight?: number;
+}
+
+export class FacetDto {
+  @IsString() @MaxLength(60) key!: string;
+  @IsString() @MaxLength(LONGEST_WORD) label!: string;
+  @IsString() @MaxLength(60) field!: string;
+  @IsIn(['ticks', 'yes-no', 'range']) control!: 'ticks' | 'yes-no' | 'range';
+  @IsIn(['any', 'all']) join!: 'any' | 'all';
+  @IsIn(['dim', 'hide']) zero!: 'dim' | 'hide';
+  @IsIn(['count', 'label', 'defined']) valueOrder!: 'count' | 'label' | 'defined';
+  @IsInt() @Min(1) @Max(500) shownFirst!: number;
+}
+
+export class OrderKeyDto {
+  @IsString() @MaxLength(80) by!: OrderSubject;
+  @IsIn(['up', 'down']) direction!: 'up' | 'down';
+  @IsOptional() @IsIn(['first', 'last']) missing?: 'first' | 'last';
+}
+
+export class SortChoiceDto {
+  @IsString() @MaxLength(60) key!: string;
+  @IsString() @MaxLength(LONGEST_WORD) label!: string;
+  @IsArray() @ArrayMaxSize(10) @ValidateNested({ each: true }) @Type(() => OrderKeyDto) order!: OrderKeyDto[];
+}
+
+export class FieldSectionDto {
+  @IsString() @MaxLength(60) key!: string;
+  @IsString() @MaxLength(LONGEST_WORD) label!: string;
+  @IsBoolean() folded!: boolean;
+}
+
+export class KindDto {
+  @IsString() @MaxLength(80) slug!: string;
+  @IsString() @MaxLength(80) one!: string;
+  @IsString() @MaxLength(80) many!: string;
+  @IsOptional() @IsString() @MaxLength(60) icon?: string;
+  @IsOptional() @IsString() @MaxLength(7) colour?: string;
+  @IsOptional() @IsString() @MaxLength(1000) intro?: string;
+  @IsOptional() @IsBoolean() published?: boolean;
+  @IsOptional() @IsBoolean() putAside?: boolean;
+  @IsOptional() @IsIn(BUILT_IN_PARTS, { each: true }) @ArrayMaxSize(BUILT_IN_PARTS.length) parts?: BuiltInPart[];
+  @IsOptional() @IsBoolean() hasIndexPage?: boolean;
+  @IsOptional() @IsBoolean() hasListingPages?: boolean;
+  @IsOptional() @IsIn(START_STATUSES) startStatus?: StartStatus;
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(10)
+  @ValidateNested({ each: true })
+  @Type(() => OrderKeyDto)
+  defaultOrder?: OrderKeyDto[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_FACETS)
+  @ValidateNested({ each: true })
+  @Type(() => FieldSectionDto)
+  sections?: FieldSectionDto[];
+  @IsArray() @ArrayMaxSize(MOST_FIELDS) @ValidateNested({ each: true }) @Type(() => FieldDto) fields!: FieldDto[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_FACETS)
+  @ValidateNested({ each: true })
+  @Type(() => FacetDto)
+  facets?: FacetDto[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_FACETS)
+  @ValidateNested({ each: true })
+  @Type(() => SortChoiceDto)
+  sortChoices?: SortChoiceDto[];
+  @IsOptional() @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize?: number;
+}
+
+export class KindUpdateDto extends KindDto {
+  /** The version that the editor has seen. */
+  @IsInt() version!: number;
+}

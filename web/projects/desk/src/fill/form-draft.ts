@@ -1,0 +1,63 @@
+import type { Listing, ListingInput, Status } from '@plindo/core/listings';
+import { BLANK_CONTENT } from '@plindo/core/listings';
+import type { Kind, Picture } from '@plindo/core/structure';
+import { fieldType, hasPart } from '@plindo/core/structure';
+
+/** What stands in the form: everything as it was kept, or as it has been typed since. */
+export interface Draft {
+  readonly title: string;
+  readonly summary: string;
+  readonly slug: string;
+  readonly picture: Picture | null;
+  readonly body: string;
+  readonly place: unknown;
+  readonly author: string;
+  readonly status: Status;
+  readonly featured: boolean;
+  readonly handOrder: string;
+  readonly values: Readonly<Record<string, unknown>>;
+}
+
+/** What a new listing of a kind begins with. */
+export function newDraft(kind: Kind): Draft {
+  const defaults = kind.fields.filter((field) => field.default !== null);
+  const { title, summary, slug, picture, body, place, author, featured } = BLANK_CONTENT;
+  return {
+    ...{ title, summary, slug, picture, body, place, author, featured },
+    status: kind.startStatus,
+    handOrder: '',
+    values: Object.fromEntries(defaults.map((field) => [field.key, field.default])),
+  };
+}
+
+export function draftOf(listing: Listing): Draft {
+  const { title, summary, slug, picture, body, place, author, status, featured, values, handOrder } = listing;
+  return {
+    ...{ title, summary, slug, picture, body, place, author, status, featured, values },
+    handOrder: handOrder === null ? '' : String(handOrder),
+  };
+}
+
+/** Everything in the form as an input; every field is named, so that an emptied one is emptied. */
+export function inputOf({ values, slug, author, ...parts }: Draft, kind: Kind): ListingInput {
+  const typed = kind.fields.filter((field) => fieldType(field.type).control !== 'none');
+  const all = Object.fromEntries(typed.map(({ key }) => [key, values[key] ?? null]));
+  return {
+    ...parts,
+    ...(slug.trim() !== '' && { slug: slug.trim() }),
+    ...(hasPart(kind, 'author') && author !== '' && { author }),
+    values: all,
+  };
+}
+
+/** What a reader would miss, in short sentences. */
+export function missingFrom(draft: Draft, kind: Kind): string[] {
+  const missing: string[] = [];
+  if (hasPart(kind, 'picture') && !draft.picture) missing.push('No lead picture');
+  if (draft.picture?.alt === '') missing.push('The lead picture has no words for those who cannot see it');
+  if (hasPart(kind, 'summary') && draft.summary.trim() === '') missing.push('No summary');
+  if (hasPart(kind, 'body') && draft.body === '') missing.push('No body');
+  const onCards = kind.fields.filter((field) => field.onCard && !fieldType(field.type).holds(draft.values[field.key]));
+  for (const { label } of onCards) missing.push(`${label} is empty, and stands on cards`);
+  return missing;
+}

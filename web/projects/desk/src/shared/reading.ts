@@ -1,0 +1,13 @@
+import { Injectable, computed, inject } from '@angular/core';
+import { SessionStore } from '@plindo/api';
+import { readContext } from '@plindo/core/structure';
+
+/** With what values are read and shown in the Desk: the site's locale and zone, at the time of the sign-in. */
+@Injectable({ providedIn: 'root' })
+export class Reading {
+  private readonly session = inject(SessionStore);
+  readonly context = computed(() => {
+    const { locale = 'en', zone = 'UTC' } = this.session.session()?.site ?? {};
+    return readContext({ locale, zone, nowInMs: Date.now() });
+  });
+}
