@@ -4,6 +4,7 @@ import { Live } from './live/live.js';
 import { Pages } from './live/pages.js';
 import { Accounts } from './services/accounts.js';
 import { Changes } from './services/changes.js';
+import { FieldChanges } from './services/field-changes.js';
 import { Files } from './services/files.js';
 import { Imports } from './services/imports.js';
 import { Kinds } from './services/kinds.js';
@@ -31,6 +32,7 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     imports,
     accounts: new Accounts(store, clock),
     changes: new Changes(store, live),
+    fieldChanges: new FieldChanges(store, live),
     files: new Files(store, join(dataFolder, 'files'), clock),
     kinds: new Kinds(live),
     listings: new Listings(store, live),

@@ -1,7 +1,7 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
-import type { Listing, Status } from '../listings/index.js';
+import type { Listing, Status, TypeChangeReport } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
-import type { Kind, KindSketch } from '../structure/index.js';
+import type { Field, Kind, KindSketch } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 
 /** RFC 9457 problem details, with the code from the catalogue of errors and every single issue. */
@@ -36,6 +36,13 @@ export interface KindSummary {
   readonly kind: Kind;
   /** Listings by status. */
   readonly counts: Readonly<Record<Status, number>>;
+}
+
+/** What another type would make of the values of a field. */
+export interface TypeChangePlan {
+  /** The field as it would be, with choices made of the values where it needs some. */
+  readonly field: Field;
+  readonly report: TypeChangeReport;
 }
 
 export interface ListingsWindow {

@@ -3,3 +3,4 @@ export * from './condition-holds.js';
 export * from './kept-things.js';
 export * from './listing.js';
 export * from './read-listing.js';
+export * from './type-change.js';

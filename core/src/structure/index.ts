@@ -9,8 +9,9 @@ export {
   withNameReplaced,
 } from './expression.js';
 export * from './facet.js';
+export * from './field-changes.js';
 export * from './field.js';
-export { choicesFromLabels, choiceLabel, findChoice } from './field-types/choices.js';
+export { choicesFromLabels, choiceLabel, distinctLabels, findChoice } from './field-types/choices.js';
 export { dateFromDayNumber, dayNumberOfDate } from './field-types/date.js';
 export { momentOfText, textOfMoment } from './field-types/date-time.js';
 export { isEmail } from './field-types/email.js';

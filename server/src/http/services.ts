@@ -2,6 +2,7 @@ import type { Live } from '../live/live.js';
 import type { Pages } from '../live/pages.js';
 import type { Accounts } from '../services/accounts.js';
 import type { Changes } from '../services/changes.js';
+import type { FieldChanges } from '../services/field-changes.js';
 import type { Files } from '../services/files.js';
 import type { Imports } from '../services/imports.js';
 import type { Kinds } from '../services/kinds.js';
@@ -13,6 +14,7 @@ import type { Site } from '../services/site.js';
 export interface Services {
   readonly accounts: Accounts;
   readonly changes: Changes;
+  readonly fieldChanges: FieldChanges;
   readonly files: Files;
   readonly imports: Imports;
   readonly kinds: Kinds;

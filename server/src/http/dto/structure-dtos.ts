@@ -60,7 +60,10 @@ function IsBound(): PropertyDecorator {
 function IsCondition(): PropertyDecorator {
   const defaultMessage = (): string =>
     `$property must be a condition: {join, of} or {field, op, value}, op one of ${OPERATORS.join(', ')}`;
-  return ValidateBy({ name: 'isCondition', validator: { validate: (value) => isConditionForm(value), defaultMessage } });
+  return ValidateBy({
+    name: 'isCondition',
+    validator: { validate: (value) => isConditionForm(value), defaultMessage },
+  });
 }
 
 export class ChoiceDto {
@@ -188,6 +191,22 @@ export class KindDto {
   @Type(() => SortChoiceDto)
   sortChoices?: SortChoiceDto[];
   @IsOptional() @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize?: number;
+}
+
+export class TypeChangeDto {
+  @ValidateNested() @Type(() => FieldDto) field!: FieldDto;
+}
+
+export class TypeChangeOrderDto extends TypeChangeDto {
+  /** The version of the kind that the editor has seen. */
+  @IsInt() version!: number;
+}
+
+export class RenameKeyDto {
+  @IsString() @MaxLength(60) from!: string;
+  @IsString() @MaxLength(60) to!: string;
+  /** The version of the kind that the editor has seen. */
+  @IsInt() version!: number;
 }
 
 export class KindUpdateDto extends KindDto {

@@ -1,6 +1,7 @@
 import type { Route } from '../route.js';
 import type { Services } from '../services.js';
 import { changeRoutes } from './changes.js';
+import { fieldChangeRoutes } from './field-changes.js';
 import { fileRoutes } from './files.js';
 import { importRoutes } from './imports.js';
 import { kindRoutes } from './kinds.js';
@@ -16,6 +17,7 @@ export function allRoutes(services: Services): Route[] {
     ...sessionRoutes(services),
     ...siteRoutes(services),
     ...kindRoutes(services),
+    ...fieldChangeRoutes(services),
     ...listingRoutes(services),
     ...pictureRoutes(services),
     ...fileRoutes(services),

@@ -1,8 +1,8 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Changed, ChangeSummary, KindSummary, ListingsWindow } from '@plindo/core/contract';
+import type { Changed, ChangeSummary, KindSummary, ListingsWindow, TypeChangePlan } from '@plindo/core/contract';
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
-import type { KeptFile, Kind, KindSketch, OrderSubject, Picture } from '@plindo/core/structure';
+import type { Field, KeptFile, Kind, KindSketch, OrderSubject, Picture } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 
 export interface ListingsAsk {
@@ -66,6 +66,18 @@ export class CatalogApi {
 
   addKind(kind: KindSketch): Observable<Changed<Kind>> {
     return this.http.post<Changed<Kind>>('/api/kinds', kind);
+  }
+
+  planTypeChange(kindId: number, field: Field): Observable<TypeChangePlan> {
+    return this.http.post<TypeChangePlan>(`/api/kinds/${kindId}/type-change/plan`, { field });
+  }
+
+  changeType({ id, version }: Kind, field: Field): Observable<Changed<Kind>> {
+    return this.http.post<Changed<Kind>>(`/api/kinds/${id}/type-change`, { version, field });
+  }
+
+  renameKey({ id, version }: Kind, from: string, to: string): Observable<Changed<Kind>> {
+    return this.http.post<Changed<Kind>>(`/api/kinds/${id}/rename-key`, { version, from, to });
   }
 
   changes(): Observable<ChangeSummary[]> {
