@@ -25,6 +25,12 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./shape/import/import-page')).ImportPage,
         canDeactivate: [mayLeave],
       },
+      {
+        path: 'shape/:kindId',
+        title: 'Shape',
+        loadComponent: async () => (await import('./shape/kind/kind-page')).KindPage,
+        canDeactivate: [mayLeave],
+      },
       { path: 'fill', title: 'Fill', loadComponent: async () => (await import('./shared/pick-kind')).PickKind },
       { path: 'fill/:kindId', title: 'Fill', loadComponent: async () => (await import('./fill/table-page')).TablePage },
       {

@@ -1,13 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { CatalogApi } from '@plindo/api';
 import type { KindSummary } from '@plindo/core/contract';
 import { fieldType } from '@plindo/core/structure';
 import type { Field } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { KindsStore } from '../shared/kinds-store';
-import { Notices } from '../shared/notices';
 
 interface Step {
   readonly label: string;
@@ -25,8 +23,6 @@ interface Step {
   styleUrl: './shape-page.scss',
 })
 export class ShapePage {
-  private readonly api = inject(CatalogApi);
-  private readonly notices = inject(Notices);
   private readonly store = inject(KindsStore);
 
   protected readonly kinds = this.store.kinds;
@@ -56,17 +52,5 @@ export class ShapePage {
 
   protected typeOf(field: Field): { readonly label: string; readonly icon: string } {
     return fieldType(field.type);
-  }
-
-  protected remove({ kind, counts }: KindSummary): void {
-    const listings = Object.values(counts).reduce((sum, count) => sum + count, 0);
-    if (!confirm(`Delete the kind ${kind.many} with its ${listings} listings?`)) return;
-    this.api.removeKind(kind.id).subscribe({
-      next: ({ changeId }) => {
-        void this.store.reload();
-        this.notices.changed(`Deleted ${kind.many}`, changeId, () => void this.store.reload());
-      },
-      error: (error: unknown) => this.notices.refused(error),
-    });
   }
 }

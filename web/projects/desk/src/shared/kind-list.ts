@@ -1,19 +1,30 @@
-import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
+import { Icon } from '@plindo/listing-view';
 import { KindsStore } from './kinds-store';
 
 /** The slim list of kinds on the left of a stage. */
 @Component({
   selector: 'pl-kind-list',
-  imports: [RouterLink, RouterLinkActive],
+  imports: [Icon, RouterLink, RouterLinkActive],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <nav aria-label="Kinds">
-      @for (entry of store.kinds(); track entry.kind.id) {
+      @for (entry of shown(); track entry.kind.id) {
         <a [routerLink]="['/', stage(), entry.kind.id]" routerLinkActive="here" ariaCurrentWhenActive="page">
-          <span>{{ entry.kind.many }}</span>
+          <span class="name" [class.aside]="entry.kind.putAside">
+            @if (entry.kind.icon) {
+              <pl-icon [name]="entry.kind.icon" />
+            }
+            {{ entry.kind.many }}
+          </span>
           <span class="count">{{ entry.counts.live }}</span>
         </a>
+      }
+      @if (stage() === 'shape') {
+        <a routerLink="/shape/new" routerLinkActive="here"
+          ><span class="name"><pl-icon name="add" />New kind</span></a
+        >
       }
     </nav>
   `,
@@ -39,6 +50,14 @@ import { KindsStore } from './kinds-store';
       background: var(--pl-teal-wash);
       font-weight: 640;
     }
+    .name {
+      display: inline-flex;
+      gap: 0.375rem;
+      align-items: center;
+    }
+    .aside {
+      opacity: 0.6;
+    }
     .count {
       color: var(--pl-quiet);
       font-variant-numeric: tabular-nums;
@@ -55,5 +74,10 @@ import { KindsStore } from './kinds-store';
 })
 export class KindList {
   readonly stage = input.required<string>();
-  protected readonly store = inject(KindsStore);
+  private readonly store = inject(KindsStore);
+
+  /** Kinds that were put aside are only shown where they can be taken back up. */
+  protected readonly shown = computed(() =>
+    (this.store.kinds() ?? []).filter(({ kind }) => this.stage() === 'shape' || !kind.putAside),
+  );
 }

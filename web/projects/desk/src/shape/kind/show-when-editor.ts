@@ -1,0 +1,172 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import type { Condition, Field, FieldTest, Operator } from '@plindo/core/structure';
+import { OPERATOR_WORDS, columnOf, isGroup, plainField } from '@plindo/core/structure';
+import { Icon } from '@plindo/listing-view';
+
+const BY_COLUMN: Readonly<Record<string, readonly Operator[]>> = {
+  number: ['is', 'is-not', 'below', 'at-most', 'above', 'at-least', 'is-empty', 'is-not-empty'],
+  text: ['is', 'is-not', 'contains', 'starts-with', 'is-empty', 'is-not-empty'],
+  'yes-no': ['is', 'is-empty', 'is-not-empty'],
+  choices: ['is-one-of', 'includes-none', 'is-empty', 'is-not-empty'],
+};
+const WITHOUT_COLUMN: readonly Operator[] = ['is-empty', 'is-not-empty'];
+
+interface Part {
+  readonly test: FieldTest;
+  readonly field: Field | undefined;
+  readonly operators: readonly Operator[];
+}
+
+/** When a field is asked for and shown: a sentence of choices over the other fields. */
+@Component({
+  selector: 'pl-show-when-editor',
+  imports: [Icon, MatButtonModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (parts().length) {
+      <p class="sentence">
+        Shown when
+        @if (parts().length > 1) {
+          <select
+            class="plain-select"
+            aria-label="All or any"
+            [value]="join()"
+            (change)="tell(tests(), $any($event.target).value)"
+          >
+            <option value="all" [selected]="join() === 'all'">all of</option>
+            <option value="any" [selected]="join() === 'any'">any of</option>
+            <option value="none" [selected]="join() === 'none'">none of</option>
+          </select>
+        }
+      </p>
+      @for (part of parts(); track $index; let at = $index) {
+        <div class="part">
+          <select
+            class="plain-select"
+            aria-label="Field"
+            (change)="set(at, { field: $any($event.target).value, op: 'is-not-empty' })"
+          >
+            @for (field of others(); track field.key) {
+              <option [value]="field.key" [selected]="field.key === part.test.field">{{ field.label }}</option>
+            }
+          </select>
+          <select
+            class="plain-select"
+            aria-label="How it compares"
+            (change)="set(at, { field: part.test.field, op: $any($event.target).value, value: part.test.value })"
+          >
+            @for (op of part.operators; track op) {
+              <option [value]="op" [selected]="op === part.test.op">{{ words[op] }}</option>
+            }
+          </select>
+          @if (part.test.op !== 'is-empty' && part.test.op !== 'is-not-empty') {
+            @if (part.field?.settings?.choices; as choices) {
+              <select
+                class="plain-select"
+                aria-label="Value"
+                (change)="set(at, { field: part.test.field, op: part.test.op, value: $any($event.target).value })"
+              >
+                <option value=""></option>
+                @for (choice of choices; track choice.key) {
+                  <option [value]="choice.key" [selected]="choice.key === part.test.value">{{ choice.label }}</option>
+                }
+              </select>
+            } @else if (part.field?.type === 'yes-no') {
+              <select
+                class="plain-select"
+                aria-label="Value"
+                (change)="set(at, { field: part.test.field, op: part.test.op, value: $any($event.target).value })"
+              >
+                <option value="yes" [selected]="part.test.value === 'yes'">yes</option>
+                <option value="no" [selected]="part.test.value === 'no'">no</option>
+              </select>
+            } @else {
+              <input
+                class="plain-input"
+                aria-label="Value"
+                [value]="part.test.value ?? ''"
+                (change)="set(at, { field: part.test.field, op: part.test.op, value: $any($event.target).value })"
+              />
+            }
+          }
+          <button matButton type="button" aria-label="Take out this condition" (click)="remove(at)">
+            <pl-icon name="close" />
+          </button>
+        </div>
+      }
+    }
+    @if (others().length) {
+      <button matButton type="button" (click)="add()">
+        {{ parts().length ? 'Add another condition' : 'Show it only when …' }}
+      </button>
+    }
+  `,
+  styles: `
+    :host {
+      display: grid;
+      gap: 0.5rem;
+      justify-items: start;
+    }
+    .part {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.375rem;
+      align-items: center;
+    }
+    .plain-input {
+      inline-size: 7rem;
+    }
+  `,
+})
+export class ShowWhenEditor {
+  readonly condition = input.required<Condition | null>();
+  /** The fields that can be asked about. */
+  readonly others = input.required<readonly Field[]>();
+  readonly conditionChange = output<Condition | null>();
+
+  protected readonly words = OPERATOR_WORDS;
+  protected readonly join = computed(() => {
+    const condition = this.condition();
+    return condition && isGroup(condition) ? condition.join : 'all';
+  });
+  protected readonly tests = computed((): readonly FieldTest[] => {
+    const condition = this.condition();
+    if (!condition) return [];
+    return isGroup(condition) ? condition.of.filter((part): part is FieldTest => !isGroup(part)) : [condition];
+  });
+  protected readonly parts = computed(() =>
+    this.tests().map((test): Part => {
+      const field = this.others().find(({ key }) => key === test.field);
+      const column = field && columnOf(plainField(field));
+      return { test, field, operators: (column && BY_COLUMN[column.kind]) ?? WITHOUT_COLUMN };
+    }),
+  );
+
+  protected set(at: number, test: FieldTest): void {
+    const field = this.others().find(({ key }) => key === test.field);
+    const value = field?.type === 'yes-no' && test.value === undefined ? 'yes' : test.value;
+    this.tell(
+      this.tests().map((other, index) => (index === at ? { ...test, ...(value !== undefined && { value }) } : other)),
+      this.join(),
+    );
+  }
+
+  protected add(): void {
+    const [first] = this.others();
+    if (first) this.tell([...this.tests(), { field: first.key, op: 'is-not-empty' }], this.join());
+  }
+
+  protected remove(at: number): void {
+    this.tell(
+      this.tests().filter((_, index) => index !== at),
+      this.join(),
+    );
+  }
+
+  protected tell(tests: readonly FieldTest[], join: 'all' | 'any' | 'none'): void {
+    const [only, ...more] = tests;
+    if (!only) this.conditionChange.emit(null);
+    else this.conditionChange.emit(more.length === 0 && join !== 'none' ? only : { join, of: tests });
+  }
+}
