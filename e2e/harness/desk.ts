@@ -28,6 +28,26 @@ export class Desk {
     await this.page.waitForURL('**/desk/shape');
   }
 
+  /** Adds a field of a type, given by the type's label, to the kind that is open. */
+  async addField(type: string, label: string): Promise<void> {
+    await this.page.getByRole('button', { name: 'Add a field', exact: true }).click();
+    const names = this.page.locator('.name');
+    await this.page
+      .locator('pl-type-picker button')
+      .filter({ has: names.filter({ hasText: new RegExp(`^${type}$`) }) })
+      .click();
+    await this.page.getByRole('heading', { name: 'New field', exact: true }).waitFor();
+    await this.page.locator('pl-field-editor').getByLabel('Label', { exact: true }).fill(label);
+  }
+
+  async openField(label: string): Promise<void> {
+    await this.page
+      .locator('pl-field-list')
+      .getByRole('button', { name: new RegExp(`^${label} `) })
+      .click();
+    await this.page.getByRole('heading', { name: label, exact: true }).waitFor();
+  }
+
   async chooseFile(file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
     await this.page.goto(`${this.server.address}/desk/shape/from-file`);
     await this.page.locator('input[type=file]').setInputFiles(file);
