@@ -78,6 +78,8 @@ describe('A kind made by hand', () => {
     await choose('A new listing starts as', 'Live');
     await page.getByRole('button', { name: 'Make the kind' }).click();
     await page.getByText('Saved Yachts').waitFor();
+    await page.waitForURL('**/desk/shape/1');
+    await page.waitForTimeout(500);
     expect(await accessibilityFaults(page)).toEqual([]);
   }, 180_000);
 
@@ -167,7 +169,7 @@ describe('A kind made by hand', () => {
       'https://www.example.org',
       'mailto:office@example.org',
       'tel:+005550199',
-      '47.4° N 31.2° W',
+      '47.4000° N 31.2000° W',
       'tides.txt',
       '0001',
       'Inside',

@@ -3,6 +3,7 @@ import type { Services } from './http/services.js';
 import { Live } from './live/live.js';
 import { Pages } from './live/pages.js';
 import { Accounts } from './services/accounts.js';
+import { CategorySets } from './services/category-sets.js';
 import { Changes } from './services/changes.js';
 import { FieldChanges } from './services/field-changes.js';
 import { Files } from './services/files.js';
@@ -31,6 +32,7 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     live,
     imports,
     accounts: new Accounts(store, clock),
+    categorySets: new CategorySets(live),
     changes: new Changes(store, live),
     fieldChanges: new FieldChanges(store, live),
     files: new Files(store, join(dataFolder, 'files'), clock),

@@ -1,7 +1,7 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { Listing, Status, TypeChangeReport } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
-import type { Field, Kind, KindSketch } from '../structure/index.js';
+import type { CategorySet, Field, Kind, KindSketch } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 
 /** RFC 9457 problem details, with the code from the catalogue of errors and every single issue. */
@@ -36,6 +36,21 @@ export interface KindSummary {
   readonly kind: Kind;
   /** Listings by status. */
   readonly counts: Readonly<Record<Status, number>>;
+}
+
+export interface CategorySetSummary {
+  readonly set: CategorySet;
+  /** Listings by category key; one counts once in a category and once in each above it. */
+  readonly counts: Readonly<Record<string, number>>;
+  /** The fields that use it. */
+  readonly usedBy: readonly { readonly kindId: number; readonly kind: string; readonly field: string }[];
+}
+
+/** Listings that get another category in the place of one they have. */
+export interface CategoryMove {
+  readonly from: string;
+  readonly to: string;
+  readonly listings: readonly number[];
 }
 
 /** What another type would make of the values of a field. */

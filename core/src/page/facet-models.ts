@@ -42,6 +42,7 @@ function valuesModel(
     value,
     label: valueLabel(value, facet, field),
     count: counts.get(value) ?? 0,
+    depth: depthOf(value, field),
     chosen: chosen.includes(value),
     href: scene.hrefOf(withValueToggled(scene.query, facet.key, value)),
   }));
@@ -54,6 +55,11 @@ function valuesModel(
     values: facet.control === 'yes-no' ? kept : inValueOrder(kept, facet, scene.formats.locale),
     shownFirst: facet.shownFirst,
   };
+}
+
+function depthOf(value: string, { settings }: Field): number {
+  const parent = settings.choices?.find(({ key }) => key === value)?.parent;
+  return parent === undefined ? 0 : depthOf(parent, { settings } as Field) + 1;
 }
 
 function inValueOrder(values: FacetValueModel[], facet: Facet, locale: string): FacetValueModel[] {

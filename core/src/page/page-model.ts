@@ -86,6 +86,8 @@ export interface FacetValueModel {
   readonly label: string;
   readonly count: number;
   readonly chosen: boolean;
+  /** How deep a category lies; 0 for everything else. */
+  readonly depth: number;
   /** The page after choosing it, or after taking it back. */
   readonly href: string;
 }

@@ -6,6 +6,11 @@ import type { FieldTypeName } from './field-types/names.js';
 export interface Choice {
   readonly key: string;
   readonly label: string;
+  /** Of a category: the one it lies under, its icon and colour, and the keys of those merged into it. */
+  readonly parent?: string;
+  readonly icon?: string;
+  readonly colour?: string;
+  readonly formerKeys?: readonly string[];
 }
 
 /** In which order a date written with numbers gives day, month and year. */
@@ -41,6 +46,8 @@ export interface FieldSettings {
   /** Unit in which a measure is shown, and which a bare number is taken to be in. */
   readonly unit?: UnitCode;
   readonly choices?: readonly Choice[];
+  /** Number of the category set of a field of categories. Its choices are put in when the kind is read. */
+  readonly set?: number;
   readonly dateOrder?: DateOrder;
   /** How many stars a rating has at most. */
   readonly stars?: number;

@@ -1,3 +1,4 @@
+export * from './category-set.js';
 export * from './check-kind.js';
 export * from './computed-fields.js';
 export * from './condition.js';

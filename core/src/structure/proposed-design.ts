@@ -22,7 +22,7 @@ export function facetFor(field: Field): Facet | null {
     control,
     join: 'any',
     zero: 'dim',
-    valueOrder: 'count',
+    valueOrder: field.type === 'categories' ? 'defined' : 'count',
     shownFirst: SHOWN_FIRST,
   };
 }

@@ -49,6 +49,8 @@ export const ERROR_CATALOGUE = {
   'kind.slug': 'An address may hold small letters, digits and hyphens; “{slug}” does not fit.',
   'kind.slug-taken': 'The address “/{slug}” is already in use. Choose another.',
   'kind.fields': 'The fields are not right: {reason}',
+  'category.set': 'The category set is not right: {reason}',
+  'category.set-used': 'The category set “{label}” is used by {uses}. Take it out there first.',
   'kind.facets': 'The facets are not right: {reason}',
   'file.empty': 'The file is empty. Choose one with a header row and at least one row below it.',
   'file.not-text': 'This is not a text file: {reason} Save it as CSV and choose that file.',

@@ -1,6 +1,7 @@
 import type { Live } from '../live/live.js';
 import type { Pages } from '../live/pages.js';
 import type { Accounts } from '../services/accounts.js';
+import type { CategorySets } from '../services/category-sets.js';
 import type { Changes } from '../services/changes.js';
 import type { FieldChanges } from '../services/field-changes.js';
 import type { Files } from '../services/files.js';
@@ -13,6 +14,7 @@ import type { Site } from '../services/site.js';
 /** All that routes can call. */
 export interface Services {
   readonly accounts: Accounts;
+  readonly categorySets: CategorySets;
   readonly changes: Changes;
   readonly fieldChanges: FieldChanges;
   readonly files: Files;

@@ -80,6 +80,11 @@ export function siteRouter(
       response.status(414).end();
       return;
     }
+    const moved = pages.movedTo(request.path, request.originalUrl.split('?')[1] ?? '');
+    if (moved !== null) {
+      response.redirect(301, moved);
+      return;
+    }
     const { revision } = live;
     let page = cache.get(request.originalUrl);
     if (page?.revision !== revision) {

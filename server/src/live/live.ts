@@ -3,8 +3,8 @@ import { STATUSES } from '@plindo/core/listings';
 import type { Catalog } from '@plindo/core/catalog';
 import { catalogInSteps } from '@plindo/core/catalog';
 import type { SiteSettings } from '@plindo/core/page';
-import type { Kind, ReadContext } from '@plindo/core/structure';
-import { readContext } from '@plindo/core/structure';
+import type { CategorySet, Kind, ReadContext } from '@plindo/core/structure';
+import { readContext, withCategories } from '@plindo/core/structure';
 import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
 
 type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
@@ -20,6 +20,7 @@ export class Live {
   /** Goes up at every change that a page could show. */
   revision = 0;
   private readonly catalogs = new Map<number, Catalog>();
+  private sets: readonly CategorySet[] = [];
   private settings: SiteSettings = NEW_SITE;
   private lastContext: ReadContext | null = null;
   /** Builds run one after the other, so that a later state is never overtaken by an earlier one. */
@@ -34,11 +35,16 @@ export class Live {
 
   async start(): Promise<void> {
     this.settings = (await this.store.site()) ?? NEW_SITE;
-    for (const kind of await this.store.kinds()) await this.build(kind);
+    this.sets = await this.store.categorySets();
+    for (const kind of await this.store.kinds()) await this.build(withCategories(kind, this.categorySets()));
   }
 
   site(): SiteSettings {
     return this.settings;
+  }
+
+  categorySets(): CategorySet[] {
+    return [...this.sets];
   }
 
   /** With what values are read and shown at this moment. */
@@ -85,7 +91,8 @@ export class Live {
 
   /** Brings the catalog of a kind in step with its definition, building it anew where that has to be. */
   async reload(kindId: number): Promise<void> {
-    const kind = (await this.store.kinds()).find(({ id }) => id === kindId);
+    const kept = (await this.store.kinds()).find(({ id }) => id === kindId);
+    const kind = kept && withCategories(kept, this.sets);
     if (!kind) this.catalogs.delete(kindId);
     else if (!this.catalogs.get(kindId)?.redefine(kind)) await this.build(kind);
     this.revision++;
@@ -93,6 +100,11 @@ export class Live {
 
   private async apply(entries: readonly ChangeEntry[]): Promise<void> {
     const changedKinds = new Set(entries.filter(({ entity }) => entity === 'kind').map(({ id }) => id));
+    const changedSets = new Set(entries.filter(({ entity }) => entity === 'category-set').map(({ id }) => id));
+    if (changedSets.size > 0) {
+      for (const entry of entries) if (entry.entity === 'category-set') this.takeSet(entry);
+      for (const kind of this.kinds()) if (usesAny(kind, changedSets)) changedKinds.add(kind.id);
+    }
     for (const entry of entries) {
       if (entry.entity === 'listing') this.applyListing(entry, changedKinds);
     }
@@ -100,6 +112,11 @@ export class Live {
     for (const id of changedKinds) await this.reload(id);
     const site = entries.findLast((entry) => entry.entity === 'site');
     if (site) await this.takeSettings(site.after ?? NEW_SITE);
+  }
+
+  private takeSet({ id, after }: Extract<ChangeEntry, { entity: 'category-set' }>): void {
+    const others = this.sets.filter((set) => set.id !== id);
+    this.sets = (after ? [...others, after] : others).sort((a, b) => a.id - b.id);
   }
 
   private async takeSettings(settings: SiteSettings): Promise<void> {
@@ -143,6 +160,10 @@ export class Live {
       await new Promise((resolve) => setImmediate(resolve));
     }
   }
+}
+
+function usesAny({ fields }: Kind, sets: ReadonlySet<number>): boolean {
+  return fields.some(({ type, settings }) => type === 'categories' && sets.has(settings.set ?? 0));
 }
 
 function applyTo(catalog: Catalog, { id, after }: ListingChange): void {

@@ -1,7 +1,7 @@
 import type { Catalog } from '@plindo/core/catalog';
 import type { PageModel, PageScene } from '@plindo/core/page';
 import { homePage, indexPage, listingPage, notFoundPage } from '@plindo/core/page';
-import { BLANK_QUERY, queryFromUrl, runQuery } from '@plindo/core/query';
+import { BLANK_QUERY, hasFormerKeys, queryFromUrl, runQuery, urlOfQuery } from '@plindo/core/query';
 import type { Store } from '../store/index.js';
 import type { Live } from './live.js';
 
@@ -24,6 +24,14 @@ export class Pages {
     const { hasIndexPage, hasListingPages } = catalog.kind;
     if (listingSlug === undefined) return hasIndexPage ? this.index(scene, catalog, search) : notFoundPage(scene);
     return hasListingPages ? this.listing(scene, catalog, listingSlug) : notFoundPage(scene);
+  }
+
+  /** Where an address that names a category from before it was merged leads now; null for all other addresses. */
+  movedTo(path: string, search: string): string | null {
+    const kind = this.live.catalogBySlug(decodePart(path.slice(1)))?.kind;
+    const parts = new URLSearchParams(search);
+    if (!kind || search === '' || !hasFormerKeys(parts, kind)) return null;
+    return `/${kind.slug}?${urlOfQuery(queryFromUrl(parts, kind), kind)}`;
   }
 
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */

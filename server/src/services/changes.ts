@@ -57,6 +57,7 @@ async function takeBack(unit: Unit, entry: ChangeEntry): Promise<void> {
 
 function current(unit: Unit, { entity, id }: ChangeEntry): Promise<ChangeEntry['after']> {
   if (entity === 'site') return unit.site();
+  if (entity === 'category-set') return unit.categorySet(id);
   return entity === 'listing' ? unit.listing(id) : unit.kind(id);
 }
 
@@ -75,5 +76,6 @@ async function removeListings(unit: Unit, kindId: number): Promise<void> {
 function titleOf(record: ChangeEntry['after']): string {
   if (!record) return '';
   if ('title' in record) return record.title;
-  return 'many' in record ? record.many : record.name;
+  if ('many' in record) return record.many;
+  return 'categories' in record ? record.label : record.name;
 }

@@ -2,7 +2,16 @@ import type { Changed, TypeChangePlan, User } from '@plindo/core/contract';
 import { TypeChange, withProposedChoices } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
 import type { Field, Kind, KindDefinition } from '@plindo/core/structure';
-import { checkKind, facetOf, fieldByKey, fieldType, withFieldReplaced, withKeyRenamed } from '@plindo/core/structure';
+import {
+  checkKind,
+  facetOf,
+  fieldByKey,
+  fieldType,
+  withFieldReplaced,
+  withCategories,
+  withKeyRenamed,
+  withoutCategories,
+} from '@plindo/core/structure';
 import { issue } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store, Unit } from '../store/index.js';
@@ -39,7 +48,7 @@ export class FieldChanges {
         const after = change.apply(listing);
         if (after) await unit.updateListing(listing, { ...listing, ...after });
       }
-      return unit.updateKind(before, definition);
+      return unit.updateKind(before, withoutCategories(definition));
     });
     return { changeId, result };
   }
@@ -56,7 +65,7 @@ export class FieldChanges {
         const after = withValueMoved(listing, from, to);
         if (after !== listing) await unit.updateListing(listing, after);
       }
-      return unit.updateKind(before, definition);
+      return unit.updateKind(before, withoutCategories(definition));
     });
     return { changeId, result };
   }
@@ -70,8 +79,11 @@ export class FieldChanges {
 
   private async complete(kindId: number, from: Field, to: Field): Promise<Field> {
     const values: unknown[] = [];
-    const isChoice = to.type === 'one-choice' || to.type === 'several-choices';
-    if (isChoice) {
+    if (to.type === 'categories') {
+      const [field] = withCategories({ fields: [to] }, this.live.categorySets()).fields;
+      return field ?? to;
+    }
+    if (to.type === 'one-choice' || to.type === 'several-choices') {
       for await (const stretch of this.store.listingsOf(kindId)) {
         for (const listing of stretch) values.push(listing.values[from.key]);
       }

@@ -1,6 +1,6 @@
 import type { Changed, KindSummary, User } from '@plindo/core/contract';
 import type { Kind, KindDefinition } from '@plindo/core/structure';
-import { checkKind, checkKindChange } from '@plindo/core/structure';
+import { checkKind, checkKindChange, withCategories, withoutCategories } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import type { Unit } from '../store/index.js';
 import { Refusal, refuseIfAny } from './refusal.js';
@@ -19,15 +19,17 @@ export class Kinds {
     return { kind, counts: this.live.countsOf(id) };
   }
 
-  async add(user: User | null, definition: KindDefinition): Promise<Changed<Kind>> {
+  async add(user: User | null, sent: KindDefinition): Promise<Changed<Kind>> {
+    const definition = this.read(sent);
     this.check(definition, null);
     const head = { userId: user?.id ?? null, sentence: `Added the kind ${definition.many}` };
-    const { changeId, result } = await this.live.change(head, (unit) => unit.insertKind(definition));
-    return { changeId, result };
+    const { changeId, result } = await this.live.change(head, (unit) => unit.insertKind(withoutCategories(definition)));
+    return { changeId, result: this.read(result) };
   }
 
   /** Puts a new definition in place of the old one; `version` is the one that the editor has seen. */
-  async update(user: User, id: number, version: number, definition: KindDefinition): Promise<Changed<Kind>> {
+  async update(user: User, id: number, version: number, sent: KindDefinition): Promise<Changed<Kind>> {
+    const definition = this.read(sent);
     this.check(definition, id);
     const was = this.live.kind(id);
     const hasListings = Object.values(this.live.countsOf(id)).some((count) => count > 0);
@@ -38,9 +40,9 @@ export class Kinds {
     const { changeId, result } = await this.live.change(head, async (unit) => {
       const before = await existing(unit, id);
       if (before.version !== version) throw Refusal.of('change.conflict', { title: before.many });
-      return unit.updateKind(before, definition);
+      return unit.updateKind(before, withoutCategories(definition));
     });
-    return { changeId, result };
+    return { changeId, result: this.read(result) };
   }
 
   /** Deletes a kind with all its listings; the change log keeps them for undo. */
@@ -58,6 +60,11 @@ export class Kinds {
       return { listings: listings.length };
     });
     return { changeId, result };
+  }
+
+  /** A kind with the categories of its sets, whatever was sent for them. */
+  private read<Subject extends KindDefinition>(kind: Subject): Subject {
+    return withCategories(kind, this.live.categorySets());
   }
 
   private check(definition: KindDefinition, id: number | null): void {

@@ -4,6 +4,7 @@ import { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
 import * as first from './migrations/0001-first.js';
 import * as partsAndFiles from './migrations/0002-parts-and-files.js';
+import * as categorySets from './migrations/0003-category-sets.js';
 
 const BUSY_TIMEOUT_IN_MS = 10_000;
 
@@ -36,6 +37,11 @@ async function migrate(sequelize: Sequelize): Promise<void> {
         name: '0002-parts-and-files',
         up: ({ context }) => partsAndFiles.up(context),
         down: ({ context }) => partsAndFiles.down(context),
+      },
+      {
+        name: '0003-category-sets',
+        up: ({ context }) => categorySets.up(context),
+        down: ({ context }) => categorySets.down(context),
       },
     ],
     context: sequelize.getQueryInterface(),

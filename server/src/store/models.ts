@@ -12,6 +12,7 @@ export interface Models {
   readonly kinds: ModelStatic<Model>;
   readonly pictures: ModelStatic<Model>;
   readonly files: ModelStatic<Model>;
+  readonly categorySets: ModelStatic<Model>;
   readonly listings: ModelStatic<Model>;
   readonly changes: ModelStatic<Model>;
   readonly entries: ModelStatic<Model>;
@@ -53,6 +54,11 @@ export function defineModels(sequelize: Sequelize): Models {
         fileName: STRING,
         createdAt: BIGINT,
       },
+      options,
+    ),
+    categorySets: sequelize.define(
+      'category_sets',
+      { id, slug: STRING, definition: JSON_TYPE, version: INTEGER },
       options,
     ),
     files: sequelize.define(

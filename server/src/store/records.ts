@@ -1,6 +1,6 @@
 import type { User, Role } from '@plindo/core/contract';
 import type { Listing, Status } from '@plindo/core/listings';
-import type { Kind, KindDefinition, Picture, Place } from '@plindo/core/structure';
+import type { CategorySet, CategorySetDefinition, Kind, KindDefinition, Picture, Place } from '@plindo/core/structure';
 import { makeKindDefinition } from '@plindo/core/structure';
 
 /** A row as the driver gives it. */
@@ -40,8 +40,13 @@ export function kindOf(row: Row): Kind {
   return { ...complete, id: Number(row['id']), version: Number(row['version']) };
 }
 
-/** A kind as the columns of its row. */
-export function rowOfKind(kind: Kind): Row {
+export function categorySetOf(row: Row): CategorySet {
+  const definition = parsed<Omit<CategorySetDefinition, 'slug'>>(row['definition']);
+  return { ...definition, id: Number(row['id']), slug: String(row['slug']), version: Number(row['version']) };
+}
+
+/** A kind or a category set as the columns of its row. */
+export function rowOfDefined(kind: Kind | CategorySet): Row {
   const { id, slug, version, ...definition } = kind;
   return { id, slug, version, definition };
 }

@@ -1,5 +1,5 @@
 import type { Listing } from '@plindo/core/listings';
-import type { Kind } from '@plindo/core/structure';
+import type { CategorySet, Kind } from '@plindo/core/structure';
 import type { SiteSettings } from '@plindo/core/page';
 import type { Sequelize } from 'sequelize';
 import { Transaction } from 'sequelize';
@@ -10,7 +10,7 @@ import { defineModels } from './models.js';
 import { FileStore } from './file-store.js';
 import { PictureStore } from './picture-store.js';
 import type { Row } from './records.js';
-import { kindOf, listingOf, parsed } from './records.js';
+import { categorySetOf, kindOf, listingOf, parsed } from './records.js';
 import type { ChangeEntry } from './unit.js';
 import { Unit } from './unit.js';
 
@@ -161,6 +161,11 @@ export class Store {
   async kinds(): Promise<Kind[]> {
     const rows = await this.models.kinds.findAll({ order: [['id', 'ASC']], raw: true });
     return rows.map((row) => kindOf(row as unknown as Row));
+  }
+
+  async categorySets(): Promise<CategorySet[]> {
+    const rows = await this.models.categorySets.findAll({ order: [['id', 'ASC']], raw: true });
+    return rows.map((row) => categorySetOf(row as unknown as Row));
   }
 
   async listing(id: number): Promise<Listing | null> {

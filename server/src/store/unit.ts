@@ -1,16 +1,22 @@
 import type { Listing, ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { SiteSettings } from '@plindo/core/page';
-import type { Kind, KindDefinition } from '@plindo/core/structure';
+import type { CategorySet, CategorySetDefinition, Kind, KindDefinition } from '@plindo/core/structure';
 import type { Transaction } from 'sequelize';
 import type { Models } from './models.js';
-import { kindOf, listingOf, parsed, rowOfKind } from './records.js';
+import { categorySetOf, kindOf, listingOf, parsed, rowOfDefined } from './records.js';
 import type { Row } from './records.js';
 
 /** What a change did to one record: null before is an insertion, null after a deletion. */
 export type ChangeEntry =
   | { readonly entity: 'listing'; readonly id: number; readonly before: Listing | null; readonly after: Listing | null }
   | { readonly entity: 'kind'; readonly id: number; readonly before: Kind | null; readonly after: Kind | null }
+  | {
+      readonly entity: 'category-set';
+      readonly id: number;
+      readonly before: CategorySet | null;
+      readonly after: CategorySet | null;
+    }
   | SiteEntry;
 
 /** The settings of the site have one row. */
@@ -56,11 +62,30 @@ export class Unit {
   }
 
   async insertKind(definition: KindDefinition): Promise<Kind> {
-    const { id: _, ...row } = rowOfKind({ ...definition, id: 0, version: 1 });
+    const { id: _, ...row } = rowOfDefined({ ...definition, id: 0, version: 1 });
     const made = await this.models.kinds.create({ ...row }, { transaction: this.transaction });
     const kind: Kind = { ...definition, id: Number(made.get('id')), version: 1 };
     this.entries.push({ entity: 'kind', id: kind.id, before: null, after: kind });
     return kind;
+  }
+
+  async categorySet(id: number): Promise<CategorySet | null> {
+    const row = await this.models.categorySets.findByPk(id, { transaction: this.transaction, raw: true });
+    return row ? categorySetOf(row as unknown as Row) : null;
+  }
+
+  async insertCategorySet(definition: CategorySetDefinition): Promise<CategorySet> {
+    const { id: _, ...row } = rowOfDefined({ ...definition, id: 0, version: 1 });
+    const made = await this.models.categorySets.create({ ...row }, { transaction: this.transaction });
+    const set: CategorySet = { ...definition, id: Number(made.get('id')), version: 1 };
+    this.entries.push({ entity: 'category-set', id: set.id, before: null, after: set });
+    return set;
+  }
+
+  async updateCategorySet(before: CategorySet, definition: CategorySetDefinition): Promise<CategorySet> {
+    const after: CategorySet = { ...definition, id: before.id, version: before.version + 1 };
+    await this.restore({ entity: 'category-set', id: before.id, before, after });
+    return after;
   }
 
   async insertListings(kindId: number, contents: readonly ListingContent[]): Promise<Listing[]> {
@@ -112,12 +137,12 @@ export class Unit {
   }
 }
 
-const TABLES = { listing: 'listings', kind: 'kinds', site: 'site' } as const;
+const TABLES = { listing: 'listings', kind: 'kinds', 'category-set': 'categorySets', site: 'site' } as const;
 
 /** The columns of a record as it is after an entry; null when it is gone. */
 function rowOf({ entity, id, after }: ChangeEntry): Row | null {
   if (after === null) return null;
-  if (entity === 'kind') return rowOfKind(after);
+  if (entity === 'kind' || entity === 'category-set') return rowOfDefined(after);
   // An entry of before a part existed has none of it.
   return entity === 'site' ? { id, settings: after } : { ...BLANK_CONTENT, ...after };
 }

@@ -15,6 +15,7 @@ export type EditControl =
   | 'yes-no'
   | 'one-choice'
   | 'several-choices'
+  | 'categories'
   | 'date'
   | 'date-time'
   | 'time'

@@ -5,7 +5,7 @@ import type { Field, FieldSettings } from '../field.js';
 import { makeField } from '../field.js';
 import type { FieldTypeName } from './names.js';
 import { FIELD_TYPE_NAMES } from './names.js';
-import { fieldType } from './registry.js';
+import { columnOf, fieldType } from './registry.js';
 import { counterOf, withCounter } from './text-pattern.js';
 
 const context = contextIn();
@@ -16,6 +16,14 @@ const PARTS = [
   makeField({ key: 'price', label: 'Price', type: 'money' }),
 ];
 const OWN_SETTINGS: Partial<Record<FieldTypeName, FieldSettings>> = {
+  categories: {
+    set: 1,
+    choices: [
+      { key: 'water', label: 'Water' },
+      { key: 'salt', label: 'Salt', parent: 'water', formerKeys: ['brine'] },
+      { key: 'fresh', label: 'Fresh', parent: 'water' },
+    ],
+  },
   group: { fields: PARTS },
   rows: { fields: [...PARTS, makeField({ key: 'size', label: 'Size', type: 'group', settings: { fields: PARTS } })] },
   reference: { pattern: 'B-####' },
@@ -48,6 +56,7 @@ const GOOD_INPUTS: Record<FieldTypeName, fc.Arbitrary<unknown>> = {
   'yes-no': fc.boolean(),
   'one-choice': fc.constantFrom(...choices.flatMap(({ key, label }) => [key, label])),
   'several-choices': fc.subarray(choices.map(({ key }) => key)),
+  categories: fc.subarray(['water', 'salt', 'fresh']),
   date: fc
     .date({ min: new Date('1000-01-01'), max: new Date('9999-12-31'), noInvalidDate: true })
     .map((d) => d.toISOString().slice(0, 10)),
@@ -265,6 +274,16 @@ describe('A reference number', () => {
     expect(withCounter('B-##', 1234)).toBe('B-1234');
     expect(counterOf('B-1234', 'B-##')).toBe(1234);
     expect(read('reference', 'B-12', { pattern: 'B-####' })).toContain('must look like B-####');
+  });
+});
+
+describe('A field of categories', () => {
+  it('reads merged categories as those they were merged into, and counts what lies above', () => {
+    expect(read('categories', ['brine'])).toEqual(['salt']);
+    expect(read('categories', 'Fresh; Salt')).toEqual(['salt', 'fresh']);
+    expect(read('categories', ['fresh', 'salt'], { ...OWN_SETTINGS.categories, most: 1 })).toContain('at most 1');
+    const column = columnOf(field('categories'));
+    expect(column?.kind === 'choices' && column.of(['salt', 'fresh'])).toEqual(['salt', 'water', 'fresh']);
   });
 });
 

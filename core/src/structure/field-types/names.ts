@@ -11,6 +11,7 @@ export const FIELD_TYPE_NAMES = [
   'yes-no',
   'one-choice',
   'several-choices',
+  'categories',
   'date',
   'date-time',
   'time-of-day',

@@ -1,5 +1,6 @@
 import type { FacetControl } from '../facet.js';
 import type { Field } from '../field.js';
+import { categoriesType } from './categories.js';
 import { colourType } from './colour.js';
 import { makeComputedType } from './computed.js';
 import { dateType } from './date.js';
@@ -43,6 +44,7 @@ export const FIELD_TYPES = {
   'yes-no': yesNoType,
   'one-choice': oneChoiceType,
   'several-choices': severalChoicesType,
+  categories: categoriesType,
   date: dateType,
   'date-time': dateTimeType,
   'time-of-day': timeOfDayType,

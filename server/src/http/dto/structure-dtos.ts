@@ -4,6 +4,7 @@ import {
   COMPUTED_RESULTS,
   FIELD_TYPE_NAMES,
   GREATEST_PAGE_SIZE,
+  MOST_CATEGORIES,
   MOST_FIELDS,
   OPERATORS,
   RANGE_ENDS,
@@ -44,7 +45,8 @@ import {
 
 const LONGEST_WORD = 300;
 const MOST_FACETS = 50;
-const MOST_CHOICES_SENT = 2000;
+const MOST_CHOICES_SENT = 5000;
+const MOST_MOVED = 100_000;
 
 /** A number, or a text such as "this year + 1". */
 function IsBound(): PropertyDecorator {
@@ -69,6 +71,11 @@ function IsCondition(): PropertyDecorator {
 export class ChoiceDto {
   @IsString() @MaxLength(LONGEST_WORD) key!: string;
   @IsString() @MaxLength(LONGEST_WORD) label!: string;
+  /** Of categories, which come with a kind when it is read; they are kept with their set. */
+  @IsOptional() @IsString() @MaxLength(LONGEST_WORD) parent?: string;
+  @IsOptional() @IsString() @MaxLength(60) icon?: string;
+  @IsOptional() @IsString() @MaxLength(7) colour?: string;
+  @IsOptional() @IsString({ each: true }) formerKeys?: string[];
 }
 
 export class FieldSettingsDto {
@@ -87,6 +94,7 @@ export class FieldSettingsDto {
   @ValidateNested({ each: true })
   @Type(() => ChoiceDto)
   choices?: ChoiceDto[];
+  @IsOptional() @IsInt() set?: number;
   @IsOptional() @IsIn(['ymd', 'dmy', 'mdy']) dateOrder?: DateOrder;
   @IsOptional() @IsInt() stars?: number;
   @IsOptional() @IsIn(RANGE_ENDS) ends?: RangeEnds;
@@ -191,6 +199,44 @@ export class KindDto {
   @Type(() => SortChoiceDto)
   sortChoices?: SortChoiceDto[];
   @IsOptional() @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize?: number;
+}
+
+export class CategoryDto {
+  @IsString() @MaxLength(100) key!: string;
+  @IsString() @MaxLength(LONGEST_WORD) label!: string;
+  @ValidateIf((category: CategoryDto) => category.parent !== null) @IsString() @MaxLength(100) parent!: string | null;
+  @IsString() @MaxLength(60) icon!: string;
+  @IsString() @MaxLength(7) colour!: string;
+  @IsString() @MaxLength(1000) text!: string;
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_CATEGORIES) formerKeys!: string[];
+}
+
+export class CategorySetDto {
+  @IsString() @MaxLength(80) slug!: string;
+  @IsString() @MaxLength(80) label!: string;
+  @IsArray()
+  @ArrayMaxSize(MOST_CATEGORIES)
+  @ValidateNested({ each: true })
+  @Type(() => CategoryDto)
+  categories!: CategoryDto[];
+}
+
+export class CategoryMoveDto {
+  @IsString() @MaxLength(100) from!: string;
+  @IsString() @MaxLength(100) to!: string;
+  @IsInt({ each: true }) @IsArray() @ArrayMaxSize(MOST_MOVED) listings!: number[];
+}
+
+export class CategorySetUpdateDto extends CategorySetDto {
+  /** The version that the editor has seen. */
+  @IsInt() version!: number;
+  /** Listings that get another category, as when one is split. */
+  @IsOptional() @ValidateNested() @Type(() => CategoryMoveDto) move?: CategoryMoveDto;
+}
+
+export class NewCategoryDto {
+  @IsString() @MaxLength(80) label!: string;
+  @IsOptional() @IsString() @MaxLength(100) parent?: string;
 }
 
 export class TypeChangeDto {

@@ -1,5 +1,6 @@
 import type { Route } from '../route.js';
 import type { Services } from '../services.js';
+import { categorySetRoutes } from './category-sets.js';
 import { changeRoutes } from './changes.js';
 import { fieldChangeRoutes } from './field-changes.js';
 import { fileRoutes } from './files.js';
@@ -18,6 +19,7 @@ export function allRoutes(services: Services): Route[] {
     ...siteRoutes(services),
     ...kindRoutes(services),
     ...fieldChangeRoutes(services),
+    ...categorySetRoutes(services),
     ...listingRoutes(services),
     ...pictureRoutes(services),
     ...fileRoutes(services),
