@@ -1,8 +1,25 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Changed, ChangeSummary, KindSummary, ListingsWindow, TypeChangePlan } from '@plindo/core/contract';
+import type {
+  CategoryMove,
+  CategorySetSummary,
+  Changed,
+  ChangeSummary,
+  KindSummary,
+  ListingsWindow,
+  TypeChangePlan,
+} from '@plindo/core/contract';
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
-import type { Field, KeptFile, Kind, KindSketch, OrderSubject, Picture } from '@plindo/core/structure';
+import type {
+  CategorySet,
+  CategorySetDefinition,
+  Field,
+  KeptFile,
+  Kind,
+  KindSketch,
+  OrderSubject,
+  Picture,
+} from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 
 export interface ListingsAsk {
@@ -78,6 +95,27 @@ export class CatalogApi {
 
   renameKey({ id, version }: Kind, from: string, to: string): Observable<Changed<Kind>> {
     return this.http.post<Changed<Kind>>(`/api/kinds/${id}/rename-key`, { version, from, to });
+  }
+
+  categorySets(): Observable<CategorySetSummary[]> {
+    return this.http.get<CategorySetSummary[]>('/api/category-sets');
+  }
+
+  addCategorySet(definition: CategorySetDefinition): Observable<Changed<CategorySet>> {
+    return this.http.post<Changed<CategorySet>>('/api/category-sets', definition);
+  }
+
+  saveCategorySet({ id, ...definition }: CategorySet, move?: CategoryMove): Observable<Changed<CategorySet>> {
+    return this.http.put<Changed<CategorySet>>(`/api/category-sets/${id}`, { ...definition, ...(move && { move }) });
+  }
+
+  addCategory(setId: number, label: string, parent: string | null): Observable<Changed<CategorySet>> {
+    const body = { label, ...(parent !== null && { parent }) };
+    return this.http.post<Changed<CategorySet>>(`/api/category-sets/${setId}/categories`, body);
+  }
+
+  removeCategorySet(id: number): Observable<Changed<null>> {
+    return this.http.delete<Changed<null>>(`/api/category-sets/${id}`);
   }
 
   changes(): Observable<ChangeSummary[]> {

@@ -26,6 +26,11 @@ export const DESK_ROUTES: Routes = [
         canDeactivate: [mayLeave],
       },
       {
+        path: 'shape/categories/:setId',
+        title: 'Categories',
+        loadComponent: async () => (await import('./shape/categories/category-page')).CategoryPage,
+      },
+      {
         path: 'shape/:kindId',
         title: 'Shape',
         loadComponent: async () => (await import('./shape/kind/kind-page')).KindPage,

@@ -104,11 +104,11 @@ export class CellEditor {
 
   protected readonly refused = signal('');
   protected readonly type = computed(() => fieldType(this.field().type));
-  protected readonly isMultiple = computed(() => this.type().control === 'several-choices');
+  protected readonly isMultiple = computed(() => ['several-choices', 'categories'].includes(this.type().control));
   protected readonly options = computed(() => {
     const { control } = this.type();
     if (control === 'yes-no') return YES_NO;
-    return control === 'one-choice' || control === 'several-choices' ? (this.field().settings.choices ?? []) : null;
+    return control === 'one-choice' || this.isMultiple() ? (this.field().settings.choices ?? []) : null;
   });
   protected readonly chosen = computed((): readonly string[] => {
     const value = this.value();

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { Icon } from '@plindo/listing-view';
+import { CategorySetsStore } from './category-sets-store';
 import { KindsStore } from './kinds-store';
 
 /** The slim list of kinds on the left of a stage. */
@@ -25,6 +26,16 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/shape/new" routerLinkActive="here"
           ><span class="name"><pl-icon name="add" />New kind</span></a
         >
+        <h2>Category sets</h2>
+        @for (entry of sets(); track entry.set.id) {
+          <a [routerLink]="['/shape/categories', entry.set.id]" routerLinkActive="here">
+            <span class="name"><pl-icon name="account_tree" />{{ entry.set.label }}</span>
+            <span class="count">{{ entry.set.categories.length }}</span>
+          </a>
+        }
+        <a routerLink="/shape/categories/new" routerLinkActive="here">
+          <span class="name"><pl-icon name="add" />New category set</span>
+        </a>
       }
     </nav>
   `,
@@ -49,6 +60,11 @@ import { KindsStore } from './kinds-store';
     .here {
       background: var(--pl-teal-wash);
       font-weight: 640;
+    }
+    h2 {
+      padding: 1rem 0.75rem 0.25rem;
+      color: var(--pl-quiet);
+      font-size: 0.875rem;
     }
     .name {
       display: inline-flex;
@@ -75,6 +91,12 @@ import { KindsStore } from './kinds-store';
 export class KindList {
   readonly stage = input.required<string>();
   private readonly store = inject(KindsStore);
+  private readonly setsStore = inject(CategorySetsStore);
+  protected readonly sets = this.setsStore.sets;
+
+  constructor() {
+    if (this.setsStore.sets() === null) void this.setsStore.reload();
+  }
 
   /** Kinds that were put aside are only shown where they can be taken back up. */
   protected readonly shown = computed(() =>

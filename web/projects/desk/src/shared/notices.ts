@@ -24,6 +24,11 @@ export class Notices {
     });
   }
 
+  /** Says a sentence that nothing can be done about. */
+  said(sentence: string): void {
+    this.bar.open(sentence, 'Close', { duration: SHOWN_IN_MS });
+  }
+
   refused(error: unknown): void {
     this.bar.open(sentenceOf(error), 'Close', { politeness: 'assertive' });
   }

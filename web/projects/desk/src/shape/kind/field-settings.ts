@@ -1,11 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import type { ComputedResult, Field, FieldSettings, RangeEnds } from '@plindo/core/structure';
-import { COMPUTED_RESULTS, DEFAULT_UNIT, RANGE_ENDS, choicesFromLabels, fieldType } from '@plindo/core/structure';
+import {
+  COMPUTED_RESULTS,
+  DEFAULT_UNIT,
+  RANGE_ENDS,
+  choicesFromLabels,
+  choicesOfSet,
+  fieldType,
+} from '@plindo/core/structure';
 import type { UnitCode } from '@plindo/core/values';
 import { UNITS, unitSymbol } from '@plindo/core/values';
+import { CategorySetsStore } from '../../shared/category-sets-store';
 
 type TextSetting = 'pattern' | 'before' | 'after' | 'currency';
 type NumberSetting = 'step' | 'shortest' | 'longest' | 'decimals' | 'stars' | 'fewest' | 'most';
@@ -50,6 +58,7 @@ export class FieldSettingsEditor {
   readonly field = input.required<Field>();
   readonly settingsChange = output<FieldSettings>();
 
+  protected readonly sets = inject(CategorySetsStore).sets;
   protected readonly ends = RANGE_ENDS;
   protected readonly results = COMPUTED_RESULTS;
   protected readonly units = Object.keys(UNITS) as UnitCode[];
@@ -83,6 +92,16 @@ export class FieldSettingsEditor {
   protected readonly patternHint = computed(() =>
     this.field().type === 'reference' ? '#### counts: B-0001' : '# digit, @ letter, * either',
   );
+
+  constructor() {
+    const store = inject(CategorySetsStore);
+    if (store.sets() === null) void store.reload();
+  }
+
+  protected setSet(id: number): void {
+    const found = this.sets()?.find(({ set }) => set.id === id);
+    if (found) this.tell({ set: id, choices: choicesOfSet(found.set) });
+  }
 
   protected heeds(name: keyof FieldSettings): boolean {
     return this.heeded().includes(name);

@@ -8,12 +8,7 @@ import type { BuiltInPart, KindDefinition, OrderKey } from '@plindo/core/structu
 import { BUILT_IN_PARTS, HOUSE_ORDER, START_STATUSES, columnOf } from '@plindo/core/structure';
 import { slugOf } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
-
-/** Icons offered for kinds. */
-const KIND_ICONS = [
-  'anchor', 'directions_boat', 'sailing', 'apartment', 'bed', 'storefront', 'restaurant', 'handyman', 'school', 'person',
-  'medical_services', 'directions_car', 'museum', 'park', 'pets', 'event_note', 'work', 'inventory_2', 'category',
-] as const; // prettier-ignore
+import { KIND_ICONS } from '../kind-icons';
 
 interface OrderOffer {
   readonly label: string;

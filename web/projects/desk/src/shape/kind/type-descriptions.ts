@@ -4,7 +4,7 @@ import type { FieldTypeName } from '@plindo/core/structure';
 export const TYPE_GROUPS: readonly { readonly label: string; readonly types: readonly FieldTypeName[] }[] = [
   { label: 'Text', types: ['short-text', 'long-text', 'rich-text'] },
   { label: 'Numbers', types: ['whole-number', 'decimal', 'money', 'measure', 'range', 'rating', 'computed'] },
-  { label: 'Choices', types: ['yes-no', 'one-choice', 'several-choices', 'colour'] },
+  { label: 'Choices', types: ['yes-no', 'one-choice', 'several-choices', 'categories', 'colour'] },
   { label: 'Time', types: ['date', 'date-time', 'time-of-day'] },
   { label: 'Contact and place', types: ['web-address', 'email', 'phone', 'place'] },
   { label: 'Pictures and files', types: ['picture', 'pictures', 'file'] },
@@ -33,6 +33,7 @@ export const TYPE_USES: Readonly<Record<FieldTypeName, string>> = {
   pictures: 'Several, in an order',
   file: 'Something to fetch, such as a PDF',
   place: 'A point on the map with an address',
+  categories: 'From a tree that kinds can share',
   colour: 'Picked or typed',
   rating: 'Stars, in halves',
   reference: 'Counted up by itself, never twice',

@@ -6,6 +6,7 @@ import type { Field, ReadContext } from '@plindo/core/structure';
 import { fieldType } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { unitSymbol } from '@plindo/core/values';
+import { CategoriesControl } from './categories-control';
 import { ColourControl } from './colour-control';
 import { FileControl } from './file-control';
 import { GroupControl } from './group-control';
@@ -24,6 +25,7 @@ import { RowsControl } from './rows-control';
 @Component({
   selector: 'pl-field-control',
   imports: [
+    CategoriesControl,
     ColourControl,
     FileControl,
     GroupControl,

@@ -1,0 +1,22 @@
+/** Icons offered for kinds and categories. */
+export const KIND_ICONS = [
+  'anchor',
+  'directions_boat',
+  'sailing',
+  'apartment',
+  'bed',
+  'storefront',
+  'restaurant',
+  'handyman',
+  'school',
+  'person',
+  'medical_services',
+  'directions_car',
+  'museum',
+  'park',
+  'pets',
+  'event_note',
+  'work',
+  'inventory_2',
+  'category',
+] as const;
