@@ -5,10 +5,12 @@ import { Pages } from './live/pages.js';
 import { Accounts } from './services/accounts.js';
 import { CategorySets } from './services/category-sets.js';
 import { Changes } from './services/changes.js';
+import { Connections } from './services/connections.js';
 import { FieldChanges } from './services/field-changes.js';
 import { Files } from './services/files.js';
 import { Imports } from './services/imports.js';
 import { Kinds } from './services/kinds.js';
+import { Links } from './services/links.js';
 import { Listings } from './services/listings.js';
 import { Pictures } from './services/pictures.js';
 import { Site } from './services/site.js';
@@ -28,16 +30,19 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
   const imports = new Imports(store, live);
   const repairs = await imports.repair();
   await live.start();
+  const connections = new Connections(store, live);
   const services: Services = {
     live,
     imports,
     accounts: new Accounts(store, clock),
     categorySets: new CategorySets(live),
     changes: new Changes(store, live),
+    connections,
     fieldChanges: new FieldChanges(store, live),
     files: new Files(store, join(dataFolder, 'files'), clock),
     kinds: new Kinds(live),
-    listings: new Listings(store, live),
+    links: new Links(live),
+    listings: new Listings(store, live, connections),
     pages: new Pages(store, live),
     pictures: new Pictures(store, join(dataFolder, 'pictures'), clock),
     site: new Site(live),

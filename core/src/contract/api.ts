@@ -1,7 +1,7 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { Listing, Status, TypeChangeReport } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
-import type { CategorySet, Field, Kind, KindSketch } from '../structure/index.js';
+import type { CategorySet, Field, Kind, KindSketch, Picture } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 
 /** RFC 9457 problem details, with the code from the catalogue of errors and every single issue. */
@@ -44,6 +44,31 @@ export interface CategorySetSummary {
   readonly counts: Readonly<Record<string, number>>;
   /** The fields that use it. */
   readonly usedBy: readonly { readonly kindId: number; readonly kind: string; readonly field: string }[];
+}
+
+/** A link as it is asked for; the fields at its ends get the labels. */
+export interface LinkSketch {
+  readonly a: LinkEndSketch;
+  readonly b: LinkEndSketch;
+  readonly hasNotes: boolean;
+}
+
+export interface LinkEndSketch {
+  readonly kindId: number;
+  /** What the end is called among the fields of its kind: "Harbour" at the berths. */
+  readonly label: string;
+  /** Whether one listing of this kind may be connected with many of the other. */
+  readonly many: boolean;
+}
+
+/** A listing that could be linked, with what tells it apart. */
+export interface LinkCandidate {
+  readonly id: number;
+  readonly title: string;
+  readonly picture: Picture | null;
+  readonly facts: readonly string[];
+  /** The listing it is connected with now, where it can be with one only; it would be moved. */
+  readonly heldBy: { readonly id: number; readonly title: string } | null;
 }
 
 /** Listings that get another category in the place of one they have. */

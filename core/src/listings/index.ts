@@ -1,6 +1,7 @@
 export * from './computed-values.js';
 export * from './condition-holds.js';
 export * from './kept-things.js';
+export * from './link-graph.js';
 export * from './listing.js';
 export * from './read-listing.js';
 export * from './type-change.js';

@@ -1,3 +1,3 @@
 export * from './build-pages.js';
 export * from './page-model.js';
-export { cardOf, filePath, listingPath, slotOf } from './slots.js';
+export { cardOf, filePath, listingPath, slotOf, slotsOf } from './slots.js';

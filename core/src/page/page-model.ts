@@ -47,6 +47,7 @@ export interface SlotModel {
     | 'place'
     | 'colour'
     | 'rating'
+    | 'links'
     | 'group'
     | 'rows';
   /** Where a link or a file leads. */
@@ -60,6 +61,8 @@ export interface SlotModel {
   /** The values inside a group. */
   readonly parts?: readonly SlotModel[];
   readonly rows?: RowsModel;
+  /** Linked listings, in their order; one without a page of its own has no address. */
+  readonly links?: readonly { readonly text: string; readonly href: string | null; readonly note: string }[];
 }
 
 /** Rows as a table of texts. */

@@ -1,6 +1,6 @@
 import type { Listing } from '../listings/index.js';
 import { isShown } from '../listings/index.js';
-import type { Field, KeptFile, KindDefinition, Picture, ReadContext } from '../structure/index.js';
+import type { Field, KeptFile, KindDefinition, LinkedListing, Picture, ReadContext } from '../structure/index.js';
 import { fieldType, starsOf } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import type { CardModel, RowsModel, SlotModel } from './page-model.js';
@@ -39,7 +39,14 @@ export function slotsOf(
   return kind.fields
     .filter((field) => chosen(field) && fieldType(field.type).holds(listing.values[field.key]))
     .filter((field) => isShown(field, listing.values, kind, context))
-    .map((field) => slotOf(field, listing.values[field.key], context.formats));
+    .map((field) => ({ field, value: visible(listing.values[field.key], field) }))
+    .filter(({ value }) => !Array.isArray(value) || value.length > 0)
+    .map(({ field, value }) => slotOf(field, value, context.formats));
+}
+
+/** A value as visitors may see it: linked listings that are not on the site are left out. */
+function visible(value: unknown, { type }: Field): unknown {
+  return type === 'link' ? (value as readonly LinkedListing[]).filter(({ onSite }) => onSite) : value;
 }
 
 /** One value with its label, in the shape that its type is shown in. */
@@ -67,6 +74,8 @@ export function slotOf(field: Field, value: unknown, formats: Formats): SlotMode
       return { ...slot, shape: 'place' };
     case 'colour':
       return { ...slot, shape: 'colour', colour: String(value) };
+    case 'link':
+      return { ...slot, shape: 'links', links: linksOf(value as readonly LinkedListing[]) };
     case 'rating':
       return { ...slot, shape: 'rating', stars: { given: Number(value), of: starsOf(field) } };
     case 'group':
@@ -76,6 +85,10 @@ export function slotOf(field: Field, value: unknown, formats: Formats): SlotMode
     default:
       return { ...slot, shape: 'text' };
   }
+}
+
+function linksOf(linked: readonly LinkedListing[]): NonNullable<SlotModel['links']> {
+  return linked.map(({ title, href, note }) => ({ text: title, href, note }));
 }
 
 function partSlots(field: Field, value: unknown, formats: Formats): SlotModel[][] {

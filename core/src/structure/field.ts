@@ -24,6 +24,17 @@ export type ComputedResult = (typeof COMPUTED_RESULTS)[number];
 export const RANGE_ENDS = ['decimal', 'whole-number', 'money', 'measure', 'date', 'date-time', 'time-of-day'] as const;
 export type RangeEnds = (typeof RANGE_ENDS)[number];
 
+export type LinkSide = 'a' | 'b';
+
+/** What a field that is an end of a link needs to know; put in when the kind is read. */
+export interface LinkedField {
+  /** The kind at the other end. */
+  readonly kindId: number;
+  /** Whether one listing may be connected with many of the other kind. */
+  readonly many: boolean;
+  readonly hasNotes: boolean;
+}
+
 /** Every setting a field may have; which of them count is said by its type's `settings`. */
 export interface FieldSettings {
   /**
@@ -46,6 +57,10 @@ export interface FieldSettings {
   /** Unit in which a measure is shown, and which a bare number is taken to be in. */
   readonly unit?: UnitCode;
   readonly choices?: readonly Choice[];
+  /** Number of the link that a link field is an end of, and which end; what it needs to know of it is put in. */
+  readonly link?: number;
+  readonly side?: LinkSide;
+  readonly linked?: LinkedField;
   /** Number of the category set of a field of categories. Its choices are put in when the kind is read. */
   readonly set?: number;
   readonly dateOrder?: DateOrder;

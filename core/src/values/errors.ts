@@ -49,6 +49,10 @@ export const ERROR_CATALOGUE = {
   'kind.slug': 'An address may hold small letters, digits and hyphens; “{slug}” does not fit.',
   'kind.slug-taken': 'The address “/{slug}” is already in use. Choose another.',
   'kind.fields': 'The fields are not right: {reason}',
+  'link.kinds': 'A link needs a kind at each end that is there.',
+  'link.ends':
+    '{labels} is an end of a link. Links are made and deleted as a whole, under Shape; the field goes with its link.',
+  'link.listing': '{label} cannot be linked with “{found}”: it is not a listing of the kind at the other end.',
   'category.set': 'The category set is not right: {reason}',
   'category.set-used': 'The category set “{label}” is used by {uses}. Take it out there first.',
   'kind.facets': 'The facets are not right: {reason}',

@@ -3,9 +3,10 @@ import { STATUSES } from '@plindo/core/listings';
 import type { Catalog } from '@plindo/core/catalog';
 import { catalogInSteps } from '@plindo/core/catalog';
 import type { SiteSettings } from '@plindo/core/page';
-import type { CategorySet, Kind, ReadContext } from '@plindo/core/structure';
-import { readContext, withCategories } from '@plindo/core/structure';
+import type { CategorySet, Kind, Link, ReadContext } from '@plindo/core/structure';
+import { readContext, withCategories, withLinks } from '@plindo/core/structure';
 import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
+import { LiveLinks } from './live-links.js';
 
 type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
 
@@ -20,6 +21,7 @@ export class Live {
   /** Goes up at every change that a page could show. */
   revision = 0;
   private readonly catalogs = new Map<number, Catalog>();
+  readonly links: LiveLinks;
   private sets: readonly CategorySet[] = [];
   private settings: SiteSettings = NEW_SITE;
   private lastContext: ReadContext | null = null;
@@ -31,16 +33,35 @@ export class Live {
   constructor(
     private readonly store: Store,
     private readonly clock: () => Date,
-  ) {}
+  ) {
+    this.links = new LiveLinks(store);
+  }
 
   async start(): Promise<void> {
     this.settings = (await this.store.site()) ?? NEW_SITE;
     this.sets = await this.store.categorySets();
-    for (const kind of await this.store.kinds()) await this.build(withCategories(kind, this.categorySets()));
+    await this.links.start();
+    for (const kind of await this.store.kinds()) await this.build(this.hydrated(kind));
   }
 
   site(): SiteSettings {
     return this.settings;
+  }
+
+  /** A kind with what it takes from category sets and links. */
+  hydrated<Subject extends Pick<Kind, 'fields'>>(kind: Subject): Subject {
+    return withLinks(withCategories(kind, this.sets), this.links.all());
+  }
+
+  /** A listing with its computed values and the listings that it is linked with. */
+  complete(listing: Listing): Listing {
+    const catalog = this.catalogs.get(listing.kindId);
+    return catalog ? catalog.complete(this.withLinked(listing, catalog.kind)) : listing;
+  }
+
+  /** The kind with the listings that its link fields are connected with as their choices, so that facets can name them. */
+  withLinkedChoices(kind: Kind): Kind {
+    return { ...kind, fields: kind.fields.map((field) => this.links.withChoices(field)) };
   }
 
   categorySets(): CategorySet[] {
@@ -92,7 +113,7 @@ export class Live {
   /** Brings the catalog of a kind in step with its definition, building it anew where that has to be. */
   async reload(kindId: number): Promise<void> {
     const kept = (await this.store.kinds()).find(({ id }) => id === kindId);
-    const kind = kept && withCategories(kept, this.sets);
+    const kind = kept && this.hydrated(kept);
     if (!kind) this.catalogs.delete(kindId);
     else if (!this.catalogs.get(kindId)?.redefine(kind)) await this.build(kind);
     this.revision++;
@@ -105,13 +126,31 @@ export class Live {
       for (const entry of entries) if (entry.entity === 'category-set') this.takeSet(entry);
       for (const kind of this.kinds()) if (usesAny(kind, changedSets)) changedKinds.add(kind.id);
     }
+    for (const { entity, before, after } of entries) {
+      if (entity === 'link') for (const end of endsOf(after ?? before)) changedKinds.add(end);
+    }
+    const showsElse = this.links.take(entries);
     for (const entry of entries) {
       if (entry.entity === 'listing') this.applyListing(entry, changedKinds);
     }
     this.revision++;
+    await this.showAnew(await showsElse, changedKinds);
     for (const id of changedKinds) await this.reload(id);
     const site = entries.findLast((entry) => entry.entity === 'site');
     if (site) await this.takeSettings(site.after ?? NEW_SITE);
+  }
+
+  /** Puts listings whose linked listings changed into their catalogs again. */
+  private async showAnew(ids: ReadonlySet<number>, rebuilding: ReadonlySet<number>): Promise<void> {
+    if (ids.size === 0) return;
+    for (const after of await this.store.listings([...ids])) {
+      this.applyListing({ entity: 'listing', id: after.id, before: after, after }, rebuilding);
+    }
+    this.revision++;
+  }
+
+  private withLinked(listing: Listing, kind: Kind): Listing {
+    return this.links.complete(listing, kind, (id) => this.kind(id));
   }
 
   private takeSet({ id, after }: Extract<ChangeEntry, { entity: 'category-set' }>): void {
@@ -130,7 +169,12 @@ export class Live {
     const kindId = (entry.after ?? entry.before)?.kindId ?? 0;
     this.missed.get(kindId)?.push(entry);
     const catalog = this.catalogs.get(kindId);
-    if (catalog && !rebuilding.has(kindId)) applyTo(catalog, entry);
+    if (catalog && !rebuilding.has(kindId)) this.applyTo(catalog, entry);
+  }
+
+  private applyTo(catalog: Catalog, { id, after }: ListingChange): void {
+    if (after) catalog.put(this.withLinked(after, catalog.kind));
+    else catalog.remove(id);
   }
 
   private build(kind: Kind): Promise<void> {
@@ -140,7 +184,7 @@ export class Live {
       this.missed.set(kind.id, missed);
       try {
         const catalog = await this.buildInSteps(kind);
-        for (const entry of missed) applyTo(catalog, entry);
+        for (const entry of missed) this.applyTo(catalog, entry);
         this.catalogs.set(kind.id, catalog);
       } finally {
         this.missed.delete(kind.id);
@@ -152,7 +196,9 @@ export class Live {
 
   private async buildInSteps(kind: Kind): Promise<Catalog> {
     const listings: Listing[] = [];
-    for await (const stretch of this.store.listingsOf(kind.id)) listings.push(...stretch);
+    for await (const stretch of this.store.listingsOf(kind.id)) {
+      listings.push(...stretch.map((listing) => this.withLinked(listing, kind)));
+    }
     const steps = catalogInSteps(kind, listings, this.settings.locale, listings.length);
     for (;;) {
       const step = steps.next();
@@ -166,7 +212,7 @@ function usesAny({ fields }: Kind, sets: ReadonlySet<number>): boolean {
   return fields.some(({ type, settings }) => type === 'categories' && sets.has(settings.set ?? 0));
 }
 
-function applyTo(catalog: Catalog, { id, after }: ListingChange): void {
-  if (after) catalog.put(after);
-  else catalog.remove(id);
+/** The kinds that a link connects. */
+function endsOf(link: Link | null): number[] {
+  return link ? [link.a.kindId, link.b.kindId] : [];
 }

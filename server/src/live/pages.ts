@@ -63,7 +63,7 @@ export class Pages {
     const sections = withPages.map(async (catalog) => {
       const { total, ids } = runQuery(catalog, BLANK_QUERY);
       const kept = await this.store.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
-      const listings = kept.map((listing) => catalog.complete(listing));
+      const listings = kept.map((listing) => this.live.complete(listing));
       return { kind: catalog.kind, total, listings };
     });
     return homePage(scene, await Promise.all(sections));
@@ -73,14 +73,15 @@ export class Pages {
     const query = queryFromUrl(new URLSearchParams(search), catalog.kind);
     const result = runQuery(catalog, query);
     const kept = await this.store.listings(result.ids);
-    const listings = kept.map((listing) => catalog.complete(listing));
-    return indexPage(scene, { kind: catalog.kind, query, result, listings, outOf: catalog.onSite.count() });
+    const listings = kept.map((listing) => this.live.complete(listing));
+    const kind = this.live.withLinkedChoices(catalog.kind);
+    return indexPage(scene, { kind, query, result, listings, outOf: catalog.onSite.count() });
   }
 
   private async listing(scene: PageScene, catalog: Catalog, slug: string): Promise<PageModel> {
     const id = catalog.idOfSlug(slug);
     const listing = id !== undefined && catalog.isOnSite(id) ? await this.store.listing(id) : null;
-    return listing ? listingPage(scene, catalog.kind, catalog.complete(listing)) : notFoundPage(scene);
+    return listing ? listingPage(scene, catalog.kind, this.live.complete(listing)) : notFoundPage(scene);
   }
 }
 

@@ -1,6 +1,8 @@
 import type { Changed, ChangeSummary, User } from '@plindo/core/contract';
+import { linksOfKind } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import type { ChangeEntry, Store, Unit } from '../store/index.js';
+import { removeLink } from './links.js';
 import { Refusal } from './refusal.js';
 
 /** The log of changes, and taking them back. */
@@ -46,7 +48,8 @@ async function takeBack(unit: Unit, entry: ChangeEntry): Promise<void> {
   const now = await current(unit, entry);
   if (before === null) {
     if (now === null) return;
-    if (entity === 'kind') await removeListings(unit, id);
+    if (entity === 'kind') await removeContents(unit, id);
+    if (entity === 'listing') await removeConnections(unit, id);
     await unit.restore({ entity, id, before: now, after: null } as ChangeEntry);
     return;
   }
@@ -58,6 +61,8 @@ async function takeBack(unit: Unit, entry: ChangeEntry): Promise<void> {
 function current(unit: Unit, { entity, id }: ChangeEntry): Promise<ChangeEntry['after']> {
   if (entity === 'site') return unit.site();
   if (entity === 'category-set') return unit.categorySet(id);
+  if (entity === 'link') return unit.link(id);
+  if (entity === 'connection') return unit.connection(id);
   return entity === 'listing' ? unit.listing(id) : unit.kind(id);
 }
 
@@ -67,7 +72,15 @@ function isSame(now: ChangeEntry['after'], then: ChangeEntry['after']): boolean 
   return JSON.stringify(now) === JSON.stringify(then);
 }
 
-async function removeListings(unit: Unit, kindId: number): Promise<void> {
+/** Connections go before their listing, each in the log, so that undoing the undoing brings them back. */
+async function removeConnections(unit: Unit, listing: number): Promise<void> {
+  for (const before of await unit.connectionsOf({ listing })) {
+    await unit.restore({ entity: 'connection', id: before.id, before, after: null });
+  }
+}
+
+async function removeContents(unit: Unit, kindId: number): Promise<void> {
+  for (const link of linksOfKind({ id: kindId }, await unit.links())) await removeLink(unit, link, kindId);
   for (const listing of await unit.listingsOf(kindId)) {
     await unit.restore({ entity: 'listing', id: listing.id, before: listing, after: null });
   }
@@ -77,5 +90,6 @@ function titleOf(record: ChangeEntry['after']): string {
   if (!record) return '';
   if ('title' in record) return record.title;
   if ('many' in record) return record.many;
+  if ('linkId' in record || 'hasNotes' in record) return 'A link';
   return 'categories' in record ? record.label : record.name;
 }

@@ -7,10 +7,11 @@ import {
   facetOf,
   fieldByKey,
   fieldType,
-  withFieldReplaced,
   withCategories,
+  withFieldReplaced,
   withKeyRenamed,
   withoutCategories,
+  withoutLinks,
 } from '@plindo/core/structure';
 import { issue } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
@@ -48,7 +49,7 @@ export class FieldChanges {
         const after = change.apply(listing);
         if (after) await unit.updateListing(listing, { ...listing, ...after });
       }
-      return unit.updateKind(before, withoutCategories(definition));
+      return unit.updateKind(before, withoutLinks(withoutCategories(definition)));
     });
     return { changeId, result };
   }
@@ -65,7 +66,7 @@ export class FieldChanges {
         const after = withValueMoved(listing, from, to);
         if (after !== listing) await unit.updateListing(listing, after);
       }
-      return unit.updateKind(before, withoutCategories(definition));
+      return unit.updateKind(before, withoutLinks(withoutCategories(definition)));
     });
     return { changeId, result };
   }
@@ -106,8 +107,8 @@ export class FieldChanges {
 
 function replaced(kind: Kind, to: Field): KindDefinition {
   const before = fieldByKey(kind, to.key);
-  if (before && fieldType(before.type).control === 'none') {
-    const reason = `${before.label} is computed and holds no values; delete it and add a new field.`;
+  if (before && (fieldType(before.type).control === 'none' || before.type === 'link' || to.type === 'link')) {
+    const reason = `${before.label} holds no values of its own; delete it and add a new field.`;
     refuseIfAny([issue('kind.fields', { reason }, { field: 'fields' })]);
   }
   return withFieldReplaced(kind, to, (control) => facetOf(to) === control);

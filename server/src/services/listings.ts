@@ -8,6 +8,7 @@ import { hasPart } from '@plindo/core/structure';
 import { firstFreeSlug, issue } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
+import type { Connections } from './connections.js';
 import { Refusal, refuseIfAny } from './refusal.js';
 
 /** Reading, adding and changing listings. */
@@ -15,6 +16,7 @@ export class Listings {
   constructor(
     private readonly store: Store,
     private readonly live: Live,
+    private readonly connections: Connections,
   ) {}
 
   async window(kindId: number, query: TableQuery): Promise<ListingsWindow> {
@@ -22,7 +24,7 @@ export class Listings {
     if (!catalog) throw Refusal.of('request.not-found');
     const { total, ids } = runTableQuery(catalog, query);
     const kept = await this.store.listings(ids);
-    return { total, offset: query.offset, listings: kept.map((listing) => catalog.complete(listing)) };
+    return { total, offset: query.offset, listings: kept.map((listing) => this.live.complete(listing)) };
   }
 
   /** A listing with its computed values. */
@@ -41,8 +43,9 @@ export class Listings {
       const taken = await unit.slugsOf(kindId);
       if (input.slug && taken.has(read.content.slug)) throw slugTaken(read.content.slug, kind);
       const slug = firstFreeSlug(read.content.slug, (candidate) => taken.has(candidate));
-      const values = this.withUniqueValues(read.content.values, kind, null);
+      const values = this.withUniqueValues(withoutLinked(read.content.values, kind), kind, null);
       const [listing] = await unit.insertListings(kindId, [{ ...read.content, values, slug }]);
+      await this.connections.edit(unit, kind, listing!.id, input.values ?? {});
       return listing!;
     });
     return { changeId, result: this.complete(result) };
@@ -55,14 +58,15 @@ export class Listings {
     const read = readListing(input, kind, this.live.context(), contentOf(seen));
     refuseIfAny(read.issues);
     await this.checkKept(read.content, kind);
-    const head = { userId: user.id, sentence: sentenceFor(seen, read.content, kind) };
+    const head = { userId: user.id, sentence: sentenceFor(seen, read.content, kind, input.values ?? {}) };
     const { changeId, result } = await this.live.change(head, async (unit) => {
       const before = await unit.listing(id);
       if (!before) throw Refusal.of('request.not-found');
       if (before.version !== version) throw Refusal.of('change.conflict', { title: before.title });
       const isNew = read.content.slug !== before.slug;
       if (isNew && (await unit.slugsOf(kind.id)).has(read.content.slug)) throw slugTaken(read.content.slug, kind);
-      const values = this.withUniqueValues(read.content.values, kind, id);
+      const values = this.withUniqueValues(withoutLinked(read.content.values, kind), kind, id);
+      await this.connections.edit(unit, kind, id, input.values ?? {});
       return unit.updateListing(before, { ...read.content, values });
     });
     return { changeId, result: this.complete(result) };
@@ -75,7 +79,7 @@ export class Listings {
   }
 
   private complete(listing: Listing): Listing {
-    return this.live.catalog(listing.kindId)?.complete(listing) ?? listing;
+    return this.live.complete(listing);
   }
 
   private kind(id: number): Kind {
@@ -110,6 +114,12 @@ export class Listings {
   }
 }
 
+/** Values without what is kept as connections. */
+function withoutLinked(values: Values, { fields }: Kind): Values {
+  const links = fields.filter(({ type }) => type === 'link').map(({ key }) => key);
+  return Object.fromEntries(Object.entries(values).filter(([key]) => !links.includes(key)));
+}
+
 function slugTaken(slug: string, kind: Kind): Refusal {
   return Refusal.of('listing.slug-taken', { slug, kind: kind.one }, 'slug');
 }
@@ -126,7 +136,12 @@ function contentOf({
 }
 
 /** What a change did, for the log: the status if that is what changed, else the names of what did. */
-function sentenceFor(before: Listing, after: ListingContent, kind: Kind): string {
+function sentenceFor(
+  before: Listing,
+  after: ListingContent,
+  kind: Kind,
+  given: Readonly<Record<string, unknown>>,
+): string {
   if (before.status !== after.status) {
     if (after.status === 'binned') return `Put ${after.title} into the bin`;
     return before.status === 'binned'
@@ -143,8 +158,9 @@ function sentenceFor(before: Listing, after: ListingContent, kind: Kind): string
   if (before.author !== after.author) parts.push('author');
   if (before.featured !== after.featured) parts.push('Featured');
   if (before.handOrder !== after.handOrder) parts.push('hand order');
-  for (const { key, label } of kind.fields) {
-    if (JSON.stringify(before.values[key]) !== JSON.stringify(after.values[key])) parts.push(label);
+  for (const { key, label, type } of kind.fields) {
+    if (type === 'link' && Object.hasOwn(given, key)) parts.push(label);
+    else if (JSON.stringify(before.values[key]) !== JSON.stringify(after.values[key])) parts.push(label);
   }
   return `Changed ${parts.join(', ') || 'nothing'} of ${after.title}`;
 }

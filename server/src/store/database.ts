@@ -5,6 +5,7 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import * as first from './migrations/0001-first.js';
 import * as partsAndFiles from './migrations/0002-parts-and-files.js';
 import * as categorySets from './migrations/0003-category-sets.js';
+import * as links from './migrations/0004-links.js';
 
 const BUSY_TIMEOUT_IN_MS = 10_000;
 
@@ -43,6 +44,7 @@ async function migrate(sequelize: Sequelize): Promise<void> {
         up: ({ context }) => categorySets.up(context),
         down: ({ context }) => categorySets.down(context),
       },
+      { name: '0004-links', up: ({ context }) => links.up(context), down: ({ context }) => links.down(context) },
     ],
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

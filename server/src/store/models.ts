@@ -13,6 +13,8 @@ export interface Models {
   readonly pictures: ModelStatic<Model>;
   readonly files: ModelStatic<Model>;
   readonly categorySets: ModelStatic<Model>;
+  readonly links: ModelStatic<Model>;
+  readonly connections: ModelStatic<Model>;
   readonly listings: ModelStatic<Model>;
   readonly changes: ModelStatic<Model>;
   readonly entries: ModelStatic<Model>;
@@ -59,6 +61,12 @@ export function defineModels(sequelize: Sequelize): Models {
     categorySets: sequelize.define(
       'category_sets',
       { id, slug: STRING, definition: JSON_TYPE, version: INTEGER },
+      options,
+    ),
+    links: sequelize.define('links', { id, definition: JSON_TYPE, version: INTEGER }, options),
+    connections: sequelize.define(
+      'connections',
+      { id, linkId: INTEGER, a: INTEGER, b: INTEGER, note: STRING, aOrder: DOUBLE, bOrder: DOUBLE },
       options,
     ),
     files: sequelize.define(

@@ -1,6 +1,14 @@
 import type { User, Role } from '@plindo/core/contract';
-import type { Listing, Status } from '@plindo/core/listings';
-import type { CategorySet, CategorySetDefinition, Kind, KindDefinition, Picture, Place } from '@plindo/core/structure';
+import type { Connection, Listing, Status } from '@plindo/core/listings';
+import type {
+  CategorySet,
+  CategorySetDefinition,
+  Kind,
+  KindDefinition,
+  Link,
+  Picture,
+  Place,
+} from '@plindo/core/structure';
 import { makeKindDefinition } from '@plindo/core/structure';
 
 /** A row as the driver gives it. */
@@ -43,6 +51,27 @@ export function kindOf(row: Row): Kind {
 export function categorySetOf(row: Row): CategorySet {
   const definition = parsed<Omit<CategorySetDefinition, 'slug'>>(row['definition']);
   return { ...definition, id: Number(row['id']), slug: String(row['slug']), version: Number(row['version']) };
+}
+
+export function linkOf(row: Row): Link {
+  const definition = parsed<Omit<Link, 'id' | 'version'>>(row['definition']);
+  return { ...definition, id: Number(row['id']), version: Number(row['version']) };
+}
+
+export function rowOfLink({ id, version, ...definition }: Link): Row {
+  return { id, version, definition };
+}
+
+export function connectionOf(row: Row): Connection {
+  return {
+    id: Number(row['id']),
+    linkId: Number(row['linkId']),
+    a: Number(row['a']),
+    b: Number(row['b']),
+    note: String(row['note']),
+    aOrder: Number(row['aOrder']),
+    bOrder: Number(row['bOrder']),
+  };
 }
 
 /** A kind or a category set as the columns of its row. */

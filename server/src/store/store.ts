@@ -1,5 +1,5 @@
-import type { Listing } from '@plindo/core/listings';
-import type { CategorySet, Kind } from '@plindo/core/structure';
+import type { Connection, Listing } from '@plindo/core/listings';
+import type { CategorySet, Kind, Link } from '@plindo/core/structure';
 import type { SiteSettings } from '@plindo/core/page';
 import type { Sequelize } from 'sequelize';
 import { Transaction } from 'sequelize';
@@ -10,7 +10,7 @@ import { defineModels } from './models.js';
 import { FileStore } from './file-store.js';
 import { PictureStore } from './picture-store.js';
 import type { Row } from './records.js';
-import { categorySetOf, kindOf, listingOf, parsed } from './records.js';
+import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed } from './records.js';
 import type { ChangeEntry } from './unit.js';
 import { Unit } from './unit.js';
 
@@ -22,6 +22,9 @@ export interface ChangeRecord {
   readonly sentence: string;
   readonly undoneBy: number | null;
 }
+
+/** What is shown of a listing where another one is linked with it. */
+export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status'>;
 
 export interface ChangeHead {
   readonly userId: number | null;
@@ -168,6 +171,16 @@ export class Store {
     return rows.map((row) => categorySetOf(row as unknown as Row));
   }
 
+  async links(): Promise<Link[]> {
+    const rows = await this.models.links.findAll({ order: [['id', 'ASC']], raw: true });
+    return rows.map((row) => linkOf(row as unknown as Row));
+  }
+
+  async connections(): Promise<Connection[]> {
+    const rows = await this.models.connections.findAll({ order: [['id', 'ASC']], raw: true });
+    return rows.map((row) => connectionOf(row as unknown as Row));
+  }
+
   async listing(id: number): Promise<Listing | null> {
     const row = await this.models.listings.findByPk(id, { raw: true });
     return row ? listingOf(row as unknown as Row) : null;
@@ -179,6 +192,20 @@ export class Store {
     const rows = await this.models.listings.findAll({ where: { id: [...ids] }, raw: true });
     const byId = new Map(rows.map((row) => listingOf(row as unknown as Row)).map((listing) => [listing.id, listing]));
     return ids.flatMap((id) => byId.get(id) ?? []);
+  }
+
+  /** What is shown of linked listings elsewhere. */
+  async namesOf(ids: readonly number[]): Promise<ListingName[]> {
+    const names: ListingName[] = [];
+    for (let start = 0; start < ids.length; start += ENTRIES_AT_ONCE) {
+      const rows = await this.models.listings.findAll({
+        attributes: ['id', 'kindId', 'title', 'slug', 'status'],
+        where: { id: ids.slice(start, start + ENTRIES_AT_ONCE) },
+        raw: true,
+      });
+      names.push(...rows.map((row) => row as unknown as ListingName));
+    }
+    return names;
   }
 
   /** All listings of a kind, read in stretches so that a long table doesn't stand in memory twice. */

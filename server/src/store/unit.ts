@@ -1,10 +1,11 @@
-import type { Listing, ListingContent } from '@plindo/core/listings';
+import type { Connection, Listing, ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { SiteSettings } from '@plindo/core/page';
-import type { CategorySet, CategorySetDefinition, Kind, KindDefinition } from '@plindo/core/structure';
+import type { CategorySet, CategorySetDefinition, Kind, KindDefinition, Link } from '@plindo/core/structure';
 import type { Transaction } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Models } from './models.js';
-import { categorySetOf, kindOf, listingOf, parsed, rowOfDefined } from './records.js';
+import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, rowOfDefined, rowOfLink } from './records.js';
 import type { Row } from './records.js';
 
 /** What a change did to one record: null before is an insertion, null after a deletion. */
@@ -16,6 +17,13 @@ export type ChangeEntry =
       readonly id: number;
       readonly before: CategorySet | null;
       readonly after: CategorySet | null;
+    }
+  | { readonly entity: 'link'; readonly id: number; readonly before: Link | null; readonly after: Link | null }
+  | {
+      readonly entity: 'connection';
+      readonly id: number;
+      readonly before: Connection | null;
+      readonly after: Connection | null;
     }
   | SiteEntry;
 
@@ -88,6 +96,42 @@ export class Unit {
     return after;
   }
 
+  async link(id: number): Promise<Link | null> {
+    const row = await this.models.links.findByPk(id, { transaction: this.transaction, raw: true });
+    return row ? linkOf(row as unknown as Row) : null;
+  }
+
+  async insertLink(ends: Omit<Link, 'id' | 'version'>): Promise<Link> {
+    const made = await this.models.links.create({ definition: ends, version: 1 }, { transaction: this.transaction });
+    const link: Link = { ...ends, id: Number(made.get('id')), version: 1 };
+    this.entries.push({ entity: 'link', id: link.id, before: null, after: link });
+    return link;
+  }
+
+  async links(): Promise<Link[]> {
+    const rows = await this.models.links.findAll({ transaction: this.transaction, raw: true });
+    return rows.map((row) => linkOf(row as unknown as Row));
+  }
+
+  /** The connections of a listing, at whichever end it stands; or those of a link. */
+  async connectionsOf(of: { readonly listing: number } | { readonly link: number }): Promise<Connection[]> {
+    const where = 'link' in of ? { linkId: of.link } : { [Op.or]: [{ a: of.listing }, { b: of.listing }] };
+    const rows = await this.models.connections.findAll({ where, transaction: this.transaction, raw: true });
+    return rows.map((row) => connectionOf(row as unknown as Row));
+  }
+
+  async connection(id: number): Promise<Connection | null> {
+    const row = await this.models.connections.findByPk(id, { transaction: this.transaction, raw: true });
+    return row ? connectionOf(row as unknown as Row) : null;
+  }
+
+  async insertConnection(given: Omit<Connection, 'id'>): Promise<Connection> {
+    const made = await this.models.connections.create({ ...given }, { transaction: this.transaction });
+    const after: Connection = { ...given, id: Number(made.get('id')) };
+    this.entries.push({ entity: 'connection', id: after.id, before: null, after });
+    return after;
+  }
+
   async insertListings(kindId: number, contents: readonly ListingContent[]): Promise<Listing[]> {
     const stamp = { kindId, version: 1, createdAt: this.now, changedAt: this.now };
     const rows = contents.map((content) => ({ ...content, ...stamp }));
@@ -137,12 +181,21 @@ export class Unit {
   }
 }
 
-const TABLES = { listing: 'listings', kind: 'kinds', 'category-set': 'categorySets', site: 'site' } as const;
+const TABLES = {
+  listing: 'listings',
+  kind: 'kinds',
+  'category-set': 'categorySets',
+  link: 'links',
+  connection: 'connections',
+  site: 'site',
+} as const;
 
 /** The columns of a record as it is after an entry; null when it is gone. */
 function rowOf({ entity, id, after }: ChangeEntry): Row | null {
   if (after === null) return null;
   if (entity === 'kind' || entity === 'category-set') return rowOfDefined(after);
+  if (entity === 'link') return rowOfLink(after);
+  if (entity === 'connection') return { ...after };
   // An entry of before a part existed has none of it.
   return entity === 'site' ? { id, settings: after } : { ...BLANK_CONTENT, ...after };
 }

@@ -26,6 +26,7 @@ export type EditControl =
   | 'pictures'
   | 'file'
   | 'place'
+  | 'link'
   | 'group'
   | 'rows'
   | 'none';

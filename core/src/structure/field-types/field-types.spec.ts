@@ -29,6 +29,7 @@ const OWN_SETTINGS: Partial<Record<FieldTypeName, FieldSettings>> = {
   reference: { pattern: 'B-####' },
   range: { ends: 'measure', unit: 'm' },
   computed: { expression: '1', result: 'decimal' },
+  link: { link: 1, side: 'a' },
 };
 
 function field(type: FieldTypeName, settings: FieldSettings = {}): Field {
@@ -104,6 +105,7 @@ const GOOD_INPUTS: Record<FieldTypeName, fc.Arbitrary<unknown>> = {
   }),
   colour: fc.constantFrom('#0F6E6A', 'abc', '#fff'),
   rating: fc.integer({ min: 0, max: 10 }).map((halves) => halves / 2),
+  link: fc.uniqueArray(fc.integer({ min: 1, max: 99 }), { maxLength: 3 }),
   reference: fc.integer({ min: 0, max: 99_999 }).map((n) => `B-${String(n).padStart(4, '0')}`),
   group: fc.record({ what: fc.constantFrom('Deck', 'Hull; keel'), price: fc.constantFrom('', '12.50') }),
   rows: fc.array(
@@ -118,7 +120,7 @@ const GOOD_INPUTS: Record<FieldTypeName, fc.Arbitrary<unknown>> = {
   }),
 };
 
-const KEPT_APART = new Set<FieldTypeName>(['picture', 'pictures', 'file']);
+const KEPT_APART = new Set<FieldTypeName>(['picture', 'pictures', 'file', 'link']);
 
 describe('Each field type', () => {
   for (const name of FIELD_TYPE_NAMES) {

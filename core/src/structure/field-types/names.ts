@@ -25,6 +25,7 @@ export const FIELD_TYPE_NAMES = [
   'colour',
   'rating',
   'reference',
+  'link',
   'group',
   'rows',
   'computed',

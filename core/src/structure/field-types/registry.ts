@@ -10,6 +10,7 @@ import { emailType } from './email.js';
 import type { ColumnSpec, FieldType } from './field-type.js';
 import { fileType } from './file.js';
 import { makeGroupType } from './group.js';
+import { linkType } from './link.js';
 import { longTextType } from './long-text.js';
 import { measureType } from './measure.js';
 import { moneyType } from './money.js';
@@ -58,6 +59,7 @@ export const FIELD_TYPES = {
   colour: colourType,
   rating: ratingType,
   reference: referenceType,
+  link: linkType,
   group: makeGroupType(fieldType),
   rows: makeRowsType(fieldType),
   computed: makeComputedType(fieldType),

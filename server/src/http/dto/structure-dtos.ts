@@ -17,6 +17,7 @@ import type {
   Condition,
   DateOrder,
   FieldTypeName,
+  LinkSide,
   OrderSubject,
   RangeEnds,
   StartStatus,
@@ -94,6 +95,10 @@ export class FieldSettingsDto {
   @ValidateNested({ each: true })
   @Type(() => ChoiceDto)
   choices?: ChoiceDto[];
+  @IsOptional() @IsInt() link?: number;
+  @IsOptional() @IsIn(['a', 'b']) side?: LinkSide;
+  /** Comes with a kind when it is read; it is kept with the link. */
+  @IsOptional() @ValidateNested() @Type(() => LinkedFieldDto) linked?: LinkedFieldDto;
   @IsOptional() @IsInt() set?: number;
   @IsOptional() @IsIn(['ymd', 'dmy', 'mdy']) dateOrder?: DateOrder;
   @IsOptional() @IsInt() stars?: number;
@@ -199,6 +204,37 @@ export class KindDto {
   @Type(() => SortChoiceDto)
   sortChoices?: SortChoiceDto[];
   @IsOptional() @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize?: number;
+}
+
+export class LinkEndDto {
+  @IsInt() kindId!: number;
+  @IsString() @MaxLength(80) label!: string;
+  @IsBoolean() many!: boolean;
+}
+
+export class LinkDto {
+  @ValidateNested() @Type(() => LinkEndDto) a!: LinkEndDto;
+  @ValidateNested() @Type(() => LinkEndDto) b!: LinkEndDto;
+  @IsBoolean() hasNotes!: boolean;
+}
+
+export class LinkUpdateDto {
+  @IsBoolean() aMany!: boolean;
+  @IsBoolean() bMany!: boolean;
+  @IsBoolean() hasNotes!: boolean;
+  /** The version that the editor has seen. */
+  @IsInt() version!: number;
+}
+
+export class LinkedFieldDto {
+  @IsInt() kindId!: number;
+  @IsBoolean() many!: boolean;
+  @IsBoolean() hasNotes!: boolean;
+}
+
+export class CandidatesQueryDto {
+  @IsString() @MaxLength(60) field!: string;
+  @IsOptional() @IsString() @MaxLength(200) q?: string;
 }
 
 export class CategoryDto {

@@ -6,6 +6,7 @@ import { fieldChangeRoutes } from './field-changes.js';
 import { fileRoutes } from './files.js';
 import { importRoutes } from './imports.js';
 import { kindRoutes } from './kinds.js';
+import { linkRoutes } from './links.js';
 import { listingRoutes } from './listings.js';
 import { pictureRoutes } from './pictures.js';
 import { sessionRoutes } from './session.js';
@@ -20,6 +21,7 @@ export function allRoutes(services: Services): Route[] {
     ...kindRoutes(services),
     ...fieldChangeRoutes(services),
     ...categorySetRoutes(services),
+    ...linkRoutes(services),
     ...listingRoutes(services),
     ...pictureRoutes(services),
     ...fileRoutes(services),

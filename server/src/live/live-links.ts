@@ -1,0 +1,104 @@
+import type { Connection, Listing } from '@plindo/core/listings';
+import { LinkGraph, isOnSite } from '@plindo/core/listings';
+import { listingPath } from '@plindo/core/page';
+import type { Field, Kind, Link, LinkedListing } from '@plindo/core/structure';
+import { linkOfField, otherSide } from '@plindo/core/structure';
+import type { ChangeEntry, ListingName, Store } from '../store/index.js';
+
+/** Gives the kind of a linked listing. */
+export type KindOf = (id: number) => Kind | undefined;
+
+/** Links, their connections, and the names of linked listings, in memory and in step with the store. */
+export class LiveLinks {
+  readonly graph = new LinkGraph();
+  private links: readonly Link[] = [];
+  /** Of listings that are or were connected. */
+  private readonly names = new Map<number, ListingName>();
+
+  constructor(private readonly store: Store) {}
+
+  async start(): Promise<void> {
+    this.links = await this.store.links();
+    for (const connection of await this.store.connections()) this.graph.put(connection);
+    await this.fetchNames(this.graph.all());
+  }
+
+  all(): Link[] {
+    return [...this.links];
+  }
+
+  /** Takes in what a change did to links, connections and names; answers the listings that show something else now. */
+  async take(entries: readonly ChangeEntry[]): Promise<Set<number>> {
+    const affected = new Set<number>();
+    const connections: Connection[] = [];
+    for (const entry of entries) {
+      if (entry.entity === 'link') this.takeLink(entry);
+      if (entry.entity === 'listing') this.takeListing(entry, affected);
+      if (entry.entity !== 'connection') continue;
+      if (entry.after) this.graph.put(entry.after);
+      else this.graph.remove(entry.id);
+      connections.push(...[entry.before, entry.after].filter((side) => side !== null));
+    }
+    for (const { a, b } of connections) affected.add(a).add(b);
+    await this.fetchNames(connections);
+    return affected;
+  }
+
+  /** A listing with the listings that it is linked with among its values, to be shown and found. */
+  complete(listing: Listing, kind: Pick<Kind, 'fields'>, kindOf: KindOf): Listing {
+    const fields = kind.fields.filter(({ type }) => type === 'link');
+    if (fields.length === 0) return listing;
+    const linked = fields.map((field) => [field.key, this.linkedWith(listing.id, field, kindOf)] as const);
+    return {
+      ...listing,
+      values: { ...listing.values, ...Object.fromEntries(linked.filter(([, list]) => list.length > 0)) },
+    };
+  }
+
+  /** A link field with the listings at its other end as choices, by slug. */
+  withChoices(field: Field): Field {
+    const found = linkOfField(field, this.links);
+    if (!found) return field;
+    const { link, side } = found;
+    const ids = new Set(this.graph.all(link.id).map((connection) => connection[otherSide(side)]));
+    const names = [...ids].flatMap((id) => this.names.get(id) ?? []);
+    const choices = names.map(({ slug, title }) => ({ key: slug, label: title }));
+    return { ...field, settings: { ...field.settings, choices } };
+  }
+
+  private linkedWith(id: number, field: Field, kindOf: KindOf): LinkedListing[] {
+    const found = linkOfField(field, this.links);
+    if (!found) return [];
+    const { link, side } = found;
+    return this.graph.of(link.id, side, id).flatMap((connection) => {
+      const name = this.names.get(connection[otherSide(side)]);
+      const kind = name && kindOf(name.kindId);
+      if (!name || !kind || name.status === 'binned') return [];
+      const onSite = isOnSite(name) && kind.published && !kind.putAside;
+      const href = onSite && kind.hasListingPages ? listingPath(kind, name) : null;
+      return [{ id: name.id, note: connection.note, title: name.title, slug: name.slug, href, onSite }];
+    });
+  }
+
+  private takeLink({ id, after }: Extract<ChangeEntry, { entity: 'link' }>): void {
+    const others = this.links.filter((link) => link.id !== id);
+    this.links = after ? [...others, after] : others;
+  }
+
+  private takeListing(entry: Extract<ChangeEntry, { entity: 'listing' }>, affected: Set<number>): void {
+    const known = this.names.get(entry.id);
+    if (!known || !entry.after) return;
+    const { id, kindId, title, slug, status } = entry.after;
+    if (known.title === title && known.slug === slug && known.status === status) return;
+    this.names.set(id, { id, kindId, title, slug, status });
+    for (const link of this.links) {
+      for (const { b } of this.graph.of(link.id, 'a', id)) affected.add(b);
+      for (const { a } of this.graph.of(link.id, 'b', id)) affected.add(a);
+    }
+  }
+
+  private async fetchNames(connections: readonly Connection[]): Promise<void> {
+    const missing = new Set(connections.flatMap(({ a, b }) => [a, b]).filter((id) => !this.names.has(id)));
+    for (const name of await this.store.namesOf([...missing])) this.names.set(name.id, name);
+  }
+}
