@@ -47,6 +47,21 @@ export async function drawScene(number: number): Promise<{ png: Buffer; alt: str
   return { png, alt: `Drawing of a harbour with ${boats === 1 ? 'a boat' : `${boats} boats`} and hills behind` };
 }
 
+/** A logo of initials in a ring, square, as PNG bytes. */
+export async function drawLogo(name: string, number: number): Promise<Buffer> {
+  const ink = ['#0f6e6a', '#8a5a10', '#3f5f8f', '#7a5c86', '#5d7a3a'][number % 5]!;
+  const initials = name
+    .split(' ')
+    .map((word) => word.charAt(0))
+    .join('');
+  const svg =
+    `<svg xmlns="http://www.w3.org/2000/svg" width="400" height="400"><rect width="400" height="400" fill="#fbfaf6"/>` +
+    `<circle cx="200" cy="200" r="150" fill="none" stroke="${ink}" stroke-width="18"/>` +
+    `<path d="M80 250 q 60 -40 120 0 t 120 0" fill="none" stroke="${ink}" stroke-width="14"/>` +
+    `<text x="200" y="215" font-family="sans-serif" font-size="110" font-weight="700" text-anchor="middle" fill="${ink}">${initials}</text></svg>`;
+  return sharp(Buffer.from(svg)).png().toBuffer();
+}
+
 interface Scene {
   readonly width: number;
   readonly height: number;

@@ -39,7 +39,7 @@ export class Kinds {
   }
 
   /** Puts a new definition in place of the old one; `version` is the one that the editor has seen. */
-  async update(user: User, id: number, version: number, sent: KindDefinition): Promise<Changed<Kind>> {
+  async update(user: User | null, id: number, version: number, sent: KindDefinition): Promise<Changed<Kind>> {
     const definition = this.read(sent);
     this.check(definition, id);
     const was = this.live.kind(id);
@@ -48,7 +48,7 @@ export class Kinds {
     refuseLinkEnds(linkFieldsChanged(was ?? { fields: [] }, definition));
     const verb =
       was?.published === definition.published ? 'Changed' : definition.published ? 'Published' : 'Unpublished';
-    const head = { userId: user.id, sentence: `${verb} ${definition.many}` };
+    const head = { userId: user?.id ?? null, sentence: `${verb} ${definition.many}` };
     const { changeId, result } = await this.live.change(head, async (unit) => {
       const before = await existing(unit, id);
       if (before.version !== version) throw Refusal.of('change.conflict', { title: before.many });

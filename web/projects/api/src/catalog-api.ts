@@ -3,9 +3,11 @@ import { Injectable, inject } from '@angular/core';
 import type {
   CategoryMove,
   CategorySetSummary,
-  Changed,
   ChangeSummary,
+  Changed,
   KindSummary,
+  LinkCandidate,
+  LinkSketch,
   ListingsWindow,
   TypeChangePlan,
 } from '@plindo/core/contract';
@@ -17,6 +19,7 @@ import type {
   KeptFile,
   Kind,
   KindSketch,
+  Link,
   OrderSubject,
   Picture,
 } from '@plindo/core/structure';
@@ -29,6 +32,13 @@ export interface ListingsAsk {
   readonly direction: 'up' | 'down';
   readonly offset: number;
   readonly limit: number;
+}
+
+/** How many each end of a link may hold, and whether its connections have notes. */
+export interface LinkLimits {
+  readonly aMany: boolean;
+  readonly bMany: boolean;
+  readonly hasNotes: boolean;
 }
 
 /** Kinds, listings, pictures and the log of changes. */
@@ -116,6 +126,26 @@ export class CatalogApi {
 
   removeCategorySet(id: number): Observable<Changed<null>> {
     return this.http.delete<Changed<null>>(`/api/category-sets/${id}`);
+  }
+
+  links(): Observable<Link[]> {
+    return this.http.get<Link[]>('/api/links');
+  }
+
+  addLink(sketch: LinkSketch): Observable<Changed<Link>> {
+    return this.http.post<Changed<Link>>('/api/links', sketch);
+  }
+
+  changeLink({ id, version }: Link, limits: LinkLimits): Observable<Changed<Link>> {
+    return this.http.put<Changed<Link>>(`/api/links/${id}`, { ...limits, version });
+  }
+
+  removeLink(id: number): Observable<Changed<{ connections: number }>> {
+    return this.http.delete<Changed<{ connections: number }>>(`/api/links/${id}`);
+  }
+
+  candidates(kindId: number, field: string, text: string): Observable<LinkCandidate[]> {
+    return this.http.get<LinkCandidate[]>(`/api/kinds/${kindId}/candidates`, { params: { field, q: text } });
   }
 
   changes(): Observable<ChangeSummary[]> {

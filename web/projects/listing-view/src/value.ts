@@ -37,6 +37,22 @@ import { PictureView } from './picture';
           {{ own.text }}
         </span>
       }
+      @case ('links') {
+        <ul class="links">
+          @for (link of own.links; track $index) {
+            <li>
+              @if (link.href) {
+                <a [href]="link.href">{{ link.text }}</a>
+              } @else {
+                {{ link.text }}
+              }
+              @if (link.note) {
+                <span class="note">{{ link.note }}</span>
+              }
+            </li>
+          }
+        </ul>
+      }
       @case ('group') {
         <dl>
           @for (part of own.parts; track part.key) {
@@ -107,6 +123,14 @@ import { PictureView } from './picture';
     .stars {
       display: inline-flex;
       color: var(--pl-ochre);
+    }
+    .links {
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    .note {
+      color: var(--pl-quiet);
     }
     dl {
       display: grid;

@@ -78,7 +78,12 @@ export class FormCompanion {
     const content = this.content();
     const kept = this.listing() ?? { id: 0, kindId: this.kind().id, version: 0, createdAt: 0, changedAt: 0 };
     if (!content) return null;
-    const listing: Listing = { ...kept, ...content, values: { ...content.values, ...this.computed() } };
+    const { fields } = this.kind();
+    const linked = fields
+      .filter(({ type }) => type === 'link')
+      .map(({ key }) => [key, this.draft().values[key]] as const);
+    const values = { ...content.values, ...this.computed(), ...Object.fromEntries(linked) };
+    const listing: Listing = { ...kept, ...content, values };
     return { ...cardOf(listing, this.kind(), this.context()), href: null };
   });
   protected readonly page = computed(() => {

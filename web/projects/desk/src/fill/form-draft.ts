@@ -1,6 +1,6 @@
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
-import type { Kind, Picture } from '@plindo/core/structure';
+import type { Kind, LinkEdit, LinkInput, Picture } from '@plindo/core/structure';
 import { fieldType, hasPart } from '@plindo/core/structure';
 
 /** What stands in the form: everything as it was kept, or as it has been typed since. */
@@ -39,15 +39,31 @@ export function draftOf(listing: Listing): Draft {
 }
 
 /** Everything in the form as an input; every field is named, so that an emptied one is emptied. */
-export function inputOf({ values, slug, author, ...parts }: Draft, kind: Kind): ListingInput {
-  const typed = kind.fields.filter((field) => fieldType(field.type).control !== 'none');
-  const all = Object.fromEntries(typed.map(({ key }) => [key, values[key] ?? null]));
+export function inputOf({ values, slug, author, ...parts }: Draft, kind: Kind, listing: Listing | null): ListingInput {
+  const plain = kind.fields.filter(({ type }) => type !== 'link' && fieldType(type).control !== 'none');
+  const all = Object.fromEntries([
+    ...plain.map(({ key }) => [key, values[key] ?? null] as const),
+    ...kind.fields.filter(({ type }) => type === 'link').flatMap(({ key }) => linkEdits(key, values, listing)),
+  ]);
   return {
     ...parts,
     ...(slug.trim() !== '' && { slug: slug.trim() }),
     ...(hasPart(kind, 'author') && author !== '' && { author }),
     values: all,
   };
+}
+
+/** The change of one link, if it was touched: what it was when the form was opened, and what it shall be. */
+function linkEdits(key: string, values: Draft['values'], listing: Listing | null): (readonly [string, LinkEdit])[] {
+  const [was, now] = [listing?.values[key], values[key]].map((list) => (list ?? []) as readonly LinkInput[]);
+  const isSame = JSON.stringify(was!.map(onlyLink)) === JSON.stringify(now!.map(onlyLink));
+  // A new listing's links are always told, so that one that is required is asked for.
+  if (isSame && listing) return [];
+  return [[key, { was: was!.map(({ id }) => id), now: now!.map(onlyLink) }]];
+}
+
+function onlyLink({ id, note }: LinkInput): LinkInput {
+  return { id, note };
 }
 
 /** What a reader would miss, in short sentences. */

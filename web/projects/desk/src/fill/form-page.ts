@@ -102,7 +102,7 @@ export class FormPage implements MayHoldWork {
   /** What was typed so far, read; the companion shows it. */
   protected readonly read = computed(() => {
     const [kind, draft] = [this.kind(), this.draft()];
-    return kind && draft && readListing(inputOf(draft, kind), kind, this.context(), this.listing());
+    return kind && draft && readListing(inputOf(draft, kind, this.listing()), kind, this.context(), this.listing());
   });
   protected readonly computed = computed(() => this.computedValues().of(this.read()?.content.values ?? {}));
   private readonly touched = new Set<string>();
@@ -178,7 +178,7 @@ export class FormPage implements MayHoldWork {
     }
     this.saving.set(true);
     const listing = this.listing();
-    const given = inputOf(draft, kind);
+    const given = inputOf(draft, kind, listing);
     const sent = listing ? this.api.changeListing(listing, given) : this.api.addListing(kind.id, given);
     sent.subscribe({
       next: ({ changeId, result }) => {

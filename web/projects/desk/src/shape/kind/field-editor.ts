@@ -14,6 +14,7 @@ import { Reading } from '../../shared/reading';
 import { FieldControl } from '../../shared/controls/field-control';
 import { ExpressionEditor } from './expression-editor';
 import { FieldSettingsEditor } from './field-settings';
+import { LinkSettings } from './link-settings';
 import { ShowWhenEditor } from './show-when-editor';
 import { SubfieldsEditor } from './subfields-editor';
 import { TYPE_USES } from './type-descriptions';
@@ -26,6 +27,7 @@ import { TYPE_USES } from './type-descriptions';
     FieldControl,
     FieldSettingsEditor,
     Icon,
+    LinkSettings,
     MatButtonModule,
     MatCheckboxModule,
     MatFormFieldModule,
@@ -69,7 +71,8 @@ export class FieldEditor {
     ['short-text', 'whole-number', 'decimal', 'web-address', 'email', 'phone', 'date'].includes(this.field().type),
   );
   protected readonly canBeDefault = computed(
-    () => !['picture', 'pictures', 'file', 'group', 'rows', 'computed', 'reference'].includes(this.field().type),
+    () =>
+      !['picture', 'pictures', 'file', 'group', 'rows', 'computed', 'reference', 'link'].includes(this.field().type),
   );
   protected readonly canBeFacet = computed(() => facetOf(this.field()) !== null);
   protected readonly isFacet = computed(() => this.kind().facets.some(({ field }) => field === this.field().key));

@@ -76,6 +76,7 @@ import { Icon } from '@plindo/listing-view';
       <button matButton="outlined" type="button" class="add" (click)="added.emit()">
         <pl-icon name="add" />Add a field
       </button>
+      <button matButton type="button" (click)="linked.emit()"><pl-icon name="hub" />Link with another kind</button>
       <button matButton type="button" (click)="addSection()">Add a section</button>
     </div>
   `,
@@ -87,6 +88,7 @@ export class FieldList {
   readonly selectedChange = output<string>();
   readonly kindChange = output<KindDefinition>();
   readonly added = output();
+  readonly linked = output();
 
   protected readonly sections = computed(() => {
     const { fields, sections } = this.kind();

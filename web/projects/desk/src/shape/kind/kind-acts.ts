@@ -43,7 +43,19 @@ export class KindActs {
     };
     const slugs = (this.store.kinds() ?? []).map(({ kind }) => kind.slug);
     const slug = firstFreeSlug(definition.slug, (candidate) => slugs.includes(candidate));
-    const copy = { ...definition, one: free(definition.one), many: free(definition.many), slug, published: false };
+    // The ends of links belong to their links, and stay behind.
+    const fields = definition.fields.filter(({ type }) => type !== 'link');
+    const links = definition.fields.filter(({ type }) => type === 'link').map(({ key }) => key);
+    const facets = definition.facets.filter(({ field }) => !links.includes(field));
+    const copy = {
+      ...definition,
+      fields,
+      facets,
+      one: free(definition.one),
+      many: free(definition.many),
+      slug,
+      published: false,
+    };
     this.api.addKind(copy).subscribe({
       next: ({ changeId, result }) => {
         void this.store.reload().then(() => void this.router.navigate(['/shape', result.id]));

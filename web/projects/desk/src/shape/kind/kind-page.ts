@@ -16,7 +16,7 @@ import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, issuesOf } from '@plindo/api';
 import type { Changed } from '@plindo/core/contract';
-import type { Field, FieldTypeName, Kind, KindDefinition } from '@plindo/core/structure';
+import type { Field, FieldTypeName, Kind, KindDefinition, Link } from '@plindo/core/structure';
 import { checkKind, fieldByKey, fieldType, makeField, makeKindDefinition, withoutField } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { firstFreeSlug, issue, keyOf } from '@plindo/core/values';
@@ -31,6 +31,8 @@ import { FieldEditor } from './field-editor';
 import { FieldList } from './field-list';
 import { KindActs } from './kind-acts';
 import { KindSettings } from './kind-settings';
+import type { LinkDialogData } from './link-dialog';
+import { LinkDialog } from './link-dialog';
 import { TypeChangeDialog } from './type-change-dialog';
 import { TypePicker } from './type-picker';
 
@@ -151,6 +153,23 @@ export class KindPage implements MayHoldWork {
       .afterClosed()
       .subscribe((done) => {
         if (done) this.done(done, `Changed the type of ${field.label}`);
+      });
+  }
+
+  protected addLink(): void {
+    const kind = this.kept();
+    if (!kind || this.changed()) {
+      const reason = 'save the kind first, then link it with another one.';
+      this.refuse([issue('kind.fields', { reason }, { field: 'fields' })]);
+      return;
+    }
+    this.dialog
+      .open<LinkDialog, LinkDialogData, Changed<Link>>(LinkDialog, { data: { kind }, width: '40rem', maxWidth: '95vw' })
+      .afterClosed()
+      .subscribe((done) => {
+        if (!done) return;
+        void this.store.reload().then(() => this.selected.set(done.result.a.field));
+        this.notices.changed('Made the link', done.changeId, () => this.afterUndo());
       });
   }
 

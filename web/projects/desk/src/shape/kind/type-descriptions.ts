@@ -37,6 +37,7 @@ export const TYPE_USES: Readonly<Record<FieldTypeName, string>> = {
   colour: 'Picked or typed',
   rating: 'Stars, in halves',
   reference: 'Counted up by itself, never twice',
+  link: 'Listings of another kind',
   group: 'Several values under one label',
   rows: 'Several values, any number of times',
   computed: 'Worked out from other fields',

@@ -10,6 +10,7 @@ import { CategoriesControl } from './categories-control';
 import { ColourControl } from './colour-control';
 import { FileControl } from './file-control';
 import { GroupControl } from './group-control';
+import { LinkControl } from './link-control';
 import { PictureControl } from './picture-control';
 import { PicturesControl } from './pictures-control';
 import { PlaceControl } from './place-control';
@@ -29,6 +30,7 @@ import { RowsControl } from './rows-control';
     ColourControl,
     FileControl,
     GroupControl,
+    LinkControl,
     MatFormFieldModule,
     MatInputModule,
     MatSelectModule,

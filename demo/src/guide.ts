@@ -1,0 +1,286 @@
+import type { Services } from '@plindo/server/http/services';
+import { BERTH_KIND, COURSE_KIND, HARBOUR_KIND, INSTRUCTOR_KIND, SERVICES, boatyardKind } from './kinds.js';
+import {
+  CERTIFICATES,
+  COURSE_TOPICS,
+  FAMILY_NAMES,
+  GIVEN_NAMES,
+  LANGUAGES,
+  YARD_FIRST,
+  YARD_LAST,
+} from './people-and-work.js';
+import { drawLogo } from './pictures.js';
+import { BERTH_FACILITIES, BERTH_TYPES, HARBOURS } from './places.js';
+import { Dice } from './random.js';
+
+const BERTHS_WITHOUT_PICTURE = 0.2;
+const COURSES = 80;
+const INSTRUCTORS = 20;
+const DAY_IN_MS = 86_400_000;
+
+export interface KeptPicture {
+  readonly hash: string;
+  readonly width: number;
+  readonly height: number;
+  readonly alt: string;
+}
+
+/** Numbers of listings by title, to link with. */
+type Ids = ReadonlyMap<string, number>;
+
+/** Makes the five kinds with their links and category set, and fills them. */
+export async function fillGuide(services: Services, pictures: readonly KeptPicture[]): Promise<void> {
+  const { kinds, links, categorySets } = services;
+  const { result: set } = await categorySets.add(null, SERVICES);
+  const { result: harbour } = await kinds.add(null, HARBOUR_KIND);
+  const { result: berth } = await kinds.add(null, BERTH_KIND);
+  const { result: yard } = await kinds.add(null, boatyardKind(set.id));
+  const { result: course } = await kinds.add(null, COURSE_KIND);
+  const { result: instructor } = await kinds.add(null, INSTRUCTOR_KIND);
+  const link = (
+    from: number,
+    label: string,
+    many: boolean,
+    to: number,
+    back: string,
+    hasNotes = false,
+  ): Promise<unknown> =>
+    links.add(null, { a: { kindId: from, label, many }, b: { kindId: to, label: back, many: true }, hasNotes });
+  await link(berth.id, 'Harbour', false, harbour.id, 'Berths');
+  await link(yard.id, 'Serves', true, harbour.id, 'Boatyards', true);
+  await link(course.id, 'Held at', false, harbour.id, 'Courses');
+  await link(course.id, 'Taught by', true, instructor.id, 'Teaches');
+  await showLinks(services, berth.id, ['harbour'], true);
+  await showLinks(services, course.id, ['held_at', 'taught_by'], false);
+  await showLinks(services, yard.id, ['serves'], false);
+  const harbours = await fillHarbours(services, harbour.id, pictures);
+  await fillBerths(services, berth.id, harbours, pictures);
+  await fillYards(services, yard.id, harbours, pictures);
+  const instructors = await fillInstructors(services, instructor.id, pictures);
+  await fillCourses(services, course.id, { harbours, instructors }, pictures);
+}
+
+/** Puts link fields first, on cards and among the facets. */
+async function showLinks(
+  { kinds }: Services,
+  kindId: number,
+  keys: readonly string[],
+  required: boolean,
+): Promise<void> {
+  const { kind } = kinds.summary(kindId);
+  const { id, version, ...definition } = kind;
+  const isShown = ({ key }: { readonly key: string }): boolean => keys.includes(key);
+  const shown = definition.fields.filter(isShown).map((field) => ({ ...field, onCard: true, required }));
+  const facets = shown.map((field) => ({
+    key: field.key.replaceAll('_', '-'),
+    label: field.label,
+    field: field.key,
+    control: 'ticks' as const,
+    join: 'any' as const,
+    zero: 'dim' as const,
+    valueOrder: 'count' as const,
+    shownFirst: 8,
+  }));
+  const fields = [...shown, ...definition.fields.filter((field) => !isShown(field))];
+  await kinds.update(null, id, version, { ...definition, fields, facets: [...facets, ...definition.facets] });
+}
+
+async function fillHarbours({ listings }: Services, kindId: number, pictures: readonly KeptPicture[]): Promise<Ids> {
+  const ids = new Map<string, number>();
+  for (const [at, harbour] of HARBOURS.entries()) {
+    const domain = `${harbour.name.toLowerCase().replaceAll(' ', '-')}.example`;
+    const { result } = await listings.add(null, kindId, {
+      title: harbour.name,
+      summary: harbour.summary,
+      picture: pictures[at],
+      status: 'live',
+      featured: at === 3 || at === 7,
+      values: {
+        region: harbour.region,
+        facilities: harbour.facilities,
+        fuel: harbour.fuel,
+        visitor_berths: harbour.berths,
+        channel: String(harbour.channel),
+        hours: at % 3 === 0 ? '07:30..21:00' : '08:00..18:00',
+        phone: `+00 555 01${String(at + 10)}`,
+        email: `office@${domain}`,
+        website: `https://${domain}`,
+        place: { latitude: harbour.latitude, longitude: harbour.longitude, address: '' },
+        about: harbour.about,
+      },
+    });
+    ids.set(harbour.name, result.id);
+  }
+  return ids;
+}
+
+async function fillBerths(
+  { listings }: Services,
+  kindId: number,
+  harbours: Ids,
+  pictures: readonly KeptPicture[],
+): Promise<void> {
+  const dice = new Dice(20261);
+  const today = Date.now();
+  for (const harbour of HARBOURS) {
+    for (let number = 1; number <= harbour.berths; number++) {
+      const type = dice.pick(BERTH_TYPES);
+      const length = dice.whole(14, 48) / 2;
+      const isFeatured = dice.chance(0.03);
+      const night = dice.whole(9, 60);
+      const nearby = dice.chance(0.15) ? null : dice.chance(0.6);
+      await listings.add(null, kindId, {
+        title: `${harbour.name}, berth ${number}`,
+        summary: summaryOf(dice, type),
+        picture: dice.chance(BERTHS_WITHOUT_PICTURE) ? null : dice.pick(pictures),
+        status: dice.chance(0.04) ? 'draft' : 'live',
+        featured: isFeatured,
+        handOrder: isFeatured ? number * 10 : null,
+        values: {
+          harbour: [harbours.get(harbour.name)!],
+          type,
+          price: `${night}.${dice.pick(['00', '50'])}`,
+          length: `${length} m`,
+          // Some are known only in feet, as the chart has them; some not at all.
+          draught: dice.chance(0.1)
+            ? null
+            : dice.chance(0.3)
+              ? `${dice.whole(4, 14)} ft`
+              : `${dice.whole(12, 45) / 10} m`,
+          facility: dice.some(BERTH_FACILITIES, 0.45),
+          nearby,
+          services_note: nearby ? dice.pick(['Shop and fuel', 'Laundry', 'Shop, fuel and laundry']) : null,
+          tariff: dice.chance(0.3) ? null : tariffOf(night, dice),
+          checked: dateIn(today, -dice.whole(3, 400)),
+        },
+      });
+    }
+  }
+}
+
+function tariffOf(night: number, dice: Dice): readonly Record<string, unknown>[] {
+  const rows = [
+    { season: 'Winter', night: Math.round(night * 0.7), week: Math.round(night * 4.2) },
+    { season: 'Summer', night, week: night * 6 },
+    { season: 'Regatta week', night: night * 2, week: null },
+  ];
+  return rows.slice(0, dice.whole(1, 3));
+}
+
+async function fillYards(
+  { listings, pictures: kept }: Services,
+  kindId: number,
+  harbours: Ids,
+  pictures: readonly KeptPicture[],
+): Promise<void> {
+  const dice = new Dice(31);
+  const leaves = SERVICES.categories.filter(({ key }) => !SERVICES.categories.some(({ parent }) => parent === key));
+  for (const [at, first] of YARD_FIRST.entries()) {
+    for (const last of YARD_LAST) {
+      const title = `${first} ${last}`;
+      const { hash, width, height } = await kept.add(await drawLogo(first, at), `${first}.png`);
+      const services = dice.some(
+        leaves.map(({ key }) => key),
+        0.25,
+      );
+      await listings.add(null, kindId, {
+        title,
+        summary: `A ${dice.pick(['family', 'small', 'busy', 'quiet'])} yard ${dice.pick(['on the inner shore', 'by the old lock', 'below the bridge', 'at the end of the quay'])}.`,
+        picture: dice.chance(0.25) ? null : dice.pick(pictures),
+        body: `<p>${title} looks after boats of every build.</p><h2>This winter</h2><ul><li>Lift, wash and lay up in one visit</li><li>Ten in the hundred off for work booked before <strong>February</strong></li></ul>`,
+        status: 'live',
+        featured: dice.chance(0.07),
+        values: {
+          services,
+          lift: dice.chance(0.15) ? null : `${dice.whole(3, 60)} t`,
+          rating: dice.chance(0.2) ? null : dice.whole(4, 10) / 2,
+          since: dice.whole(1870, 2015),
+          logo: { hash, width, height, alt: `Logo of ${title}` },
+          shed: { length: `${dice.whole(12, 60)} m`, heated: dice.chance(0.4) },
+          phone: `+00 555 02${String(at).padStart(2, '0')}`,
+          website: `https://${title.toLowerCase().replaceAll(' ', '-')}.example`,
+          serves: dice
+            .some([...harbours.values()], 0.2)
+            .map((id) => ({ id, note: dice.chance(0.3) ? dice.pick(['Tuesdays only', 'By appointment']) : '' })),
+        },
+      });
+    }
+  }
+}
+
+async function fillInstructors({ listings }: Services, kindId: number, pictures: readonly KeptPicture[]): Promise<Ids> {
+  const dice = new Dice(77);
+  const ids = new Map<string, number>();
+  for (let at = 0; at < INSTRUCTORS; at++) {
+    const given = GIVEN_NAMES[at % GIVEN_NAMES.length]!;
+    const title = `${given} ${FAMILY_NAMES[(at * 3 + Math.floor(at / GIVEN_NAMES.length)) % FAMILY_NAMES.length]!}`;
+    const { result } = await listings.add(null, kindId, {
+      title,
+      summary: `Teaches ${dice.pick(['patiently', 'with a dry wit', 'by doing', 'in small groups'])}, ${dice.pick(['afloat since childhood', 'after years as a pilot', 'between two ocean crossings'])}.`,
+      picture: dice.chance(0.3) ? null : dice.pick(pictures),
+      status: 'live',
+      values: {
+        certificates: dice.some(CERTIFICATES, 0.4),
+        languages: dice.some(LANGUAGES, 0.4),
+        years: dice.whole(1, 35),
+        email: `${given.toLowerCase()}@merrowsound.example`,
+      },
+    });
+    ids.set(title, result.id);
+  }
+  return ids;
+}
+
+/** Courses lie around the day of the filling, so that some have been and some are to come. */
+async function fillCourses(
+  { listings }: Services,
+  kindId: number,
+  { harbours, instructors }: { readonly harbours: Ids; readonly instructors: Ids },
+  pictures: readonly KeptPicture[],
+): Promise<void> {
+  const dice = new Dice(5);
+  const today = Date.now();
+  for (let at = 0; at < COURSES; at++) {
+    const topic = COURSE_TOPICS[at % COURSE_TOPICS.length]!;
+    const starts = Math.round((at - COURSES / 5) * 2.6);
+    await listings.add(null, kindId, {
+      title: `${topic.name}${at >= COURSE_TOPICS.length ? ` ${Math.floor(at / COURSE_TOPICS.length) + 1}` : ''}`,
+      summary: `${topic.days === 1 ? 'A day' : `${topic.days} days`} ${dice.pick(['on the water', 'half ashore and half afloat', 'with time to practise'])}.`,
+      picture: dice.chance(0.4) ? null : dice.pick(pictures),
+      status: 'live',
+      featured: dice.chance(0.05),
+      values: {
+        starts: dateIn(today, starts),
+        ends: dateIn(today, starts + topic.days - 1),
+        meets: `${dateIn(today, starts)} 09:00`,
+        level: topic.level,
+        price: String(topic.days * dice.whole(60, 110)),
+        seats: dice.whole(4, 12),
+        held_at: [dice.pick([...harbours.values()])],
+        taught_by: dice.some([...instructors.values()], 0.06),
+      },
+    });
+  }
+}
+
+function dateIn(today: number, days: number): string {
+  return new Date(today + days * DAY_IN_MS).toISOString().slice(0, 10);
+}
+
+function summaryOf(dice: Dice, type: string): string {
+  const where = dice.pick([
+    'Close to the harbour office',
+    'At the quiet end',
+    'By the entrance',
+    'Below the town',
+    'Along the outer arm',
+  ]);
+  const what = dice.pick([
+    'sheltered from westerlies',
+    'some wash from the ferry',
+    'with room to turn',
+    'good holding at all tides',
+    'a short row from the steps',
+  ]);
+  return `${type} ${where.toLowerCase()}, ${what}.`;
+}
