@@ -29,9 +29,9 @@ async function fill(folder: string): Promise<void> {
 async function keepPictures({ pictures }: Services): Promise<KeptPicture[]> {
   const kept: KeptPicture[] = [];
   for (let number = 0; number < PICTURES; number++) {
-    const { png, alt } = await drawScene(number);
+    const { png, alt, focus } = await drawScene(number);
     const { hash, width, height } = await pictures.add(png, `scene-${number + 1}.png`);
-    kept.push({ hash, width, height, alt });
+    kept.push({ hash, width, height, alt, focus });
   }
   return kept;
 }

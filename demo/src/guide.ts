@@ -1,3 +1,4 @@
+import type { LinkEndSketch } from '@plindo/core/contract';
 import type { Services } from '@plindo/server/http/services';
 import { BERTH_KIND, COURSE_KIND, HARBOUR_KIND, INSTRUCTOR_KIND, SERVICES, boatyardKind } from './kinds.js';
 import {
@@ -23,6 +24,7 @@ export interface KeptPicture {
   readonly width: number;
   readonly height: number;
   readonly alt: string;
+  readonly focus: { readonly x: number; readonly y: number };
 }
 
 /** Numbers of listings by title, to link with. */
@@ -37,19 +39,13 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
   const { result: yard } = await kinds.add(null, boatyardKind(set.id));
   const { result: course } = await kinds.add(null, COURSE_KIND);
   const { result: instructor } = await kinds.add(null, INSTRUCTOR_KIND);
-  const link = (
-    from: number,
-    label: string,
-    many: boolean,
-    to: number,
-    back: string,
-    hasNotes = false,
-  ): Promise<unknown> =>
-    links.add(null, { a: { kindId: from, label, many }, b: { kindId: to, label: back, many: true }, hasNotes });
-  await link(berth.id, 'Harbour', false, harbour.id, 'Berths');
-  await link(yard.id, 'Serves', true, harbour.id, 'Boatyards', true);
-  await link(course.id, 'Held at', false, harbour.id, 'Courses');
-  await link(course.id, 'Taught by', true, instructor.id, 'Teaches');
+  const end = (kindId: number, label: string, many: boolean): LinkEndSketch => ({ kindId, label, many });
+  const link = (a: LinkEndSketch, b: LinkEndSketch, hasNotes = false): Promise<unknown> =>
+    links.add(null, { a, b, hasNotes });
+  await link(end(berth.id, 'Harbour', false), end(harbour.id, 'Berths', true));
+  await link(end(yard.id, 'Serves', true), end(harbour.id, 'Boatyards', true), true);
+  await link(end(course.id, 'Held at', false), end(harbour.id, 'Courses', true));
+  await link(end(course.id, 'Taught by', true), end(instructor.id, 'Teaches', true));
   await showLinks(services, berth.id, ['harbour'], true);
   await showLinks(services, course.id, ['held_at', 'taught_by'], false);
   await showLinks(services, yard.id, ['serves'], false);

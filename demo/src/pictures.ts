@@ -24,7 +24,9 @@ const PALETTES: readonly Palette[] = [
 ];
 
 /** A drawn scene of a harbour as PNG bytes; the same number gives the same scene. */
-export async function drawScene(number: number): Promise<{ png: Buffer; alt: string }> {
+export async function drawScene(
+  number: number,
+): Promise<{ png: Buffer; alt: string; focus: { x: number; y: number } }> {
   const dice = new Dice(7919 * (number + 1));
   const [width, height] = SHAPES[number % SHAPES.length]!;
   const palette = dice.pick(PALETTES);
@@ -44,7 +46,9 @@ export async function drawScene(number: number): Promise<{ png: Buffer; alt: str
   ];
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}">${parts.join('')}</svg>`;
   const png = await sharp(Buffer.from(svg)).png({ compressionLevel: 1 }).toBuffer();
-  return { png, alt: `Drawing of a harbour with ${boats === 1 ? 'a boat' : `${boats} boats`} and hills behind` };
+  // The waterline is what a cropped scene has to show.
+  const focus = { x: 0.5, y: Number(Math.min(1, horizon / height + 0.12).toFixed(3)) };
+  return { png, focus, alt: `Drawing of a harbour with ${boats === 1 ? 'a boat' : `${boats} boats`} and hills behind` };
 }
 
 /** A logo of initials in a ring, square, as PNG bytes. */

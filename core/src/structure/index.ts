@@ -21,7 +21,7 @@ export { asFile, type KeptFile } from './field-types/file.js';
 export { type LinkEdit, type LinkInput, type LinkedListing, linkEditOf } from './field-types/link.js';
 export { DEFAULT_UNIT } from './field-types/measure.js';
 export { DEFAULT_CURRENCY } from './field-types/money.js';
-export { asPicture, type Picture } from './field-types/picture.js';
+export { asPicture, type Focus, type Picture } from './field-types/picture.js';
 export type { Place } from './field-types/place.js';
 export * from './field-types/names.js';
 export * from './field-types/proposal.js';

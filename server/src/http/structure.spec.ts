@@ -1,4 +1,6 @@
+import type { CategorySetSummary } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
+import type { FacetValueModel } from '@plindo/core/page';
 import type { FieldSketch, Kind } from '@plindo/core/structure';
 import type { Sender } from '../../testing/test-api.js';
 import { TestApi } from '../../testing/test-api.js';
@@ -281,7 +283,7 @@ describe('Category sets', () => {
 
   afterEach(() => api.stop());
 
-  const summary = async (): Promise<any> => (await owner.send('GET', '/api/category-sets')).json[0];
+  const summary = async (): Promise<CategorySetSummary> => (await owner.send('GET', '/api/category-sets')).json[0];
   const services = async (): Promise<unknown[]> =>
     (await owner.send('GET', `/api/kinds/${kindId}/listings`)).json.listings.map(
       ({ values }: Listing) => values['services'],
@@ -291,11 +293,13 @@ describe('Category sets', () => {
     expect((await summary()).counts).toEqual({ engine: 2, diesel: 2, hull: 2 });
     const page = await owner.send('GET', '/api/page?url=/yards?services=engine');
     expect(page.json.total).toBe(2);
-    expect(page.json.facets[0].values.map(({ label, count, depth }: any) => [label, count, depth])).toEqual([
-      ['Engine', 2, 0],
-      ['Diesel', 2, 1],
-      ['Hull', 2, 0],
-    ]);
+    expect(page.json.facets[0].values.map(({ label, count, depth }: FacetValueModel) => [label, count, depth])).toEqual(
+      [
+        ['Engine', 2, 0],
+        ['Diesel', 2, 1],
+        ['Hull', 2, 0],
+      ],
+    );
   });
 
   it('merge: listings follow, the old address redirects, and undoing brings all back', async () => {

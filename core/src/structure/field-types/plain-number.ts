@@ -21,7 +21,12 @@ export const plainNumberColumn: ColumnSpec<number> = {
 
 /** A number for readers, with the field's texts before and after. */
 export function formatPlain(value: number, field: Field, formats: Formats): string {
-  return withAffixes(formats.number(value), field);
+  return withAffixes(isYear(field) ? String(value) : formats.number(value), field);
+}
+
+/** Whether a field holds years: they are written without their thousands marked. */
+function isYear({ settings }: Field): boolean {
+  return [settings.least, settings.greatest].some((bound) => typeof bound === 'string');
 }
 
 /** Reads any finite number from JSON or text; −0 becomes 0. Bounds and decimals are the caller's. */
@@ -39,10 +44,9 @@ export function readPlainNumber(
   return refuse(issue('value.not-a-number', params, { field: field.key }));
 }
 
-/** A plain number that keeps its field's bounds and steps. A year is written without its thousands marked. */
+/** A plain number that keeps its field's bounds and steps. */
 export function keptInBounds(value: number, field: Field, context: ReadContext): Result<number> {
-  const isYear = [field.settings.least, field.settings.greatest].some((bound) => typeof bound === 'string');
-  const show = (bound: number): string => (isYear ? String(bound) : context.formats.number(bound));
+  const show = (bound: number): string => (isYear(field) ? String(bound) : context.formats.number(bound));
   const found =
     boundsIssue(value, field, (bound) => boundNumber(bound, context), show) ?? stepIssue(value, field, context);
   return found ? refuse(found) : ok(value);

@@ -1,4 +1,4 @@
-import type { Formats } from '../../values/index.js';
+import type { Formats, Result } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
 import type { Field } from '../field.js';
 import { RANGE_ENDS } from '../field.js';
@@ -26,19 +26,17 @@ function isRange(value: unknown): value is Range {
   return (from !== undefined || to !== undefined) && Object.keys(others).length === 0;
 }
 
+/** The field of one end of a range. */
+function endField(field: Field): Field {
+  const { before: _, after: __, ...settings } = field.settings;
+  return { ...field, type: settings.ends ?? 'decimal', settings };
+}
+
+function write(value: Range, show: (end: unknown) => string): readonly [string, string] {
+  return [value.from === undefined ? '' : show(value.from), value.to === undefined ? '' : show(value.to)];
+}
+
 export function makeRangeType(typeOf: TypeOf): FieldType<Range> {
-  const endField = (field: Field): Field => {
-    const { before: _, after: __, ...settings } = field.settings;
-    return { ...field, type: settings.ends ?? 'decimal', settings };
-  };
-  const write = (value: Range, show: (end: unknown) => string): readonly [string, string] => [
-    value.from === undefined ? '' : show(value.from),
-    value.to === undefined ? '' : show(value.to),
-  ];
-  const numberOf = (end: unknown, field: Field): number => {
-    const { column } = typeOf(field.type);
-    return column?.kind === 'number' ? column.of(end) : NaN;
-  };
   const formatRange = (value: Range, field: Field, formats: Formats): string => {
     const own = endField(field);
     const [from, to] = write(value, (end) => typeOf(own.type).format(end, own, formats));
@@ -58,28 +56,7 @@ export function makeRangeType(typeOf: TypeOf): FieldType<Range> {
         return `${field.label} needs to say what it is from and to.`;
       return typeOf(endField(field).type).checkSettings?.(endField(field)) ?? null;
     },
-    read(input, field, context: ReadContext) {
-      if (isEmptyInput(input)) return ok(null);
-      const given =
-        typeof input === 'string' ? split(input) : typeof input === 'number' ? { from: input, to: input } : input;
-      if (typeof given !== 'object' || given === null || Array.isArray(given)) return notARange(input, field);
-      const own = endField(field);
-      const { from, to } = given as Range;
-      const [low, high] = [from, to].map((end) => typeOf(own.type).read(end, own, context));
-      if (!low!.ok) return low!;
-      if (!high!.ok) return high!;
-      const range: Range = {
-        ...(low!.value !== null && { from: low!.value }),
-        ...(high!.value !== null && { to: high!.value }),
-      };
-      if (!isRange(range)) return ok(null);
-      if (range.from !== undefined && range.to !== undefined && numberOf(range.from, own) > numberOf(range.to, own)) {
-        const [fromText, toText] = write(range, (end) => typeOf(own.type).format(end, own, context.formats));
-        const params = { label: field.label, from: fromText, to: toText };
-        return refuse(issue('value.range-order', params, { field: field.key }));
-      }
-      return ok(range);
-    },
+    read: (input, field, context) => readRange(input, field, { typeOf, context }),
     holds: isRange,
     toText: (value, field) => textOf(value, (end) => typeOf(endField(field).type).toText(end, endField(field))),
     toInput(value, field, context) {
@@ -98,6 +75,36 @@ export function makeRangeType(typeOf: TypeOf): FieldType<Range> {
   };
 }
 
-function notARange(found: unknown, field: Field): ReturnType<FieldType<Range>['read']> {
-  return refuse(issue('value.not-a-range', { label: field.label, found: inputText(found) }, { field: field.key }));
+interface RangeScene {
+  readonly typeOf: TypeOf;
+  readonly context: ReadContext;
+}
+
+function readRange(input: unknown, field: Field, { typeOf, context }: RangeScene): Result<Range | null> {
+  if (isEmptyInput(input)) return ok(null);
+  const given =
+    typeof input === 'string' ? split(input) : typeof input === 'number' ? { from: input, to: input } : input;
+  if (typeof given !== 'object' || given === null || Array.isArray(given)) {
+    return refuse(issue('value.not-a-range', { label: field.label, found: inputText(input) }, { field: field.key }));
+  }
+  const own = endField(field);
+  const type = typeOf(own.type);
+  const { from, to } = given as Range;
+  const [low, high] = [type.read(from, own, context), type.read(to, own, context)];
+  if (!low.ok) return low;
+  if (!high.ok) return high;
+  const range: Range = {
+    ...(low.value !== null && { from: low.value }),
+    ...(high.value !== null && { to: high.value }),
+  };
+  if (!isRange(range)) return ok(null);
+  const { column } = type;
+  const isUpward =
+    low.value === null ||
+    high.value === null ||
+    column?.kind !== 'number' ||
+    column.of(low.value) <= column.of(high.value);
+  if (isUpward) return ok(range);
+  const [fromText, toText] = write(range, (end) => type.format(end, own, context.formats));
+  return refuse(issue('value.range-order', { label: field.label, from: fromText, to: toText }, { field: field.key }));
 }

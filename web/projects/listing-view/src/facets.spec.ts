@@ -14,6 +14,7 @@ const facet: ValuesFacetModel = {
     label: `Value ${at}`,
     count: 20 - at,
     chosen: at === 9,
+    depth: 0,
     href: '',
   })),
 };

@@ -17,6 +17,7 @@ const HUES = 5;
         [width]="shown.width"
         [height]="shown.height"
         [alt]="shown.alt"
+        [style.object-position]="focus(shown)"
         [attr.loading]="eager() ? 'eager' : 'lazy'"
         [attr.fetchpriority]="eager() ? 'high' : null"
         decoding="async"
@@ -89,6 +90,11 @@ export class PictureView {
 
   protected url({ hash }: Picture, width: number): string {
     return `/pictures/${hash}-${width}.webp`;
+  }
+
+  /** The part of a cropped picture that stays in view. */
+  protected focus({ focus }: Picture): string | null {
+    return focus ? `${focus.x * 100}% ${focus.y * 100}%` : null;
   }
 
   protected srcset(picture: Picture): string {

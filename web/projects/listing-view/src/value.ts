@@ -18,7 +18,7 @@ import { PictureView } from './picture';
         <a [href]="own.href" download><pl-icon name="download" />{{ own.text }}</a>
       }
       @case ('pictures') {
-        <span class="pictures">
+        <span class="pictures" [class.one]="own.pictures?.length === 1">
           @for (picture of own.pictures; track $index) {
             <pl-picture [picture]="picture" sizes="14rem" />
           }
@@ -107,6 +107,12 @@ import { PictureView } from './picture';
     .pictures pl-picture {
       aspect-ratio: 4 / 3;
       border-radius: var(--pl-corner);
+    }
+    .one {
+      grid-template-columns: minmax(0, 12rem);
+    }
+    .one pl-picture {
+      aspect-ratio: auto;
     }
     .colour,
     .rating {

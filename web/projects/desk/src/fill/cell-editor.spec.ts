@@ -14,7 +14,7 @@ describe('The editor of a cell', () => {
     fixture = TestBed.createComponent(CellEditor);
     fixture.componentRef.setInput('field', field);
     fixture.componentRef.setInput('value', value);
-    fixture.componentRef.setInput('context', readContext('en-GB'));
+    fixture.componentRef.setInput('context', readContext({ locale: 'en-GB', zone: 'UTC', nowInMs: 0 }));
     told = [];
     fixture.componentInstance.kept.subscribe((kept) => told.push(kept));
     fixture.componentInstance.dropped.subscribe(() => told.push('dropped'));

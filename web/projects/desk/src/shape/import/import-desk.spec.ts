@@ -13,7 +13,7 @@ describe('The import desk in the worker', () => {
     return answer.result as T;
   };
   const read = (desk: ImportDesk, text: string): Promise<FileFacts> =>
-    ask(desk, { do: 'read', file: new File([text], 'boats.csv'), locale: 'en-GB' });
+    ask(desk, { do: 'read', file: new File([text], 'boats.csv'), scene: { locale: 'en-GB', zone: 'UTC', nowInMs: 0 } });
 
   it('reads a file, checks a plan over all of it, and hands out its rows in batches', async () => {
     const desk = new ImportDesk();
@@ -44,7 +44,7 @@ describe('The import desk in the worker', () => {
     const answer = await new ImportDesk().answer(7, {
       do: 'read',
       file: new File(['a,b\n"x,1\n'], 'x.csv'),
-      locale: 'en',
+      scene: { locale: 'en', zone: 'UTC', nowInMs: 0 },
     });
     expect('issue' in answer && [answer.id, answer.issue.code, answer.issue.line]).toEqual([7, 'file.quote', 2]);
   });
