@@ -48,6 +48,22 @@ export class Desk {
     await this.page.getByRole('heading', { name: label, exact: true }).waitFor();
   }
 
+  /** Links a listing in the form that is open, found by typing. */
+  async link(label: string, title: string): Promise<void> {
+    await this.page.getByLabel(`Find a listing for ${label}`).fill(title);
+    const offers = this.page.getByRole('group', { name: `Found for ${label}` });
+    await offers
+      .getByRole('button', { name: new RegExp(`^${title}`) })
+      .first()
+      .click();
+    await this.page.getByRole('group', { name: label, exact: true }).getByRole('link', { name: title }).waitFor();
+  }
+
+  async save(title: string): Promise<void> {
+    await this.page.keyboard.press('Control+s');
+    await this.page.getByText(`Saved ${title}`).waitFor();
+  }
+
   async chooseFile(file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {
     await this.page.goto(`${this.server.address}/desk/shape/from-file`);
     await this.page.locator('input[type=file]').setInputFiles(file);

@@ -486,3 +486,76 @@ describe('Links', () => {
     ]);
   });
 });
+
+describe('A blueprint', () => {
+  it('of a site, applied to an empty one, gives an equal blueprint; and is taken back as a whole', async () => {
+    const apis = [await TestApi.start(), await TestApi.start()] as const;
+    for (const api of apis) await api.addUser('owner');
+    const [here, there] = [await apis[0].signIn('owner'), await apis[1].signIn('owner')] as const;
+    const empty = (await there.send('GET', '/api/blueprint?listings=yes')).json;
+
+    const category = {
+      key: 'engine',
+      label: 'Engine',
+      parent: null,
+      icon: '',
+      colour: '',
+      text: '',
+      formerKeys: ['motor'],
+    };
+    await here.send('PUT', '/api/site', { name: 'Guide', tagline: 'x', locale: 'pt-PT', zone: 'Europe/Lisbon' });
+    const set = await here.send('POST', '/api/category-sets', {
+      slug: 'services',
+      label: 'Services',
+      categories: [category],
+    });
+    for (const [one, many, slug] of [
+      ['Harbour', 'Harbours', 'harbours'],
+      ['Yard', 'Yards', 'yards'],
+    ] as const) {
+      const fields =
+        slug === 'yards'
+          ? [
+              field('services', 'categories', { settings: { set: set.json.result.id } }),
+              field('lift', 'decimal', { unique: true }),
+            ]
+          : [];
+      await here.send('POST', '/api/kinds', { one, many, slug, startStatus: 'live', parts: ['body'], fields });
+    }
+    const end = (kindId: number, label: string): object => ({ kindId, label, many: true });
+    await here.send('POST', '/api/links', { a: end(2, 'Serves'), b: end(1, 'Served by'), hasNotes: true });
+    const harbour = await here.send('POST', '/api/kinds/1/listings', { title: 'Haven', body: '<p>Deep</p>' });
+    const serves = [{ id: harbour.json.result.id, note: 'Tuesdays' }];
+    await here.send('POST', '/api/kinds/2/listings', {
+      title: 'Tidewell',
+      values: { services: ['engine'], lift: '2,5', serves },
+    });
+
+    const { json: blueprint } = await here.send('GET', '/api/blueprint?listings=yes');
+    const plan = await there.send('POST', '/api/blueprint/plan', blueprint);
+    expect(plan.json).toEqual({
+      adds: [
+        'the category set Services',
+        'the kind Harbours',
+        'the kind Yards',
+        'the link between yards and harbours',
+        '2 listings',
+      ],
+      changes: ['the settings of the site'],
+      lacks: [],
+    });
+    const applied = await there.send('POST', '/api/blueprint', blueprint);
+    expect(applied.status).withContext(JSON.stringify(applied.json)).toBe(200);
+    expect((await there.send('GET', '/api/blueprint?listings=yes')).json).toEqual(blueprint);
+    const again = await there.send('POST', '/api/blueprint/plan', { ...blueprint, listings: undefined });
+    expect(again.json).toEqual({ adds: [], changes: [], lacks: [] });
+    await there.send('POST', `/api/changes/${applied.json.changeId}/undo`);
+    expect((await there.send('GET', '/api/blueprint?listings=yes')).json).toEqual(empty);
+
+    const bad = { ...blueprint, kinds: [{ ...blueprint.kinds[0], fields: [field('x', 'group')] }, blueprint.kinds[1]] };
+    expect((await there.send('POST', '/api/blueprint', bad)).status).toBe(422);
+    expect((await there.send('POST', '/api/blueprint', { ...blueprint, version: 9 })).status).toBe(400);
+    expect((await there.send('GET', '/api/blueprint?listings=yes')).json).toEqual(empty);
+    for (const api of apis) await api.stop();
+  });
+});

@@ -1,5 +1,6 @@
 import type { Route } from '../route.js';
 import type { Services } from '../services.js';
+import { blueprintRoutes } from './blueprints.js';
 import { categorySetRoutes } from './category-sets.js';
 import { changeRoutes } from './changes.js';
 import { fieldChangeRoutes } from './field-changes.js';
@@ -26,6 +27,7 @@ export function allRoutes(services: Services): Route[] {
     ...pictureRoutes(services),
     ...fileRoutes(services),
     ...importRoutes(services),
+    ...blueprintRoutes(services),
     ...changeRoutes(services),
     ...tokenRoutes(services),
   ];

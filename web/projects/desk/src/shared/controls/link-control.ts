@@ -5,7 +5,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { CatalogApi } from '@plindo/api';
 import type { LinkCandidate } from '@plindo/core/contract';
-import type { Field, LinkInput, LinkedListing } from '@plindo/core/structure';
+import type { Field, LinkInput, LinkedListing, Picture } from '@plindo/core/structure';
 import { Icon, PictureView } from '@plindo/listing-view';
 import type { Subscription } from 'rxjs';
 import { KindsStore } from '../kinds-store';
@@ -54,6 +54,11 @@ export class LinkControl {
     const has = (field: Field): boolean => field.settings.link === link && field.settings.side === side;
     return this.kinds.kinds()?.find(({ kind }) => kind.fields.some(has))?.kind.id;
   });
+
+  /** Its title stands beside it and says what it is. */
+  protected beside(picture: Picture): Picture {
+    return { ...picture, alt: '' };
+  }
 
   protected look(text: string): void {
     this.text.set(text);

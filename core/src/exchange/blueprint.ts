@@ -1,0 +1,224 @@
+import type { Connection, Listing, ListingContent } from '../listings/index.js';
+import type { SiteSettings } from '../page/index.js';
+import type { CategorySet, CategorySetDefinition, Field, Kind, KindDefinition, Link } from '../structure/index.js';
+import { withoutCategories, withoutLinks } from '../structure/index.js';
+
+export const BLUEPRINT_FORMAT = 'plindo-blueprint';
+export const BLUEPRINT_VERSION = 1;
+
+/**
+ * The structure of a site as one document, with or without its listings. Nothing in it depends on the numbers of a
+ * store: `set` and `link` in the settings of fields are positions in its lists, counted from 1; kinds and listings are
+ * named by their slugs.
+ */
+export interface Blueprint {
+  readonly format: typeof BLUEPRINT_FORMAT;
+  readonly version: typeof BLUEPRINT_VERSION;
+  readonly site: SiteSettings;
+  readonly categorySets: readonly CategorySetDefinition[];
+  readonly kinds: readonly KindDefinition[];
+  readonly links: readonly BlueprintLink[];
+  readonly listings?: readonly BlueprintListing[];
+}
+
+export interface BlueprintEnd {
+  /** Slug of the kind. */
+  readonly kind: string;
+  readonly field: string;
+  readonly many: boolean;
+}
+
+export interface BlueprintLink {
+  readonly a: BlueprintEnd;
+  readonly b: BlueprintEnd;
+  readonly hasNotes: boolean;
+  /** Present when listings are. */
+  readonly connections?: readonly BlueprintConnection[];
+}
+
+/** The slugs of the two listings, in the order in which they stand at each end. */
+export interface BlueprintConnection {
+  readonly a: string;
+  readonly b: string;
+  readonly note: string;
+  readonly aOrder: number;
+  readonly bOrder: number;
+}
+
+/** A listing without what a store gives it. */
+export interface BlueprintListing extends ListingContent {
+  /** Slug of its kind. */
+  readonly kind: string;
+}
+
+/** Everything that a blueprint is made from. */
+export interface BlueprintSource {
+  readonly site: SiteSettings;
+  readonly categorySets: readonly CategorySet[];
+  readonly kinds: readonly Kind[];
+  readonly links: readonly Link[];
+  /** Given when the listings go with it. */
+  readonly content?: { readonly listings: readonly Listing[]; readonly connections: readonly Connection[] };
+}
+
+export function blueprintOf({ site, categorySets, kinds, links, content }: BlueprintSource): Blueprint {
+  const slugOfKind = new Map(kinds.map(({ id, slug }) => [id, slug]));
+  const positions: FieldNumbers = {
+    set: (id) => categorySets.findIndex((set) => set.id === id) + 1,
+    link: (id) => links.findIndex((link) => link.id === id) + 1,
+  };
+  const slugs = new Map((content?.listings ?? []).map(({ id, slug }) => [id, slug]));
+  const end = ({ kindId, field, many }: Link['a']): BlueprintEnd => ({
+    kind: slugOfKind.get(kindId) ?? '',
+    field,
+    many,
+  });
+  return {
+    format: BLUEPRINT_FORMAT,
+    version: BLUEPRINT_VERSION,
+    site,
+    categorySets: categorySets.map(({ slug, label, categories }) => ({ slug, label, categories })),
+    kinds: kinds.map((kind) => withNumbers(definitionOf(kind), positions)),
+    links: links.map((link) => ({
+      a: end(link.a),
+      b: end(link.b),
+      hasNotes: link.hasNotes,
+      ...(content && { connections: connectionsOf(link, content.connections, slugs) }),
+    })),
+    ...(content && {
+      listings: content.listings.map((listing) => ({
+        kind: slugOfKind.get(listing.kindId) ?? '',
+        ...contentOf(listing),
+      })),
+    }),
+  };
+}
+
+function connectionsOf(
+  link: Link,
+  connections: readonly Connection[],
+  slugs: ReadonlyMap<number, string>,
+): BlueprintConnection[] {
+  return connections
+    .filter(({ linkId, a, b }) => linkId === link.id && slugs.has(a) && slugs.has(b))
+    .map(({ a, b, note, aOrder, bOrder }) => ({ a: slugs.get(a)!, b: slugs.get(b)!, note, aOrder, bOrder }))
+    .sort((x, y) => x.aOrder - y.aOrder || compare(`${x.a} ${x.b}`, `${y.a} ${y.b}`));
+}
+
+function compare(a: string, b: string): number {
+  return a < b ? -1 : a > b ? 1 : 0;
+}
+
+function definitionOf({ id: _, version: __, ...definition }: Kind): KindDefinition {
+  return withoutLinks(withoutCategories(definition));
+}
+
+function contentOf(listing: Listing): ListingContent {
+  const { id: _, kindId: __, version: ___, createdAt: ____, changedAt: _____, ...content } = listing;
+  return content;
+}
+
+/** Turns the numbers of category sets and links in fields into others. */
+export interface FieldNumbers {
+  readonly set: (number: number) => number;
+  readonly link: (number: number) => number;
+}
+
+/** A kind with the numbers in the settings of its fields turned into others. */
+export function withNumbers<Subject extends Pick<KindDefinition, 'fields'>>(
+  kind: Subject,
+  numbers: FieldNumbers,
+): Subject {
+  const turned = (field: Field): Field => {
+    const { set, link } = field.settings;
+    if (set === undefined && link === undefined) return field;
+    return {
+      ...field,
+      settings: {
+        ...field.settings,
+        ...(set !== undefined && { set: numbers.set(set) }),
+        ...(link !== undefined && { link: numbers.link(link) }),
+      },
+    };
+  };
+  return { ...kind, fields: kind.fields.map(turned) };
+}
+
+/** What applying a blueprint would do, in short sentences. */
+export interface BlueprintPlan {
+  readonly adds: readonly string[];
+  readonly changes: readonly string[];
+  /** What it names and neither holds nor finds here. */
+  readonly lacks: readonly string[];
+}
+
+/** Compares a blueprint with what is there; the numbers of listings are only told, never compared. */
+export function planBlueprint(
+  blueprint: Blueprint,
+  here: Blueprint,
+  hasPicture: (hash: string) => boolean,
+): BlueprintPlan {
+  const adds: string[] = [];
+  const changes: string[] = [];
+  const tell = (name: string, own: unknown, theirs: unknown): void => {
+    if (own === undefined) adds.push(name);
+    else if (JSON.stringify(own) !== JSON.stringify(theirs)) changes.push(name);
+  };
+  if (JSON.stringify(here.site) !== JSON.stringify(blueprint.site)) changes.push('the settings of the site');
+  for (const set of blueprint.categorySets) {
+    tell(
+      `the category set ${set.label}`,
+      here.categorySets.find(({ slug }) => slug === set.slug),
+      set,
+    );
+  }
+  for (const kind of blueprint.kinds) {
+    const own = here.kinds.find(({ slug }) => slug === kind.slug);
+    tell(`the kind ${kind.many}`, own, kind);
+    for (const field of own ? kind.fields : []) {
+      tell(
+        `${field.label} of ${kind.many}`,
+        own!.fields.find(({ key }) => key === field.key),
+        field,
+      );
+    }
+  }
+  for (const { a, b, ...link } of blueprint.links) {
+    const own = here.links.find((other) => sameEnds(other, { a, b }));
+    tell(`the link between ${a.kind} and ${b.kind}`, own && { a: own.a, b: own.b, hasNotes: own.hasNotes }, {
+      a,
+      b,
+      hasNotes: link.hasNotes,
+    });
+  }
+  const listings = blueprint.listings ?? [];
+  if (listings.length > 0) adds.push(listings.length === 1 ? 'one listing' : `${listings.length} listings`);
+  const pictures = new Set(listings.flatMap(({ picture, values }) => hashesIn([picture, values])));
+  const missing = [...pictures].filter((hash) => !hasPicture(hash)).length;
+  const lacks = missing === 0 ? [] : [missing === 1 ? 'one picture or file' : `${missing} pictures or files`];
+  return { adds, changes, lacks };
+}
+
+export function sameEnds(one: Pick<BlueprintLink, 'a' | 'b'>, other: Pick<BlueprintLink, 'a' | 'b'>): boolean {
+  const isSame = (x: BlueprintEnd, y: BlueprintEnd): boolean => x.kind === y.kind && x.field === y.field;
+  return isSame(one.a, other.a) && isSame(one.b, other.b);
+}
+
+/** The hashes of pictures and files anywhere in a value. */
+function hashesIn(value: unknown): string[] {
+  if (typeof value !== 'object' || value === null) return [];
+  const { hash } = value as { hash?: unknown };
+  return [...(typeof hash === 'string' ? [hash] : []), ...Object.values(value).flatMap(hashesIn)];
+}
+
+/** A value without the pictures and files that are not kept here. */
+export function withoutMissing(value: unknown, isKept: (hash: string) => boolean): unknown {
+  if (Array.isArray(value)) {
+    return value.map((one: unknown) => withoutMissing(one, isKept)).filter((one) => one !== undefined);
+  }
+  if (typeof value !== 'object' || value === null) return value;
+  const { hash } = value as { hash?: unknown };
+  if (typeof hash === 'string' && !isKept(hash)) return undefined;
+  const entries = Object.entries(value).map(([key, one]) => [key, withoutMissing(one, isKept)] as const);
+  return Object.fromEntries(entries.filter(([, one]) => one !== undefined));
+}

@@ -1,0 +1,81 @@
+import 'reflect-metadata';
+import { BLUEPRINT_FORMAT, BLUEPRINT_VERSION } from '@plindo/core/exchange';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsNumber,
+  IsObject,
+  IsOptional,
+  IsString,
+  MaxLength,
+  ValidateNested,
+} from 'class-validator';
+import { ListingDto, SiteDto } from './dtos.js';
+import { CategorySetDto, KindDto } from './structure-dtos.js';
+
+/** The document of a blueprint; docs/blueprint.schema.json is written from these classes. */
+
+const MOST_KINDS = 200;
+const MOST_LISTINGS = 200_000;
+
+export class BlueprintEndDto {
+  @IsString() @MaxLength(80) kind!: string;
+  @IsString() @MaxLength(60) field!: string;
+  @IsBoolean() many!: boolean;
+}
+
+export class BlueprintConnectionDto {
+  @IsString() @MaxLength(200) a!: string;
+  @IsString() @MaxLength(200) b!: string;
+  @IsString() @MaxLength(200) note!: string;
+  @IsNumber() aOrder!: number;
+  @IsNumber() bOrder!: number;
+}
+
+export class BlueprintLinkDto {
+  @ValidateNested() @Type(() => BlueprintEndDto) a!: BlueprintEndDto;
+  @ValidateNested() @Type(() => BlueprintEndDto) b!: BlueprintEndDto;
+  @IsBoolean() hasNotes!: boolean;
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_LISTINGS)
+  @ValidateNested({ each: true })
+  @Type(() => BlueprintConnectionDto)
+  connections?: BlueprintConnectionDto[];
+}
+
+export class BlueprintListingDto extends ListingDto {
+  @IsString() @MaxLength(80) kind!: string;
+  @IsOptional() @IsObject() aside?: Record<string, unknown>;
+}
+
+export class BlueprintDto {
+  @IsIn([BLUEPRINT_FORMAT]) format!: typeof BLUEPRINT_FORMAT;
+  @IsIn([BLUEPRINT_VERSION]) version!: typeof BLUEPRINT_VERSION;
+  @ValidateNested() @Type(() => SiteDto) site!: SiteDto;
+  @IsArray()
+  @ArrayMaxSize(MOST_KINDS)
+  @ValidateNested({ each: true })
+  @Type(() => CategorySetDto)
+  categorySets!: CategorySetDto[];
+  @IsArray() @ArrayMaxSize(MOST_KINDS) @ValidateNested({ each: true }) @Type(() => KindDto) kinds!: KindDto[];
+  @IsArray()
+  @ArrayMaxSize(MOST_KINDS)
+  @ValidateNested({ each: true })
+  @Type(() => BlueprintLinkDto)
+  links!: BlueprintLinkDto[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_LISTINGS)
+  @ValidateNested({ each: true })
+  @Type(() => BlueprintListingDto)
+  listings?: BlueprintListingDto[];
+}
+
+export class BlueprintQueryDto {
+  /** "yes" for a blueprint with all listings and their connections. */
+  @IsOptional() @IsIn(['yes', 'no']) listings?: 'yes' | 'no';
+}
