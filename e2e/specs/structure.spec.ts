@@ -1,4 +1,5 @@
 import { Buffer } from 'node:buffer';
+import { readFile } from 'node:fs/promises';
 import type { Browser, Page } from 'playwright-core';
 import sharp from 'sharp';
 import { accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
@@ -246,4 +247,32 @@ describe('A kind made by hand', () => {
     await page.getByRole('heading', { name: 'Yachts 2' }).waitFor();
     expect(page.complaints).toEqual([]);
   }, 60_000);
+
+  it('goes to an empty site as a blueprint, which comes back equal', async () => {
+    await page.goto(`${server.address}/desk/shape/blueprint`);
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save it with all listings' }).click();
+    const text = (await readFile((await (await download).path())!)).toString();
+    const other = await TestServer.start();
+    const there = await openPage(browser);
+    await new Desk(there, other).makeOwner();
+    await there.goto(`${other.address}/desk/shape/blueprint`);
+    await there
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'bad.json', mimeType: 'application/json', buffer: Buffer.from('{') });
+    await there.getByText('bad.json is not a JSON document').waitFor();
+    await there
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'mine.json', mimeType: 'application/json', buffer: Buffer.from(text) });
+    await there.getByText('the kind Yachts', { exact: true }).waitFor();
+    await there.getByText('which will be left out').waitFor();
+    await there.getByRole('button', { name: 'Apply mine.json' }).click();
+    await there.getByText('Applied mine.json').waitFor();
+    const structure = async (from: Page, address: string): Promise<unknown> =>
+      (await from.request.get(`${address}/api/blueprint`)).json();
+    expect(await structure(there, other.address)).toEqual(await structure(page, server.address));
+    expect(await accessibilityFaults(there)).toEqual([]);
+    expect(there.complaints).toEqual([]);
+    await other.stop();
+  }, 90_000);
 });

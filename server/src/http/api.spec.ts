@@ -56,6 +56,15 @@ describe('The API', () => {
     expect(documented.match(/^\| `/gm)?.length).toBe(codes.length);
   });
 
+  it('publishes the JSON Schema of blueprints, which docs/blueprint.schema.json repeats', async () => {
+    const { json: schema } = await api.anyone.send('GET', '/api/blueprint.schema.json');
+    const documented = readFileSync(new URL('../../../../docs/blueprint.schema.json', import.meta.url), 'utf8');
+    expect(schema).toEqual(JSON.parse(documented));
+    expect(Object.keys(schema.$defs)).toEqual(
+      jasmine.arrayContaining(['BlueprintDto', 'KindDto', 'FieldDto', 'CategoryDto']),
+    );
+  });
+
   it('answers bad requests with problem details that name every property', async () => {
     const bad = await owner.send('POST', '/api/kinds', { ...BERTHS, pageSize: 'many', flavour: 'salt' });
     expect(bad.status).toBe(400);

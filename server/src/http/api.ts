@@ -3,6 +3,7 @@ import type { Request, RequestHandler, Response } from 'express';
 import multer from 'multer';
 import { LARGEST_PICTURE_IN_BYTES } from '../services/pictures.js';
 import { Refusal } from '../services/refusal.js';
+import { blueprintSchema } from './blueprint-schema.js';
 import { openApiDocument } from './openapi.js';
 import { isAllowed } from './permissions.js';
 import type { Call, Route } from './route.js';
@@ -25,6 +26,8 @@ export function apiRouter(services: Services): Router {
   const routes = allRoutes(services);
   const document = openApiDocument(routes);
   router.get('/openapi.json', (_request, response) => void response.json(document));
+  const schema = blueprintSchema(routes);
+  router.get('/blueprint.schema.json', (_request, response) => void response.json(schema));
   for (const route of routes) mount(router, route);
   router.use(() => {
     throw Refusal.of('request.not-found');

@@ -11,6 +11,7 @@ import type {
   ListingsWindow,
   TypeChangePlan,
 } from '@plindo/core/contract';
+import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
 import type {
   CategorySet,
@@ -146,6 +147,18 @@ export class CatalogApi {
 
   candidates(kindId: number, field: string, text: string): Observable<LinkCandidate[]> {
     return this.http.get<LinkCandidate[]>(`/api/kinds/${kindId}/candidates`, { params: { field, q: text } });
+  }
+
+  blueprint(withListings: boolean): Observable<Blueprint> {
+    return this.http.get<Blueprint>('/api/blueprint', { params: { listings: withListings ? 'yes' : 'no' } });
+  }
+
+  planBlueprint(blueprint: unknown): Observable<BlueprintPlan> {
+    return this.http.post<BlueprintPlan>('/api/blueprint/plan', blueprint);
+  }
+
+  applyBlueprint(blueprint: unknown): Observable<Changed<BlueprintPlan>> {
+    return this.http.post<Changed<BlueprintPlan>>('/api/blueprint', blueprint);
   }
 
   changes(): Observable<ChangeSummary[]> {

@@ -31,6 +31,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./shape/categories/category-page')).CategoryPage,
       },
       {
+        path: 'shape/blueprint',
+        title: 'Blueprint',
+        loadComponent: async () => (await import('./shape/blueprint-page')).BlueprintPage,
+      },
+      {
         path: 'shape/:kindId',
         title: 'Shape',
         loadComponent: async () => (await import('./shape/kind/kind-page')).KindPage,
