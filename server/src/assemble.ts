@@ -3,6 +3,7 @@ import type { Services } from './http/services.js';
 import { Live } from './live/live.js';
 import { Pages } from './live/pages.js';
 import { Accounts } from './services/accounts.js';
+import { Batches } from './services/batches.js';
 import { Blueprints } from './services/blueprints.js';
 import { CategorySets } from './services/category-sets.js';
 import { Changes } from './services/changes.js';
@@ -36,6 +37,7 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     live,
     imports,
     accounts: new Accounts(store, clock),
+    batches: new Batches(live),
     blueprints: new Blueprints(store, live),
     categorySets: new CategorySets(live),
     changes: new Changes(store, live),

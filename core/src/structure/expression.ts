@@ -186,7 +186,19 @@ export function parseExpression(text: string, known: ReadonlySet<string>): Parse
   };
 }
 
+/** A function over a list that leaves out what is missing, and comes to nothing when nothing is left. */
+function overGiven(work: (values: unknown[]) => unknown): (...values: unknown[]) => unknown {
+  return (...values) => {
+    const given = values.flat().filter((value) => value !== null && value !== undefined);
+    return given.length === 0 ? null : work(given);
+  };
+}
+
 const OWN_FUNCTIONS: readonly (readonly [string, unknown])[] = [
+  ['min', overGiven((values) => math.min(values as number[]))],
+  ['max', overGiven((values) => math.max(values as number[]))],
+  ['mean', overGiven((values) => math.mean(values as number[]) as unknown)],
+  ['sum', overGiven((values) => math.sum(values as number[]) as unknown)],
   [
     COUNT,
     (...values: unknown[]): number => values.flat().filter((value) => value !== null && value !== undefined).length,

@@ -1,6 +1,7 @@
 import type { Live } from '../live/live.js';
 import type { Pages } from '../live/pages.js';
 import type { Accounts } from '../services/accounts.js';
+import type { Batches } from '../services/batches.js';
 import type { Blueprints } from '../services/blueprints.js';
 import type { CategorySets } from '../services/category-sets.js';
 import type { Changes } from '../services/changes.js';
@@ -17,6 +18,7 @@ import type { Site } from '../services/site.js';
 /** All that routes can call. */
 export interface Services {
   readonly accounts: Accounts;
+  readonly batches: Batches;
   readonly blueprints: Blueprints;
   readonly categorySets: CategorySets;
   readonly changes: Changes;

@@ -127,6 +127,44 @@ describe('The structure', () => {
     expect(page.json.slots.map(({ key }: { key: string }) => key)).toEqual(['sails']);
   });
 
+  it('changes many listings as one, all or none, and copies them', async () => {
+    const kind = await addKind([
+      field('size', 'decimal'),
+      field('sail', 'short-text', { unique: true }),
+      field('number', 'reference'),
+    ]);
+    const made: Listing[] = [];
+    for (const title of ['A', 'B', 'C']) made.push(await addListing(kind, title, { sail: title }));
+    const part = (at: number, values: Record<string, unknown>): object => ({
+      id: made[at]!.id,
+      version: 1,
+      input: { values },
+    });
+    const batch = (...parts: object[]): ReturnType<Sender['send']> =>
+      owner.send('POST', `/api/kinds/${kind.id}/batch`, { parts });
+    const before = await valuesOf(kind);
+    for (const [parts, message] of [
+      [[part(0, { size: '4' }), part(1, { size: 'big' })], 'B: size must be a number'],
+      [[part(0, { sail: 'X' }), part(1, { sail: 'x' })], 'is taken by “A”'],
+      [[part(0, { sail: 'C' })], 'is taken by “C”'],
+      [[{ ...part(0, {}), version: 7 }], 'was changed by somebody else'],
+    ] as const) {
+      const refused = await batch(...parts);
+      expect(refused.json.issues[0].message).toContain(message);
+      expect(await valuesOf(kind)).toEqual(before);
+    }
+    const done = await batch(part(0, { size: '4' }), part(2, { size: 2, sail: 'D' }));
+    expect((await listings(kind)).map(({ values }) => values['size'])).toEqual([4, undefined, 2]);
+    await owner.send('POST', `/api/changes/${done.json.changeId}/undo`);
+    expect(await valuesOf(kind)).toEqual(before);
+    await owner.send('POST', `/api/kinds/${kind.id}/duplicate`, { ids: [made[0]!.id, made[1]!.id] });
+    const copies = (await listings(kind)).filter(({ status }) => status === 'draft');
+    expect(copies.map(({ title, values, slug }) => [title, values['number'], slug])).toEqual([
+      ['A', '0004', 'a-2'],
+      ['B', '0005', 'b-2'],
+    ]);
+  });
+
   it('changes a type with a dry run, keeps aside what cannot be converted, and undoes it exactly', async () => {
     const kind = await addKind([field('size', 'short-text')]);
     await addListing(kind, 'A', { size: '12' });

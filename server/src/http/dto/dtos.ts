@@ -27,6 +27,7 @@ import { FieldDto } from './structure-dtos.js';
 
 const LONGEST_WORD = 300;
 const MOST_ROWS_A_BATCH = 1000;
+const MOST_IN_A_BATCH = 20_000;
 
 export class SignInDto {
   @IsString() @MaxLength(LONGEST_WORD) email!: string;
@@ -67,6 +68,31 @@ export class ListingDto {
 export class ListingUpdateDto extends ListingDto {
   /** The version that the editor has seen. */
   @IsInt() version!: number;
+}
+
+export class BatchPartDto {
+  @IsInt() id!: number;
+  @IsOptional() @IsInt() version?: number;
+  @ValidateNested() @Type(() => ListingDto) input!: ListingDto;
+}
+
+export class CategoryChangeDto {
+  @IsString() @MaxLength(60) field!: string;
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_ROWS_A_BATCH) add!: string[];
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_ROWS_A_BATCH) remove!: string[];
+}
+
+export class BatchDto {
+  @IsArray()
+  @ArrayMaxSize(MOST_IN_A_BATCH)
+  @ValidateNested({ each: true })
+  @Type(() => BatchPartDto)
+  parts!: BatchPartDto[];
+  @IsOptional() @ValidateNested() @Type(() => CategoryChangeDto) categories?: CategoryChangeDto;
+}
+
+export class DuplicateDto {
+  @IsInt({ each: true }) @IsArray() @ArrayMaxSize(MOST_IN_A_BATCH) ids!: number[];
 }
 
 export class ListingsQueryDto {

@@ -1,12 +1,34 @@
-import { ListingDto, ListingUpdateDto, ListingsQueryDto } from '../dto/dtos.js';
+import { BatchDto, DuplicateDto, ListingDto, ListingUpdateDto, ListingsQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
 const LISTINGS_A_WINDOW = 100;
 
-export function listingRoutes({ listings }: Services): Route[] {
+export function listingRoutes({ listings, batches }: Services): Route[] {
   return [
+    route({
+      method: 'post',
+      path: '/kinds/:id/batch',
+      permission: 'change listings',
+      summary: 'Change many listings of a kind as one: all of them or none.',
+      body: BatchDto,
+      largestBody: '32mb',
+      answers: 'Changed<{ listings: number }>',
+      handle(call) {
+        const parts = call.body.parts.map(({ version = null, ...part }) => ({ ...part, version }));
+        return batches.change(signedIn(call), call.id(), parts, call.body.categories ?? null);
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/kinds/:id/duplicate',
+      permission: 'change listings',
+      summary: 'Copy listings as drafts.',
+      body: DuplicateDto,
+      answers: 'Changed<{ listings: number }>',
+      handle: (call) => batches.duplicate(signedIn(call), call.id(), call.body.ids),
+    }),
     route({
       method: 'get',
       path: '/kinds/:id/listings',
