@@ -35,6 +35,12 @@ export interface ListingsAsk {
   readonly limit: number;
 }
 
+/** A change of many listings: each by its own input, all by the same categories. */
+export interface BatchAsk {
+  readonly parts: readonly { readonly id: number; readonly version?: number; readonly input: ListingInput }[];
+  readonly categories?: { readonly field: string; readonly add: readonly string[]; readonly remove: readonly string[] };
+}
+
 /** How many each end of a link may hold, and whether its connections have notes. */
 export interface LinkLimits {
   readonly aMany: boolean;
@@ -78,6 +84,14 @@ export class CatalogApi {
 
   changeListing({ id, version }: Pick<Listing, 'id' | 'version'>, input: ListingInput): Observable<Changed<Listing>> {
     return this.http.patch<Changed<Listing>>(`/api/listings/${id}`, { ...input, version });
+  }
+
+  batch(kindId: number, ask: BatchAsk): Observable<Changed<{ listings: number }>> {
+    return this.http.post<Changed<{ listings: number }>>(`/api/kinds/${kindId}/batch`, ask);
+  }
+
+  duplicate(kindId: number, ids: readonly number[]): Observable<Changed<{ listings: number }>> {
+    return this.http.post<Changed<{ listings: number }>>(`/api/kinds/${kindId}/duplicate`, { ids });
   }
 
   addPicture(file: File): Observable<Omit<Picture, 'alt'>> {

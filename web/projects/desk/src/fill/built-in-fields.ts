@@ -48,19 +48,17 @@ export const STATUS: TableColumn = {
   inputFor: (status) => ({ status: status ?? 'draft' }),
 };
 
-/** The columns of a kind's own fields. */
+/** The columns of a kind's own fields, shown or not. */
 export function fieldColumns(kind: Kind): TableColumn[] {
-  return kind.fields
-    .filter((field) => field.inTable)
-    .map((field) => {
-      const type = fieldType(field.type);
-      return {
-        field,
-        sort: columnOf(field) ? (`field:${field.key}` as const) : null,
-        widthPx: type.control === 'number' || type.control === 'yes-no' ? 130 : 190,
-        editable: type.short && field.editInTable,
-        valueOf: (listing: Listing) => listing.values[field.key],
-        inputFor: (value: unknown) => ({ values: { [field.key]: value } }),
-      };
-    });
+  return kind.fields.map((field) => {
+    const type = fieldType(field.type);
+    return {
+      field,
+      sort: columnOf(field) ? (`field:${field.key}` as const) : null,
+      widthPx: type.control === 'number' || type.control === 'yes-no' ? 130 : 190,
+      editable: type.short && field.editInTable,
+      valueOf: (listing: Listing) => listing.values[field.key],
+      inputFor: (value: unknown) => ({ values: { [field.key]: value } }),
+    };
+  });
 }

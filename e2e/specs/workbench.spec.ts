@@ -1,0 +1,113 @@
+import type { Browser, Page } from 'playwright-core';
+import { accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
+import { DEMO_OWNER, Desk } from '../harness/desk.js';
+import { TestServer } from '../harness/server.js';
+
+describe('The workbench', () => {
+  let server: TestServer;
+  let browser: Browser;
+  let page: Page & { complaints: string[] };
+  let desk: Desk;
+
+  beforeAll(async () => {
+    server = await TestServer.startDemo();
+    browser = await openBrowser();
+    page = await openPage(browser);
+    page.on('dialog', (dialog) => void dialog.accept());
+    desk = new Desk(page, server);
+    await desk.signIn(DEMO_OWNER);
+  }, 120_000);
+
+  afterAll(async () => {
+    await browser.close();
+    await server.stop();
+  });
+
+  const cell = (title: string, column: string) =>
+    page
+      .getByRole('row')
+      .filter({ has: page.getByRole('button', { name: title, exact: true }) })
+      .getByRole('button', { name: new RegExp(`^${column}: `) });
+
+  /** Pastes a text as the clipboard of a spreadsheet has it, where the focus is. */
+  const paste = (text: string): Promise<void> =>
+    page.evaluate((block) => {
+      const data = new DataTransfer();
+      data.setData('text/plain', block);
+      const event = new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true });
+      document.activeElement?.dispatchEvent(event);
+    }, text);
+
+  it('is walked by the arrow keys, and takes a block after showing which cells are refused', async () => {
+    await desk.openTable('Berths');
+    await desk.find('Kessel Light, berth 1');
+    await cell('Kessel Light, berth 10', 'Price a night').waitFor();
+    await page.getByRole('button', { name: 'Kessel Light, berth 1', exact: true }).focus();
+    for (const key of ['ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
+    expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toMatch(/^Price a night: /);
+    await paste('11.50\t12\ndear\t13 m');
+    const dialog = page.getByRole('dialog');
+    await dialog.getByText('3 cells change.').waitFor();
+    await dialog.getByRole('row', { name: /Kessel Light, berth 10 Price a night .*“dear” is not one/ }).waitFor();
+    await dialog.getByRole('button', { name: 'Change 3 cells' }).click();
+    await page.getByText('Pasted 3 cells').waitFor();
+    await cell('Kessel Light, berth 1', 'Price a night').filter({ hasText: '€11.50' }).waitFor();
+    await cell('Kessel Light, berth 10', 'Greatest length').filter({ hasText: '13 m' }).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Undone', { exact: true }).waitFor();
+    await cell('Kessel Light, berth 1', 'Price a night').filter({ hasNotText: '€11.50' }).waitFor();
+  }, 60_000);
+
+  it('acts on many listings at once, as one change', async () => {
+    await desk.openTable('Boatyards');
+    await page.getByLabel('Choose Brackwater Boatworks').check();
+    await page.getByLabel('Choose Brackwater Yard').click({ modifiers: ['Shift'] });
+    await page.getByText('3 chosen').waitFor();
+    await page.getByRole('button', { name: 'Categories' }).click();
+    await page.getByRole('menuitem', { name: 'Add Covers' }).click();
+    await page.getByText('Added Covers to 3 listings').waitFor();
+    await cell('Brackwater Slip', 'Services').filter({ hasText: 'Covers' }).waitFor();
+    await page.getByLabel('Choose all').click();
+    await page.getByText('30 chosen').waitFor();
+    await page.getByRole('button', { name: 'Set a field' }).click();
+    await page.getByRole('menuitem', { name: 'Our rating' }).click();
+    await page.getByRole('textbox', { name: 'Our rating' }).fill('9');
+    await page.keyboard.press('Enter');
+    await page.getByText('from 0 to 5 in halves').waitFor();
+    await page.getByRole('textbox', { name: 'Our rating' }).fill('3.5');
+    await page.keyboard.press('Enter');
+    await page.getByText('Set Our rating of 30 listings').waitFor();
+    await cell('Brackwater Slip', 'Our rating').filter({ hasText: '3.5 of 5' }).waitFor();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByText('Undone', { exact: true }).waitFor();
+    await page.getByLabel('Choose Brackwater Slip').check();
+    await page.getByRole('button', { name: 'Duplicate' }).click();
+    await page.getByText('Duplicated 1 listings as drafts').waitFor();
+    await page.getByText('31 listings').waitFor();
+  }, 90_000);
+
+  it('shows the columns that are chosen, in their order, and keeps them as a named view', async () => {
+    await desk.openTable('Courses');
+    const headers = async (): Promise<string[]> =>
+      (await page.getByRole('columnheader').allInnerTexts()).map((text) => text.trim()).filter((text) => text !== '');
+    await page.getByRole('button', { name: 'Columns' }).click();
+    await page.getByRole('checkbox', { name: 'Hand order' }).uncheck();
+    await page.getByRole('checkbox', { name: 'First meeting' }).check();
+    await page.getByRole('button', { name: 'Move Level left' }).click();
+    const shown = await headers();
+    expect(shown).toContain('First meeting');
+    expect(shown).not.toContain('Hand order');
+    await page.getByLabel('Name of the view').fill('For the season');
+    await page.getByRole('button', { name: 'Keep this view' }).click();
+    expect(await accessibilityFaults(page)).toEqual([]);
+    await page.getByRole('checkbox', { name: 'First meeting' }).uncheck();
+    await page.reload();
+    await page.getByRole('gridcell').first().waitFor();
+    expect(await headers()).not.toContain('First meeting');
+    await page.getByRole('button', { name: 'Columns' }).click();
+    await page.getByRole('button', { name: 'For the season', exact: true }).click();
+    await page.getByRole('columnheader', { name: 'First meeting' }).waitFor();
+    expect(await headers()).toEqual(shown);
+    expect(page.complaints).toEqual([]);
+  }, 60_000);
+});

@@ -1,0 +1,161 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatMenuModule } from '@angular/material/menu';
+import type { BatchAsk } from '@plindo/api';
+import { CatalogApi } from '@plindo/api';
+import type { Changed } from '@plindo/core/contract';
+import type { ListingInput } from '@plindo/core/listings';
+import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
+import type { Field, Kind, ReadContext } from '@plindo/core/structure';
+import { fieldType } from '@plindo/core/structure';
+import type { Observable } from 'rxjs';
+import { Notices } from '../shared/notices';
+import { CellEditor } from './cell-editor';
+
+/** What can be done with the chosen listings, each act one change that can be undone. */
+@Component({
+  selector: 'pl-bulk-bar',
+  imports: [CellEditor, MatButtonModule, MatMenuModule],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="bar" role="toolbar" aria-label="Acts on the chosen listings">
+      <strong role="status">{{ ids().length }} chosen</strong>
+      <button matButton [matMenuTriggerFor]="status">Set status</button>
+      <mat-menu #status="matMenu">
+        @for (one of statuses; track one) {
+          <button
+            mat-menu-item
+            (click)="change({ status: one }, 'Set ' + ids().length + ' listings to ' + labels[one])"
+          >
+            {{ labels[one] }}
+          </button>
+        }
+      </mat-menu>
+      <button matButton (click)="change({ featured: true }, 'Featured ' + ids().length + ' listings')">Feature</button>
+      <button matButton (click)="change({ featured: false }, 'No longer featured: ' + ids().length + ' listings')">
+        Don’t feature
+      </button>
+      <button matButton [matMenuTriggerFor]="fields">Set a field</button>
+      <mat-menu #fields="matMenu">
+        @for (field of editable(); track field.key) {
+          <button mat-menu-item (click)="field$.set(field)">{{ field.label }}</button>
+        }
+      </mat-menu>
+      @if (categoryFields().length) {
+        <button matButton [matMenuTriggerFor]="categories">Categories</button>
+        <mat-menu #categories="matMenu">
+          @for (field of categoryFields(); track field.key) {
+            @for (choice of field.settings.choices; track choice.key) {
+              <button mat-menu-item (click)="addCategory(field, choice.key, choice.label)">
+                Add {{ choice.label }}
+              </button>
+              <button mat-menu-item (click)="removeCategory(field, choice.key, choice.label)">
+                Remove {{ choice.label }}
+              </button>
+            }
+          }
+        </mat-menu>
+      }
+      <button matButton (click)="duplicate()">Duplicate</button>
+      <button matButton (click)="change({ status: 'binned' }, 'Put ' + ids().length + ' listings into the bin')">
+        Bin
+      </button>
+      <button matButton (click)="cleared.emit()">Choose none</button>
+    </div>
+    @if (field$(); as field) {
+      <div class="field">
+        <span>{{ field.label }} of {{ ids().length }} listings becomes</span>
+        <pl-cell-editor
+          [field]="field"
+          [value]="undefined"
+          [context]="context()"
+          (kept)="setField(field, $event.value)"
+          (dropped)="field$.set(null)"
+        />
+      </div>
+    }
+  `,
+  styles: `
+    .bar {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.25rem 0.5rem;
+      align-items: center;
+      padding: 0.25rem 1rem;
+      border-block-end: 1px solid var(--pl-line);
+      background: var(--pl-teal-wash);
+    }
+    .field {
+      display: flex;
+      gap: 0.75rem;
+      align-items: center;
+      padding: 0.5rem 1rem;
+      border-block-end: 1px solid var(--pl-line);
+    }
+    .field pl-cell-editor {
+      inline-size: 16rem;
+    }
+  `,
+})
+export class BulkBar {
+  readonly kind = input.required<Kind>();
+  readonly ids = input.required<readonly number[]>();
+  readonly context = input.required<ReadContext>();
+  readonly done = output();
+  readonly cleared = output();
+
+  private readonly api = inject(CatalogApi);
+  private readonly notices = inject(Notices);
+  protected readonly statuses = STATUSES;
+  protected readonly labels = STATUS_LABELS;
+  protected readonly field$ = signal<Field | null>(null);
+  protected readonly editable = computed(() =>
+    this.kind().fields.filter(
+      (field) => fieldType(field.type).short && field.editInTable && !field.unique && field.type !== 'reference',
+    ),
+  );
+  protected readonly categoryFields = computed(() => this.kind().fields.filter(({ type }) => type === 'categories'));
+
+  protected change(input: ListingInput, sentence: string): void {
+    this.run(this.api.batch(this.kind().id, { parts: this.partsWith(input) }), sentence);
+  }
+
+  protected setField(field: Field, value: unknown): void {
+    this.field$.set(null);
+    this.change({ values: { [field.key]: value } }, `Set ${field.label} of ${this.ids().length} listings`);
+  }
+
+  protected addCategory({ key }: Field, category: string, label: string): void {
+    const categories = { field: key, add: [category], remove: [] };
+    this.run(
+      this.api.batch(this.kind().id, { parts: this.partsWith({}), categories }),
+      `Added ${label} to ${this.ids().length} listings`,
+    );
+  }
+
+  protected removeCategory({ key }: Field, category: string, label: string): void {
+    const categories = { field: key, add: [], remove: [category] };
+    this.run(
+      this.api.batch(this.kind().id, { parts: this.partsWith({}), categories }),
+      `Removed ${label} from ${this.ids().length} listings`,
+    );
+  }
+
+  protected duplicate(): void {
+    this.run(this.api.duplicate(this.kind().id, this.ids()), `Duplicated ${this.ids().length} listings as drafts`);
+  }
+
+  private partsWith(input: ListingInput): BatchAsk['parts'] {
+    return this.ids().map((id) => ({ id, input }));
+  }
+
+  private run(sent: Observable<Changed<unknown>>, sentence: string): void {
+    sent.subscribe({
+      next: ({ changeId }) => {
+        this.done.emit();
+        this.notices.changed(sentence, changeId, () => this.done.emit());
+      },
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+}
