@@ -41,18 +41,18 @@ describe('The workbench', () => {
   it('is walked by the arrow keys, and takes a block after showing which cells are refused', async () => {
     await desk.openTable('Berths');
     await desk.find('Kessel Light, berth 1');
-    await cell('Kessel Light, berth 10', 'Price a night').waitFor();
+    await cell('Kessel Light, berth 6', 'Price a night').waitFor();
     await page.getByRole('button', { name: 'Kessel Light, berth 1', exact: true }).focus();
     for (const key of ['ArrowRight', 'ArrowRight', 'ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
     expect(await page.evaluate(() => document.activeElement?.getAttribute('aria-label'))).toMatch(/^Price a night: /);
     await paste('11.50\t12\ndear\t13 m');
     const dialog = page.getByRole('dialog');
     await dialog.getByText('3 cells change.').waitFor();
-    await dialog.getByRole('row', { name: /Kessel Light, berth 10 Price a night .*“dear” is not one/ }).waitFor();
+    await dialog.getByRole('row', { name: /Kessel Light, berth 6 Price a night .*“dear” is not one/ }).waitFor();
     await dialog.getByRole('button', { name: 'Change 3 cells' }).click();
     await page.getByText('Pasted 3 cells').waitFor();
     await cell('Kessel Light, berth 1', 'Price a night').filter({ hasText: '€11.50' }).waitFor();
-    await cell('Kessel Light, berth 10', 'Greatest length').filter({ hasText: '13 m' }).waitFor();
+    await cell('Kessel Light, berth 6', 'Greatest length').filter({ hasText: '13 m' }).waitFor();
     await page.getByRole('button', { name: 'Undo' }).click();
     await page.getByText('Undone', { exact: true }).waitFor();
     await cell('Kessel Light, berth 1', 'Price a night').filter({ hasNotText: '€11.50' }).waitFor();
