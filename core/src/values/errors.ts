@@ -28,6 +28,7 @@ export const ERROR_CATALOGUE = {
   'value.not-rows': '{label} must be {wanted}; “{found}” is not.',
   'value.too-few': '{label} has {found} entries; it needs at least {least}.',
   'value.too-many': '{label} has {found} entries; at most {greatest} fit.',
+  'value.unknown-part': '{label} has no field “{found}” inside.',
   'value.computed': '{label} is worked out from other fields and cannot be given.',
   'value.taken': '{label} must be different in every listing; “{found}” is taken by “{title}”.',
   'value.not-yes-no': '{label} must be yes or no; “{found}” is neither.',

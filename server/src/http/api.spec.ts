@@ -132,6 +132,19 @@ describe('The API', () => {
     expect((await owner.send('GET', `/api/kinds/${kindId}/preview`)).json.total).toBe(1);
   });
 
+  it('undoes several changes of one listing, last first, and refuses one in between', async () => {
+    const { id } = await add({ title: 'Quay' });
+    const change = async (version: number, input: object): Promise<number> =>
+      (await owner.send('PATCH', `/api/listings/${id}`, { version, ...input })).json.changeId;
+    const undo = async (changeId: number): Promise<number> =>
+      (await owner.send('POST', `/api/changes/${changeId}/undo`)).status;
+    const titled = await change(1, { title: 'Pier' });
+    const featured = await change(2, { featured: true });
+    expect(await undo(titled)).toBe(409);
+    expect([await undo(featured), await undo(titled)]).toEqual([200, 200]);
+    expect((await owner.send('GET', `/api/listings/${id}`)).json.title).toBe('Quay');
+  });
+
   it('undoes any change, and the undoing too', async () => {
     const listing = await add({ title: 'Quay' });
     const { json: changed } = await owner.send('PATCH', `/api/listings/${listing.id}`, { version: 1, title: 'Pier' });

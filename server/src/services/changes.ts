@@ -1,4 +1,5 @@
 import type { Changed, ChangeSummary, User } from '@plindo/core/contract';
+import { BLANK_CONTENT } from '@plindo/core/listings';
 import { linksOfKind } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import type { ChangeEntry, Store, Unit } from '../store/index.js';
@@ -66,10 +67,28 @@ function current(unit: Unit, { entity, id }: ChangeEntry): Promise<ChangeEntry['
   return entity === 'listing' ? unit.listing(id) : unit.kind(id);
 }
 
-/** Whether a record is as a change left it: by its version, or, where it has none, by its content. */
+/**
+ * Whether a record is as a change left it. Its version and the moment of its last change don't count: undoing a later
+ * change moves them on, and leads back to the same content all the same.
+ */
 function isSame(now: ChangeEntry['after'], then: ChangeEntry['after']): boolean {
-  if (now && then && 'version' in now && 'version' in then) return now.version === then.version;
-  return JSON.stringify(now) === JSON.stringify(then);
+  return contentText(now) === contentText(then);
+}
+
+function contentText(record: ChangeEntry['after']): string {
+  if (record === null) return '';
+  // What was written before a part existed has none of it.
+  const complete = 'title' in record ? { ...BLANK_CONTENT, ...record } : record;
+  const { version: _, changedAt: __, ...content } = complete as { version?: unknown; changedAt?: unknown };
+  return JSON.stringify(inKeyOrder(content));
+}
+
+/** The same value with the properties of all objects in one order. */
+function inKeyOrder(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(inKeyOrder);
+  if (typeof value !== 'object' || value === null) return value;
+  const entries = Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1));
+  return Object.fromEntries(entries.map(([key, one]) => [key, inKeyOrder(one)]));
 }
 
 /** Connections go before their listing, each in the log, so that undoing the undoing brings them back. */

@@ -316,7 +316,7 @@ describe('Groups and rows', () => {
     expect(read('rows', [{ what: 'A' }, { what: '' }])).toEqual([{ what: 'A' }]);
     expect(read('rows', [{ what: '' }])).toBeNull();
     expect(read('rows', [{ what: 'A' }], { ...OWN_SETTINGS.rows, fewest: 2 })).toContain('needs at least 2');
-    expect(read('group', { what: 'A', colour: 'red' })).toContain('no field “colour”');
+    expect(read('group', { what: 'A', colour: 'red' })).toContain('no field “colour” inside');
     expect(read('group', 'x')).toContain('must be a set of values');
   });
 });

@@ -52,7 +52,7 @@ export function readEntry(
   const entry: Record<string, unknown> = {};
   for (const key of Object.keys(input)) {
     if (fields.some((field) => field.key === key)) continue;
-    issues.push(issue('listing.unknown-field', { found: key }, { field: `${place.path}.${key}` }));
+    issues.push(issue('value.unknown-part', { label: place.label, found: key }, { field: `${place.path}.${key}` }));
   }
   for (const field of fields) {
     const path = `${place.path}.${field.key}`;
