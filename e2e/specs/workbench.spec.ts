@@ -110,4 +110,20 @@ describe('The workbench', () => {
     expect(await headers()).toEqual(shown);
     expect(page.complaints).toEqual([]);
   }, 60_000);
+
+  it('tells the history of a listing field by field, and restores a state of it', async () => {
+    await page.goto(`${server.address}/desk/fill/1/2`);
+    await page.getByRole('heading', { name: 'Ostrey Quay', level: 1 }).waitFor();
+    await page.getByLabel('Working channel').fill('16');
+    await desk.save('Ostrey Quay');
+    await page.getByRole('heading', { name: 'History' }).click();
+    const changed = page.locator('pl-history-panel li').filter({ hasText: 'Working channel' });
+    await changed.locator('del').filter({ hasText: '11' }).first().waitFor();
+    await changed.locator('ins').filter({ hasText: '16' }).first().waitFor();
+    await page.getByRole('button', { name: 'Restore this state' }).last().click();
+    await page.getByText('Restored an earlier state of Ostrey Quay').waitFor();
+    expect(await page.getByLabel('Working channel').inputValue()).toBe('11');
+    expect(await accessibilityFaults(page)).toEqual([]);
+    expect(page.complaints).toEqual([]);
+  }, 60_000);
 });

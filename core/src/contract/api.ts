@@ -1,5 +1,5 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
-import type { Listing, Status, TypeChangeReport } from '../listings/index.js';
+import type { Difference, Listing, Status, TypeChangeReport } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
 import type { CategorySet, Field, Kind, KindSketch, Picture } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
@@ -104,6 +104,11 @@ export interface ChangeSummary {
   readonly who: string;
   readonly sentence: string;
   readonly undone: boolean;
+}
+
+/** One state of a listing in its history. */
+export interface Revision extends ChangeSummary {
+  readonly differences: readonly Difference[];
 }
 
 export interface TokenSummary {

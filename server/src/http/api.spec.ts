@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import type { Revision } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
 import type { Sender } from '../../testing/test-api.js';
@@ -143,6 +144,33 @@ describe('The API', () => {
     expect(await undo(titled)).toBe(409);
     expect([await undo(featured), await undo(titled)]).toEqual([200, 200]);
     expect((await owner.send('GET', `/api/listings/${id}`)).json.title).toBe('Quay');
+  });
+
+  it('tells the history of a listing field by field, and restores any state of it', async () => {
+    const { id } = await add({ title: 'Quay', values: { price: '12' } });
+    await owner.send('PATCH', `/api/listings/${id}`, { version: 1, values: { price: '13', type: 'Buoy' } });
+    await owner.send('PATCH', `/api/listings/${id}`, { version: 2, title: 'Pier' });
+    const { json: history } = await owner.send('GET', `/api/listings/${id}/history`);
+    expect(history.map(({ who, differences }: Revision) => [who, differences])).toEqual([
+      ['owner', [{ label: 'Title', before: 'Quay', after: 'Pier' }]],
+      [
+        'owner',
+        [
+          { label: 'Type', before: '', after: 'Buoy' },
+          { label: 'Price', before: '€12', after: '€13' },
+        ],
+      ],
+      jasmine.anything(),
+    ]);
+    const first = history[2].id as number;
+    const { json: restored } = await owner.send('POST', `/api/listings/${id}/restore`, { changeId: first });
+    expect([restored.result.title, restored.result.values]).toEqual([
+      'Quay',
+      { price: { minor: 1200, currency: 'EUR' } },
+    ]);
+    await owner.send('POST', `/api/changes/${restored.changeId}/undo`);
+    expect((await owner.send('GET', `/api/listings/${id}`)).json.title).toBe('Pier');
+    expect((await owner.send('POST', `/api/listings/${id}/restore`, { changeId: 9999 })).status).toBe(404);
   });
 
   it('undoes any change, and the undoing too', async () => {

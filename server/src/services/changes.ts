@@ -1,8 +1,9 @@
-import type { Changed, ChangeSummary, User } from '@plindo/core/contract';
-import { BLANK_CONTENT } from '@plindo/core/listings';
+import type { Changed, ChangeSummary, Revision, User } from '@plindo/core/contract';
+import type { Listing } from '@plindo/core/listings';
+import { BLANK_CONTENT, differencesOf } from '@plindo/core/listings';
 import { linksOfKind } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
-import type { ChangeEntry, Store, Unit } from '../store/index.js';
+import type { ChangeEntry, ChangeRecord, Store, Unit } from '../store/index.js';
 import { removeLink } from './links.js';
 import { Refusal } from './refusal.js';
 
@@ -14,15 +15,46 @@ export class Changes {
   ) {}
 
   async latest(limit: number): Promise<ChangeSummary[]> {
-    const [changes, users] = await Promise.all([this.store.changes(limit), this.store.accounts.users()]);
-    const names = new Map(users.map((user) => [user.id, user.name]));
-    return changes.map((change) => ({
+    const [changes, summary] = await Promise.all([this.store.changes(limit), this.summaries()]);
+    return changes.map(summary);
+  }
+
+  /** Every state of a listing: who made it when, and what was different. */
+  async history(listingId: number): Promise<Revision[]> {
+    const [history, summary] = await Promise.all([this.store.historyOf(listingId), this.summaries()]);
+    return history.flatMap(({ change, before, after }) => {
+      const kind = this.live.kind((after ?? before)?.kindId ?? 0);
+      if (!kind) return [];
+      return [{ ...summary(change), differences: differencesOf(before, after, kind, this.live.context()) }];
+    });
+  }
+
+  /** Puts a listing back to how a change left it, as a change of its own. */
+  async restore(user: User, listingId: number, changeId: number): Promise<Changed<Listing>> {
+    const found = (await this.store.historyOf(listingId)).find(({ change, after }) => change.id === changeId && after);
+    if (!found?.after) throw Refusal.of('request.not-found');
+    const wanted = found.after;
+    const sentence = `Restored an earlier state of ${wanted.title}`;
+    const done = await this.live.change({ userId: user.id, sentence }, async (unit) => {
+      const before = await unit.listing(listingId);
+      if (!before) throw Refusal.of('request.not-found');
+      const { id: _, kindId: __, version: ___, createdAt: ____, changedAt: _____, ...content } = wanted;
+      const taken = await unit.slugsOf(before.kindId);
+      const slug = content.slug !== before.slug && taken.has(content.slug) ? before.slug : content.slug;
+      return unit.updateListing(before, { ...BLANK_CONTENT, ...content, slug });
+    });
+    return { changeId: done.changeId, result: this.live.complete(done.result) };
+  }
+
+  private async summaries(): Promise<(change: ChangeRecord) => ChangeSummary> {
+    const names = new Map((await this.store.accounts.users()).map((user) => [user.id, user.name]));
+    return (change) => ({
       id: change.id,
       at: new Date(change.at).toISOString(),
       who: names.get(change.userId ?? 0) ?? 'Plindo',
       sentence: change.sentence,
       undone: change.undoneBy !== null,
-    }));
+    });
   }
 
   /**

@@ -32,6 +32,7 @@ export interface ChangeHead {
 }
 
 const ENTRIES_AT_ONCE = 500;
+const MOST_REVISIONS = 200;
 const LISTINGS_AT_ONCE = 5000;
 
 /** The truth: kinds, listings and their change log, accounts and pictures. */
@@ -151,6 +152,25 @@ export class Store {
   async changeById(id: number): Promise<ChangeRecord | null> {
     const row = await this.models.changes.findOne({ where: { id, state: 'done' }, raw: true });
     return row && changeOf(row);
+  }
+
+  /** What was done to a listing, latest first, each with its change. */
+  async historyOf(listing: number): Promise<{ change: ChangeRecord; before: Listing | null; after: Listing | null }[]> {
+    const rows = await this.models.entries.findAll({
+      where: { entity: 'listing', entityId: listing },
+      order: [['id', 'DESC']],
+      limit: MOST_REVISIONS,
+      raw: true,
+    });
+    const entries = rows.map((row) => row as unknown as Row);
+    const ids = entries.map((row) => Number(row['changeId']));
+    const changes = await this.models.changes.findAll({ where: { id: ids, state: 'done' }, raw: true });
+    const byId = new Map(changes.map((row) => [Number((row as unknown as Row)['id']), changeOf(row)]));
+    return entries.flatMap((row) => {
+      const change = byId.get(Number(row['changeId']));
+      const side = (name: string): Listing | null => (row[name] == null ? null : parsed<Listing>(row[name]));
+      return change ? [{ change, before: side('before'), after: side('after') }] : [];
+    });
   }
 
   async entriesOf(changeId: number): Promise<ChangeEntry[]> {

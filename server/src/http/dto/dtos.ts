@@ -91,6 +91,11 @@ export class BatchDto {
   @IsOptional() @ValidateNested() @Type(() => CategoryChangeDto) categories?: CategoryChangeDto;
 }
 
+export class RestoreDto {
+  /** The change that left the listing as it shall be again. */
+  @IsInt() changeId!: number;
+}
+
 export class DuplicateDto {
   @IsInt({ each: true }) @IsArray() @ArrayMaxSize(MOST_IN_A_BATCH) ids!: number[];
 }

@@ -1,11 +1,11 @@
-import { BatchDto, DuplicateDto, ListingDto, ListingUpdateDto, ListingsQueryDto } from '../dto/dtos.js';
+import { BatchDto, DuplicateDto, ListingDto, ListingUpdateDto, ListingsQueryDto, RestoreDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
 const LISTINGS_A_WINDOW = 100;
 
-export function listingRoutes({ listings, batches }: Services): Route[] {
+export function listingRoutes({ listings, batches, changes }: Services): Route[] {
   return [
     route({
       method: 'post',
@@ -64,6 +64,23 @@ export function listingRoutes({ listings, batches }: Services): Route[] {
       summary: 'One listing.',
       answers: 'Listing',
       handle: (call) => listings.one(call.id()),
+    }),
+    route({
+      method: 'get',
+      path: '/listings/:id/history',
+      permission: 'read listings',
+      summary: 'Every state of a listing: who made it when, and what was different.',
+      answers: 'Revision[]',
+      handle: (call) => changes.history(call.id()),
+    }),
+    route({
+      method: 'post',
+      path: '/listings/:id/restore',
+      permission: 'change listings',
+      summary: 'Put a listing back to how a change left it.',
+      body: RestoreDto,
+      answers: 'Changed<Listing>',
+      handle: (call) => changes.restore(signedIn(call), call.id(), call.body.changeId),
     }),
     route({
       method: 'patch',

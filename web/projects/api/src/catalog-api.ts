@@ -9,6 +9,7 @@ import type {
   LinkCandidate,
   LinkSketch,
   ListingsWindow,
+  Revision,
   TypeChangePlan,
 } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
@@ -76,6 +77,14 @@ export class CatalogApi {
 
   listing(id: number): Observable<Listing> {
     return this.http.get<Listing>(`/api/listings/${id}`);
+  }
+
+  history(listingId: number): Observable<Revision[]> {
+    return this.http.get<Revision[]>(`/api/listings/${listingId}/history`);
+  }
+
+  restoreListing(listingId: number, changeId: number): Observable<Changed<Listing>> {
+    return this.http.post<Changed<Listing>>(`/api/listings/${listingId}/restore`, { changeId });
   }
 
   addListing(kindId: number, input: ListingInput): Observable<Changed<Listing>> {

@@ -32,6 +32,7 @@ import { PictureControl } from '../shared/controls/picture-control';
 import type { Draft } from './form-draft';
 import { draftOf, inputOf, newDraft } from './form-draft';
 import { FormCompanion } from './form-companion';
+import { HistoryPanel } from './history-panel';
 import { Neighbours } from './neighbours';
 import { UnsavedWork } from './unsaved-work';
 
@@ -50,6 +51,7 @@ interface Section {
   imports: [
     FieldControl,
     FormCompanion,
+    HistoryPanel,
     Icon,
     MatButtonModule,
     MatCheckboxModule,
@@ -199,6 +201,11 @@ export class FormPage implements MayHoldWork {
   mayLeave(): boolean {
     this.keepUnsaved();
     return true;
+  }
+
+  protected showRestored(listing: Listing): void {
+    this.unsaved.forget(this.kindId(), this.listingId());
+    this.keep(listing, draftOf(listing));
   }
 
   protected dropUnsaved(): void {
