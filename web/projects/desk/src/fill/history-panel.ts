@@ -60,7 +60,11 @@ import { Reading } from '../shared/reading';
       padding-block: 0.625rem;
       border-block-end: 1px solid var(--pl-line);
     }
+    strong {
+      margin-inline-end: 0.5em;
+    }
     del {
+      margin-inline-end: 0.5em;
       color: var(--pl-quiet);
     }
     ins {

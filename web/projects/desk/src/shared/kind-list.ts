@@ -47,6 +47,7 @@ import { KindsStore } from './kinds-store';
     }
     a {
       display: flex;
+      align-items: center;
       justify-content: space-between;
       gap: 0.5rem;
       padding: 0.5rem 0.75rem;
@@ -81,6 +82,7 @@ import { KindsStore } from './kinds-store';
     @media (max-width: 52rem) {
       nav {
         grid-auto-flow: column;
+        align-items: center;
         justify-content: start;
         overflow-x: auto;
         padding-block: 0.5rem;
