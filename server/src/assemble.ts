@@ -4,18 +4,21 @@ import { Live } from './live/live.js';
 import { Pages } from './live/pages.js';
 import { Accounts } from './services/accounts.js';
 import { Batches } from './services/batches.js';
+import { Bin } from './services/bin.js';
 import { Blueprints } from './services/blueprints.js';
 import { CategorySets } from './services/category-sets.js';
 import { Changes } from './services/changes.js';
 import { Connections } from './services/connections.js';
 import { FieldChanges } from './services/field-changes.js';
 import { Files } from './services/files.js';
+import { HandOrders } from './services/hand-orders.js';
 import { Imports } from './services/imports.js';
 import { Kinds } from './services/kinds.js';
 import { Links } from './services/links.js';
 import { Listings } from './services/listings.js';
 import { Pictures } from './services/pictures.js';
 import { Site } from './services/site.js';
+import { TableViews } from './services/table-views.js';
 import { Store } from './store/index.js';
 
 export interface Assembly {
@@ -37,7 +40,10 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     live,
     imports,
     accounts: new Accounts(store, clock),
-    batches: new Batches(live),
+    batches: new Batches(live, connections),
+    bin: new Bin(live),
+    handOrders: new HandOrders(live),
+    tableViews: new TableViews(store, live),
     blueprints: new Blueprints(store, live),
     categorySets: new CategorySets(live),
     changes: new Changes(store, live),

@@ -35,10 +35,13 @@ export class Catalog {
   readonly handOrder: NumberColumn;
   readonly createdAt: NumberColumn;
   readonly changedAt: NumberColumn;
+  readonly binnedAt: NumberColumn;
   readonly text: TextIndex;
   readonly uniques = new UniqueValues();
   private computed: ComputedValues;
   private readonly columns = new Map<string, Column>();
+  /** By key of a field without a column, the rows that have a value of it. */
+  private readonly filled = new Map<string, Bitset>();
   private readonly slugs: string[] = [];
   private readonly rowsById = new Map<number, number>();
   private readonly rowsBySlug = new Map<string, number>();
@@ -61,6 +64,7 @@ export class Catalog {
     this.handOrder = new NumberColumn(this.capacity);
     this.createdAt = new NumberColumn(this.capacity);
     this.changedAt = new NumberColumn(this.capacity);
+    this.binnedAt = new NumberColumn(this.capacity);
     for (const field of kind.fields) this.addColumn(field);
     this.computed = new ComputedValues(kind.fields);
     this.text = new MiniSearchIndex([...new Set(kind.fields.map((field) => field.searchWeight))].filter((w) => w > 0));
@@ -68,6 +72,11 @@ export class Catalog {
 
   column(key: string): Column | undefined {
     return this.columns.get(key);
+  }
+
+  /** The rows that have a value of a field without a column; undefined for a field with one. */
+  filledRows(key: string): Bitset | undefined {
+    return this.filled.get(key);
   }
 
   rowOf(id: number): number | undefined {
@@ -115,6 +124,7 @@ export class Catalog {
     this.handOrder.put(row, listing.handOrder);
     this.createdAt.put(row, listing.createdAt);
     this.changedAt.put(row, listing.changedAt);
+    this.binnedAt.put(row, listing.binnedAt);
     for (const field of this.kind.fields) this.putValue(row, field, listing.values[field.key]);
     this.text.put(row, documentOf(listing, this.kind));
     this.uniques.put(listing, this.kind.fields);
@@ -153,6 +163,7 @@ export class Catalog {
 
   private addColumn(field: Field): void {
     const spec = columnOf(field);
+    if (!spec) this.filled.set(field.key, new Bitset(this.capacity));
     if (spec?.kind === 'number') this.columns.set(field.key, new NumberColumn(this.capacity));
     if (spec?.kind === 'yes-no') this.columns.set(field.key, new YesNoColumn(this.capacity));
     if (spec?.kind === 'text') this.columns.set(field.key, new TextColumn(this.capacity, this.compareTexts));
@@ -165,8 +176,10 @@ export class Catalog {
   private putValue(row: number, field: Field, value: unknown): void {
     const spec = columnOf(field);
     const column = this.columns.get(field.key);
+    const isThere = fieldType(field.type).holds(value);
+    this.filled.get(field.key)?.put(row, isThere);
     if (!spec || !column) return;
-    const given = fieldType(field.type).holds(value) ? spec.of(value) : null;
+    const given = isThere ? spec.of(value) : null;
     // The column was made from the same spec, so the kinds agree.
     (column as { put(row: number, value: unknown): void }).put(row, given);
   }
@@ -189,7 +202,8 @@ export class Catalog {
     this.existing = this.existing.grown(this.capacity);
     this.onSite = this.onSite.grown(this.capacity);
     this.featured = this.featured.grown(this.capacity);
-    const builtIn = [this.title, this.handOrder, this.createdAt, this.changedAt];
+    for (const [key, rows] of this.filled) this.filled.set(key, rows.grown(this.capacity));
+    const builtIn = [this.title, this.handOrder, this.createdAt, this.changedAt, this.binnedAt];
     for (const column of [...builtIn, ...this.columns.values()]) column.grow(this.capacity);
   }
 }

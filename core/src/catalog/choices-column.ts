@@ -49,6 +49,12 @@ export class ChoicesColumn {
     this.markRow(row, true);
   }
 
+  /** The keys of a row's choices. */
+  keysAt(row: number): string[] {
+    const start = this.starts[row]!;
+    return Array.from(this.pool.subarray(start, start + this.lengths[row]!), (number) => this.keys[number]!);
+  }
+
   /** The rows that have a choice, by its number. The set belongs to the column: copy it before changing it. */
   rowsWith(number: number): Bitset {
     const known = this.rowSets.get(number);

@@ -1,7 +1,8 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { Difference, Listing, Status, TypeChangeReport } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
-import type { CategorySet, Field, Kind, KindSketch, Picture } from '../structure/index.js';
+import type { TableFilter } from '../query/index.js';
+import type { CategorySet, Field, Kind, KindSketch, OrderSubject, Picture } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 
 /** RFC 9457 problem details, with the code from the catalogue of errors and every single issue. */
@@ -109,6 +110,40 @@ export interface ChangeSummary {
 /** One state of a listing in its history. */
 export interface Revision extends ChangeSummary {
   readonly differences: readonly Difference[];
+  /** Whether the listing itself was changed, so that it can be put back to how it was then. */
+  readonly isState: boolean;
+}
+
+/** What the bin of a kind holds. */
+export interface BinSummary {
+  readonly listings: number;
+  /** Connections with other listings, which go with them. */
+  readonly connections: number;
+}
+
+/** Which columns of a table somebody sees, in which order; and, under a name, how it is sorted and narrowed. */
+export interface KeptTable {
+  /** Null for the columns that the fields ask for. */
+  readonly columns: readonly string[] | null;
+  /** Keys of columns that stay in view, beside the title. */
+  readonly frozen: readonly string[];
+  readonly views: readonly TableView[];
+}
+
+export interface TableView {
+  readonly name: string;
+  readonly columns: readonly string[];
+  readonly frozen: readonly string[];
+  readonly ask: TableAsk;
+}
+
+/** What a table is asked for, its window aside. */
+export interface TableAsk {
+  readonly text: string;
+  readonly status: Status | null;
+  readonly filters: readonly TableFilter[];
+  readonly sort: OrderSubject;
+  readonly direction: 'up' | 'down';
 }
 
 export interface TokenSummary {

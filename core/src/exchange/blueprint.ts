@@ -1,4 +1,5 @@
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
+import { contentOf } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
 import type { CategorySet, CategorySetDefinition, Field, Kind, KindDefinition, Link } from '../structure/index.js';
 import { withoutCategories, withoutLinks } from '../structure/index.js';
@@ -111,11 +112,6 @@ function compare(a: string, b: string): number {
 
 function definitionOf({ id: _, version: __, ...definition }: Kind): KindDefinition {
   return withoutLinks(withoutCategories(definition));
-}
-
-function contentOf(listing: Listing): ListingContent {
-  const { id: _, kindId: __, version: ___, createdAt: ____, changedAt: _____, ...content } = listing;
-  return content;
 }
 
 /** Turns the numbers of category sets and links in fields into others. */

@@ -23,62 +23,86 @@ function testHolds(test: FieldTest, values: Values, fields: readonly Field[], co
   const found = fields.find(({ key }) => key === test.field);
   if (!found) return false;
   const field = plainField(found);
+  const type = fieldType(field.type);
   const value = values[test.field];
-  const isMissing = value === undefined || !fieldType(field.type).holds(value);
+  const isMissing = value === undefined || !type.holds(value);
   if (test.op === 'is-empty') return isMissing;
   if (test.op === 'is-not-empty') return !isMissing;
-  return !isMissing && compares(test, value, field, context);
+  if (isMissing) return false;
+  const text = (): string => type.words?.(value, field) ?? type.toText(value, field);
+  return preparedTest(test, found, context)(columnOf(field)?.of(value) ?? type.toText(value, field), text);
 }
 
-function compares({ op, value: wanted }: FieldTest, value: unknown, field: Field, context: ReadContext): boolean {
-  if (op === 'contains' || op === 'starts-with') {
-    const text = foldText(fieldType(field.type).words?.(value, field) ?? fieldType(field.type).toText(value, field));
-    const part = foldText(String(wanted ?? '')).trim();
-    return part !== '' && (op === 'contains' ? text.includes(part) : text.startsWith(part));
-  }
-  const column = columnOf(field);
-  if (column?.kind === 'choices') return comparesChoices(op, column.of(value), wanted, field, context);
+/** A value as the column of its field keeps it; of a field without one, its text. */
+export type ColumnValue = string | number | boolean | readonly string[];
+
+/**
+ * A test with its wanted value read once, to be asked of any number of values that are not missing. `text` gives the
+ * words of the value, for the operators that look into texts.
+ */
+export function preparedTest(
+  { op, value: wanted }: Omit<FieldTest, 'field'>,
+  computedOrPlain: Field,
+  context: ReadContext,
+): (own: ColumnValue, text: () => string) => boolean {
+  const field = plainField(computedOrPlain);
+  if (op === 'contains' || op === 'starts-with') return textTest(op, wanted);
+  if (columnOf(field)?.kind === 'choices') return choicesTest(op, wanted, field, context);
   const [first, second] = listOf(wanted).map((input) => readComparable(input, field, context));
-  const own = column ? column.of(value) : fieldType(field.type).toText(value, field);
   switch (op) {
     case 'is':
-      return first === own;
+      return (own) => first === own;
     case 'is-not':
-      return first != null && first !== own;
-    case 'is-one-of':
-      return listOf(wanted).some((input) => readComparable(input, field, context) === own);
+      return (own) => first != null && first !== own;
+    case 'is-one-of': {
+      const all = new Set<ColumnValue | null>(listOf(wanted).map((input) => readComparable(input, field, context)));
+      return (own) => all.has(own);
+    }
     case 'below':
-      return first != null && own < first;
+      return (own) => first != null && own < first;
     case 'at-most':
-      return first != null && own <= first;
+      return (own) => first != null && own <= first;
     case 'above':
-      return first != null && own > first;
+      return (own) => first != null && own > first;
     case 'at-least':
-      return first != null && own >= first;
+      return (own) => first != null && own >= first;
     case 'between':
-      return first != null && second != null && own >= first && own <= second;
+      return (own) => first != null && second != null && own >= first && own <= second;
     default:
-      return false;
+      return () => false;
   }
 }
 
-function comparesChoices(
+function textTest(op: 'contains' | 'starts-with', wanted: unknown): (own: ColumnValue, text: () => string) => boolean {
+  const part = foldText(String(wanted ?? '')).trim();
+  if (part === '') return () => false;
+  return op === 'contains'
+    ? (_, text) => foldText(text()).includes(part)
+    : (_, text) => foldText(text()).startsWith(part);
+}
+
+function choicesTest(
   op: FieldTest['op'],
-  own: readonly string[],
   wanted: unknown,
   field: Field,
   context: ReadContext,
-): boolean {
-  const column = columnOf(field);
-  const keys = listOf(wanted).flatMap((input) => {
-    const read = fieldType(field.type).read(input, field, context);
-    return read.ok && read.value !== null && column?.kind === 'choices' ? column.of(read.value) : [];
-  });
-  if (keys.length === 0) return false;
-  if (op === 'is' || op === 'includes-all') return keys.every((key) => own.includes(key));
-  if (op === 'is-one-of') return keys.some((key) => own.includes(key));
-  if (op === 'is-not' || op === 'includes-none') return !keys.some((key) => own.includes(key));
-  return false;
+): (own: ColumnValue) => boolean {
+  const keys = listOf(wanted).flatMap((input) => readKeys(input, field, context));
+  const has = (own: ColumnValue, key: string): boolean => (own as readonly string[]).includes(key);
+  if (keys.length === 0) return () => false;
+  if (op === 'is' || op === 'includes-all') return (own) => keys.every((key) => has(own, key));
+  if (op === 'is-one-of') return (own) => keys.some((key) => has(own, key));
+  if (op === 'is-not' || op === 'includes-none') return (own) => !keys.some((key) => has(own, key));
+  return () => false;
+}
+
+/** The keys of choices that an input names; listings at the other end of a link are named by their slugs. */
+function readKeys(input: unknown, field: Field, context: ReadContext): readonly string[] {
+  if (field.type === 'link') return typeof input === 'string' ? [input] : [];
+  const read = fieldType(field.type).read(input, field, context);
+  if (!read.ok || read.value === null) return [];
+  // Without what lies above them: who asks for one category does not ask for those it lies under.
+  return Array.isArray(read.value) ? (read.value as readonly string[]) : [read.value as string];
 }
 
 function listOf(value: unknown): readonly unknown[] {

@@ -1,5 +1,6 @@
 import type { Field, KindDefinition, ReadContext } from '../structure/index.js';
 import { fieldType, plainOfHtml } from '../structure/index.js';
+import { BUILT_IN_FIELDS } from './built-in-fields.js';
 import type { Listing } from './listing.js';
 import { STATUS_LABELS } from './listing.js';
 import { PART_LABELS } from './read-listing.js';
@@ -37,7 +38,7 @@ function shownOf(listing: Listing | null, { fields }: Pick<KindDefinition, 'fiel
     [PART_LABELS.picture, listing?.picture ? listing.picture.alt || listing.picture.hash : ''],
     // What was written before a part existed has none of it.
     [PART_LABELS.body, plainOfHtml(listing?.body ?? '')],
-    [PART_LABELS.place, listing?.place ? fieldType('place').toText(listing.place, PLACE) : ''],
+    [PART_LABELS.place, listing?.place ? fieldType('place').toText(listing.place, BUILT_IN_FIELDS.place) : ''],
     [PART_LABELS.author, text(listing?.author)],
     ['Status', listing ? STATUS_LABELS[listing.status] : ''],
     ['Featured', listing ? (listing.featured ? 'Yes' : 'No') : ''],
@@ -47,8 +48,6 @@ function shownOf(listing: Listing | null, { fields }: Pick<KindDefinition, 'fiel
       .map((field) => [field.label, textOf(listing, field, context)] as const),
   ];
 }
-
-const PLACE = { key: 'place', label: 'Place', type: 'place', settings: {} } as unknown as Field;
 
 /** A value as it is read; where two that differ read alike, as in rows, with all that is in it. */
 function textOf(listing: Listing | null, field: Field, { formats }: ReadContext): string {

@@ -1,5 +1,7 @@
+export * from './built-in-fields.js';
 export * from './computed-values.js';
 export * from './condition-holds.js';
+export * from './hand-order.js';
 export * from './history.js';
 export * from './kept-things.js';
 export * from './link-graph.js';

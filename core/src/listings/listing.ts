@@ -49,6 +49,14 @@ export interface Listing extends ListingContent {
   readonly version: number;
   readonly createdAt: number;
   readonly changedAt: number;
+  /** When it was put into the bin; null when it isn't there. */
+  readonly binnedAt: number | null;
+}
+
+/** What an editor said of a listing, without what the store adds to it. */
+export function contentOf(listing: Listing): ListingContent {
+  const { id: _, kindId: __, version: ___, createdAt: ____, changedAt: _____, binnedAt: ______, ...content } = listing;
+  return content;
 }
 
 /** Whether visitors may see a listing, its kind being published. */

@@ -1,7 +1,8 @@
 import type { BuiltInPart, Field, KindDefinition, Picture, Place, ReadContext } from '../structure/index.js';
-import { asPicture, fieldByKey, fieldType, makeField, readRichText } from '../structure/index.js';
+import { asPicture, fieldByKey, fieldType, readRichText } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { isSlug, issue, issuesOf, normaliseLine, normaliseText, parseNumber, slugOf } from '../values/index.js';
+import { BUILT_IN_FIELDS } from './built-in-fields.js';
 import { ComputedValues } from './computed-values.js';
 import { conditionHolds } from './condition-holds.js';
 import type { ListingContent, Status, Values } from './listing.js';
@@ -90,10 +91,6 @@ interface TextRule {
 const SUMMARY: TextRule = { label: 'Summary', field: 'summary', longest: LONGEST_SUMMARY };
 const AUTHOR: TextRule = { label: 'Author', field: 'author', longest: LONGEST_AUTHOR };
 
-/** The built-in parts in the guise of fields, so that their types' rules hold for them too. */
-const BODY = makeField({ key: 'body', label: 'Body', type: 'rich-text' });
-const PLACE = makeField({ key: 'place', label: 'Place', type: 'place' });
-
 /** The names of the built-in parts for people. */
 export const PART_LABELS: Readonly<Record<BuiltInPart, string>> = {
   picture: 'Lead picture',
@@ -138,14 +135,14 @@ function readPicture(input: unknown, base: Picture | null, issues: Issue[]): Pic
 
 function readBody(input: unknown, base: string, issues: Issue[]): string {
   if (input === undefined) return base;
-  const read = readRichText(input, BODY);
+  const read = readRichText(input, BUILT_IN_FIELDS.body);
   if (!read.ok) issues.push(...issuesOf(read));
   return read.ok ? (read.value ?? '') : base;
 }
 
 function readPlace(input: unknown, base: Place | null, context: ReadContext, issues: Issue[]): Place | null {
   if (input === undefined) return base;
-  const read = fieldType('place').read(input, PLACE, context);
+  const read = fieldType('place').read(input, BUILT_IN_FIELDS.place, context);
   if (!read.ok) issues.push(...issuesOf(read));
   return read.ok ? (read.value as Place | null) : base;
 }

@@ -49,6 +49,8 @@ function numbersOf(catalog: Catalog, { by }: OrderKey, matches: TextMatches | nu
       return (row) => catalog.createdAt.values[row]!;
     case 'changed':
       return (row) => catalog.changedAt.values[row]!;
+    case 'binned':
+      return (row) => catalog.binnedAt.values[row]!;
     case 'status':
       return (row) => catalog.statuses[row]!;
     case 'relevance':

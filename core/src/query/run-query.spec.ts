@@ -7,7 +7,7 @@ import { STATUSES } from '../listings/index.js';
 import type { Kind, OrderKey } from '../structure/index.js';
 import type { FacetChoice, Query } from './query.js';
 import { BLANK_QUERY, withValueToggled } from './query.js';
-import { runQuery, runTableQuery } from './run-query.js';
+import { runQuery } from './run-query.js';
 
 const LOCALES = ['en', 'pt', 'sv', 'de', 'cs'];
 
@@ -209,23 +209,5 @@ describe('A query', () => {
       'en',
     );
     expect(runQuery(catalog, BLANK_QUERY).ids).toEqual([3, 2, 4, 5, 1]);
-  });
-});
-
-describe('The listing table', () => {
-  it('shows all statuses but binned ones, and binned ones when asked', () => {
-    const listings = STATUSES.map((status, at) => makeListing({ id: at + 1, status }));
-    const catalog = buildCatalog(makeKind([]), listings, 'en');
-    const query = { text: '', status: null, order: [{ by: 'title', direction: 'up' } as const], offset: 0, limit: 10 };
-    expect(runTableQuery(catalog, query)).toEqual({ total: 4, ids: [1, 2, 3, 4] });
-    expect(runTableQuery(catalog, { ...query, status: 'binned' }).ids).toEqual([5]);
-  });
-
-  it('gives any window of a long table, also one far down', () => {
-    const listings = Array.from({ length: 1500 }, (_, at) => makeListing({ id: at + 1 }));
-    const catalog = buildCatalog(makeKind([]), listings, 'en');
-    const order = [{ by: 'title', direction: 'down' } as const];
-    const { ids, total } = runTableQuery(catalog, { text: '', status: null, order, offset: 1400, limit: 3 });
-    expect([total, ...ids]).toEqual([1500, 100, 99, 98]);
   });
 });

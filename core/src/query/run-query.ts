@@ -1,6 +1,5 @@
 import type { Bitset, Catalog, TextMatches } from '../catalog/index.js';
 import { Bitset as Rows } from '../catalog/index.js';
-import type { Status } from '../listings/index.js';
 import type { Facet, Kind, OrderKey } from '../structure/index.js';
 import { RELEVANCE_ORDER, RELEVANCE_SORT_KEY } from '../structure/index.js';
 import type { FacetCounts } from './facet-counts.js';
@@ -60,7 +59,8 @@ function intersection(base: Bitset, sets: readonly Bitset[]): Bitset {
   return rows;
 }
 
-function rowsOf(matches: TextMatches, catalog: Catalog): Bitset {
+/** The rows that a text search found. */
+export function rowsOf(matches: TextMatches, catalog: Catalog): Bitset {
   const rows = new Rows(catalog.onSite.capacity);
   for (const row of matches.keys()) rows.add(row);
   return rows;
@@ -76,30 +76,4 @@ export function orderOf(
   if (chosen) return chosen.order;
   const byRelevance = query.sort === RELEVANCE_SORT_KEY || (query.sort === null && isSearch);
   return byRelevance ? RELEVANCE_ORDER : kind.defaultOrder;
-}
-
-/** What the listing table of the Desk asks: any status, any order, a window of rows. */
-export interface TableQuery {
-  readonly text: string;
-  /** Null shows all but the binned ones. */
-  readonly status: Status | null;
-  readonly order: readonly OrderKey[];
-  readonly offset: number;
-  readonly limit: number;
-}
-
-/** Answers the listing table. */
-export function runTableQuery(catalog: Catalog, query: TableQuery): Omit<QueryResult, 'counts'> {
-  const rows = catalog.existing.clone();
-  const matches = query.text === '' ? null : catalog.text.search(query.text);
-  if (matches) rows.intersect(rowsOf(matches, catalog));
-  catalog.existing.forEach((row) => {
-    const status = catalog.statusAt(row);
-    const isWanted = query.status === null ? status !== 'binned' : status === query.status;
-    if (!isWanted) rows.delete(row);
-  });
-  const order = rowOrder(catalog, query.order, matches);
-  const found = rows.toRows();
-  const page = cutPage(found, order, query.offset, query.limit);
-  return { total: found.length, ids: page.map((row) => catalog.ids[row]!) };
 }

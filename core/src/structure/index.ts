@@ -36,5 +36,6 @@ export { counterOf, withCounter } from './field-types/text-pattern.js';
 export { minutesOfTime } from './field-types/time-of-day.js';
 export * from './kind.js';
 export * from './link.js';
+export * from './operators.js';
 export * from './proposed-design.js';
 export * from './sort-choice.js';

@@ -1,6 +1,6 @@
 /** One step of an order. `field:` is followed by a field's key. */
 export type OrderSubject =
-  'featured' | 'hand-order' | 'title' | 'newest' | 'relevance' | 'status' | 'changed' | `field:${string}`;
+  'featured' | 'hand-order' | 'title' | 'newest' | 'relevance' | 'status' | 'changed' | 'binned' | `field:${string}`;
 
 export interface OrderKey {
   readonly by: OrderSubject;

@@ -42,6 +42,7 @@ export const ERROR_CATALOGUE = {
   'value.not-a-phone': '{label} must be a phone number of 5 to 15 digits; “{found}” is not one.',
   'value.not-a-place': '{label} must be a latitude from −90 to 90 and a longitude from −180 to 180; “{found}” is not.',
   'value.not-a-picture': '{label} must be one of the pictures kept here; “{found}” is not one.',
+  'listing.not-binned': '“{title}” is not in the bin. Put it there first.',
   'listing.title': 'A listing needs a title.',
   'listing.slug-taken': 'The address “{slug}” is taken by another {kind}.',
   'listing.unknown-field': 'This kind has no field “{found}”.',
@@ -53,6 +54,8 @@ export const ERROR_CATALOGUE = {
   'link.kinds': 'A link needs a kind at each end that is there.',
   'link.ends':
     '{labels} is an end of a link. Links are made and deleted as a whole, under Shape; the field goes with its link.',
+  'link.exclusive':
+    '{label} leads to listings that only one can hold, so it cannot be set for several at once. Set it for each by itself.',
   'link.listing': '{label} cannot be linked with “{found}”: it is not a listing of the kind at the other end.',
   'category.set': 'The category set is not right: {reason}',
   'category.set-used': 'The category set “{label}” is used by {uses}. Take it out there first.',

@@ -1,6 +1,9 @@
 import type { Live } from '../live/live.js';
 import type { Pages } from '../live/pages.js';
 import type { Accounts } from '../services/accounts.js';
+import type { Bin } from '../services/bin.js';
+import type { HandOrders } from '../services/hand-orders.js';
+import type { TableViews } from '../services/table-views.js';
 import type { Batches } from '../services/batches.js';
 import type { Blueprints } from '../services/blueprints.js';
 import type { CategorySets } from '../services/category-sets.js';
@@ -19,6 +22,9 @@ import type { Site } from '../services/site.js';
 export interface Services {
   readonly accounts: Accounts;
   readonly batches: Batches;
+  readonly bin: Bin;
+  readonly handOrders: HandOrders;
+  readonly tableViews: TableViews;
   readonly blueprints: Blueprints;
   readonly categorySets: CategorySets;
   readonly changes: Changes;

@@ -1,12 +1,15 @@
 import type { Changed, User } from '@plindo/core/contract';
 import { UniqueValues } from '@plindo/core/catalog';
 import type { Listing, ListingContent, ListingInput } from '@plindo/core/listings';
-import { readListing } from '@plindo/core/listings';
+import { contentOf, readListing } from '@plindo/core/listings';
 import type { Kind } from '@plindo/core/structure';
+import { linkOfField, otherSide } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
-import { firstFreeSlug } from '@plindo/core/values';
+import { firstFreeSlug, issue } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Unit } from '../store/index.js';
+import type { Connections } from './connections.js';
+import { withoutLinked } from './connections.js';
 import { Refusal, refuseIfAny } from './refusal.js';
 
 /** One listing's part of a batch. */
@@ -26,7 +29,10 @@ export interface CategoryChange {
 
 /** Changes of many listings as one: all of them or none. */
 export class Batches {
-  constructor(private readonly live: Live) {}
+  constructor(
+    private readonly live: Live,
+    private readonly connections: Connections,
+  ) {}
 
   /** Changes each listing by its own input; what is refused is told with the title of its listing. */
   async change(
@@ -36,16 +42,20 @@ export class Batches {
     categories: CategoryChange | null,
   ): Promise<Changed<{ listings: number }>> {
     const kind = this.kind(kindId);
+    if (parts.length > 1) this.refuseExclusiveLinks(kind, parts);
     const sentence = `Changed ${parts.length} ${kind.many}`;
     const { changeId, result } = await this.live.change({ userId: user.id, sentence }, async (unit) => {
-      const changed: { before: Listing; content: ListingContent }[] = [];
+      const changed: { before: Listing; content: ListingContent; given: ListingInput }[] = [];
       for (const part of parts) {
         const before = await this.existing(unit, kind, part);
         const content = this.read(kind, before, part.input, categories);
-        changed.push({ before, content });
+        changed.push({ before, content, given: part.input });
       }
       this.checkUniques(kind, changed);
-      for (const { before, content } of changed) await unit.updateListing(before, content);
+      for (const { before, content, given } of changed) {
+        await this.connections.edit(unit, kind, before.id, given.values ?? {});
+        await unit.updateListing(before, { ...content, values: withoutLinked(content.values, kind) });
+      }
       return { listings: changed.length };
     });
     return { changeId, result };
@@ -60,7 +70,7 @@ export class Batches {
       const copies: ListingContent[] = [];
       for (const id of ids) {
         const listing = await this.existing(unit, kind, { id, version: null });
-        const { id: _, kindId: __, version: ___, createdAt: ____, changedAt: _____, ...content } = listing;
+        const content = contentOf(listing);
         const slug = firstFreeSlug(content.slug, (candidate) => taken.has(candidate));
         taken.add(slug);
         const unique = kind.fields.filter((field) => field.unique || field.type === 'reference').map(({ key }) => key);
@@ -81,6 +91,17 @@ export class Batches {
     return { changeId, result };
   }
 
+  /** A listing that only one other may hold cannot be given to several at once. */
+  private refuseExclusiveLinks(kind: Kind, parts: readonly BatchPart[]): void {
+    const issues = kind.fields.flatMap((field): Issue[] => {
+      const found = linkOfField(field, this.live.links.all());
+      const isGiven = parts.some(({ input }) => Object.hasOwn(input.values ?? {}, field.key));
+      if (!found || !isGiven || found.link[otherSide(found.side)].many) return [];
+      return [issue('link.exclusive', { label: field.label }, { field: field.key })];
+    });
+    refuseIfAny(issues);
+  }
+
   private kind(id: number): Kind {
     const kind = this.live.kind(id);
     if (!kind) throw Refusal.of('request.not-found');
@@ -95,9 +116,8 @@ export class Batches {
   }
 
   private read(kind: Kind, before: Listing, given: ListingInput, categories: CategoryChange | null): ListingContent {
-    const { id: _, kindId: __, version: ___, createdAt: ____, changedAt: _____, ...content } = before;
     const input = categories ? { ...given, values: { ...given.values, ...withCategories(before, categories) } } : given;
-    const read = readListing(input, kind, this.live.context(), content);
+    const read = readListing(input, kind, this.live.context(), contentOf(before));
     refuseIfAny(read.issues.map((found) => ({ ...found, message: `${before.title}: ${found.message}` })));
     return read.content;
   }

@@ -1,7 +1,7 @@
 import type { Changed, ChangeSummary, Revision, User } from '@plindo/core/contract';
-import type { Listing } from '@plindo/core/listings';
-import { BLANK_CONTENT, differencesOf } from '@plindo/core/listings';
-import { linksOfKind } from '@plindo/core/structure';
+import type { Connection, Difference, Listing } from '@plindo/core/listings';
+import { BLANK_CONTENT, contentOf, differencesOf } from '@plindo/core/listings';
+import { fieldByKey, linksOfKind, otherSide } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import type { ChangeEntry, ChangeRecord, Store, Unit } from '../store/index.js';
 import { removeLink } from './links.js';
@@ -22,23 +22,43 @@ export class Changes {
   /** Every state of a listing: who made it when, and what was different. */
   async history(listingId: number): Promise<Revision[]> {
     const [history, summary] = await Promise.all([this.store.historyOf(listingId), this.summaries()]);
-    return history.flatMap(({ change, before, after }) => {
-      const kind = this.live.kind((after ?? before)?.kindId ?? 0);
-      if (!kind) return [];
-      return [{ ...summary(change), differences: differencesOf(before, after, kind, this.live.context()) }];
+    return history.map(({ change, entries }) => {
+      const own = entries.filter((entry) => entry.entity === 'listing');
+      const differences = own.flatMap(({ before, after }) => {
+        const kind = this.live.kind((after ?? before)?.kindId ?? 0);
+        return kind ? differencesOf(before, after, kind, this.live.context()) : [];
+      });
+      const links = entries.flatMap((entry) => this.linkDifference(listingId, entry) ?? []);
+      return { ...summary(change), differences: [...differences, ...links], isState: own.some(({ after }) => after) };
     });
+  }
+
+  /** What became of one connection of a listing, under the label that its link has at this end. */
+  private linkDifference(listing: number, entry: ChangeEntry): Difference | null {
+    if (entry.entity !== 'connection') return null;
+    const { linkId, a, b } = (entry.after ?? entry.before)!;
+    const link = this.live.links.all().find(({ id }) => id === linkId);
+    const side = a === listing ? 'a' : 'b';
+    const kind = link && this.live.kind(link[side].kindId);
+    const other = this.live.catalog(link?.[otherSide(side)].kindId ?? 0)?.titleOf(side === 'a' ? b : a);
+    const text = (connection: Connection | null): string =>
+      connection ? [other || 'a listing that is gone', connection.note].filter((part) => part !== '').join(', ') : '';
+    const label = (kind && fieldByKey(kind, link[side].field)?.label) ?? 'A link that is gone';
+    const [before, after] = [text(entry.before), text(entry.after)];
+    return before === after ? null : { label, before, after };
   }
 
   /** Puts a listing back to how a change left it, as a change of its own. */
   async restore(user: User, listingId: number, changeId: number): Promise<Changed<Listing>> {
-    const found = (await this.store.historyOf(listingId)).find(({ change, after }) => change.id === changeId && after);
-    if (!found?.after) throw Refusal.of('request.not-found');
-    const wanted = found.after;
+    const found = (await this.store.historyOf(listingId)).find(({ change }) => change.id === changeId);
+    const entry = found?.entries.find((one) => one.entity === 'listing' && one.after);
+    if (entry?.entity !== 'listing' || !entry.after) throw Refusal.of('request.not-found');
+    const wanted = entry.after;
     const sentence = `Restored an earlier state of ${wanted.title}`;
     const done = await this.live.change({ userId: user.id, sentence }, async (unit) => {
       const before = await unit.listing(listingId);
       if (!before) throw Refusal.of('request.not-found');
-      const { id: _, kindId: __, version: ___, createdAt: ____, changedAt: _____, ...content } = wanted;
+      const content = contentOf(wanted);
       const taken = await unit.slugsOf(before.kindId);
       const slug = content.slug !== before.slug && taken.has(content.slug) ? before.slug : content.slug;
       return unit.updateListing(before, { ...BLANK_CONTENT, ...content, slug });
@@ -123,11 +143,13 @@ function inKeyOrder(value: unknown): unknown {
   return Object.fromEntries(entries.map(([key, one]) => [key, inKeyOrder(one)]));
 }
 
-/** Connections go before their listing, each in the log, so that undoing the undoing brings them back. */
-async function removeConnections(unit: Unit, listing: number): Promise<void> {
-  for (const before of await unit.connectionsOf({ listing })) {
+/** Connections go before their listing, each in the log, so that undoing brings them back. */
+export async function removeConnections(unit: Unit, listing: number): Promise<number> {
+  const connections = await unit.connectionsOf({ listing });
+  for (const before of connections) {
     await unit.restore({ entity: 'connection', id: before.id, before, after: null });
   }
+  return connections.length;
 }
 
 async function removeContents(unit: Unit, kindId: number): Promise<void> {

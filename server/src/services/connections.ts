@@ -1,7 +1,8 @@
 import type { LinkCandidate } from '@plindo/core/contract';
+import type { Values } from '@plindo/core/listings';
 import { planLinkEdit } from '@plindo/core/listings';
 import { slotsOf } from '@plindo/core/page';
-import { runTableQuery } from '@plindo/core/query';
+import { BLANK_TABLE_QUERY, runTableQuery } from '@plindo/core/query';
 import type { Kind, LinkEdit } from '@plindo/core/structure';
 import { fieldByKey, linkEditOf, linkOfField, otherSide } from '@plindo/core/structure';
 import { issue } from '@plindo/core/values';
@@ -47,15 +48,8 @@ export class Connections {
     const other = otherSide(side);
     const catalog = this.live.catalog(link[other].kindId);
     if (!catalog) return [];
-    const query = {
-      text,
-      status: null,
-      order: [{ by: 'title', direction: 'up' } as const],
-      offset: 0,
-      limit: MOST_CANDIDATES,
-    };
-    const { ids } = runTableQuery(catalog, query);
     const context = this.live.context();
+    const { ids } = runTableQuery(catalog, { ...BLANK_TABLE_QUERY, text, limit: MOST_CANDIDATES }, context);
     return (await this.store.listings(ids)).map((kept) => {
       const listing = this.live.complete(kept);
       const [held] = link[other].many ? [] : this.live.links.graph.of(link.id, other, listing.id);
@@ -83,4 +77,10 @@ export class Connections {
       refuseIfAny([issue('link.listing', { label, found: listing?.title ?? id }, { field: key })]);
     }
   }
+}
+
+/** Values without what is kept as connections. */
+export function withoutLinked(values: Values, { fields }: Kind): Values {
+  const links = fields.filter(({ type }) => type === 'link').map(({ key }) => key);
+  return Object.fromEntries(Object.entries(values).filter(([key]) => !links.includes(key)));
 }

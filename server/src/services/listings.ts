@@ -1,6 +1,6 @@
 import type { Changed, ListingsWindow, User } from '@plindo/core/contract';
 import type { Listing, ListingContent, ListingInput, Values } from '@plindo/core/listings';
-import { STATUS_LABELS, keptThingsOf, readListing } from '@plindo/core/listings';
+import { STATUS_LABELS, contentOf, keptThingsOf, readListing } from '@plindo/core/listings';
 import type { TableQuery } from '@plindo/core/query';
 import { runTableQuery } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
@@ -9,6 +9,7 @@ import { firstFreeSlug, issue } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
 import type { Connections } from './connections.js';
+import { withoutLinked } from './connections.js';
 import { Refusal, refuseIfAny } from './refusal.js';
 
 /** Reading, adding and changing listings. */
@@ -22,7 +23,7 @@ export class Listings {
   async window(kindId: number, query: TableQuery): Promise<ListingsWindow> {
     const catalog = this.live.catalog(kindId);
     if (!catalog) throw Refusal.of('request.not-found');
-    const { total, ids } = runTableQuery(catalog, query);
+    const { total, ids } = runTableQuery(catalog, query, this.live.context());
     const kept = await this.store.listings(ids);
     return { total, offset: query.offset, listings: kept.map((listing) => this.live.complete(listing)) };
   }
@@ -114,25 +115,8 @@ export class Listings {
   }
 }
 
-/** Values without what is kept as connections. */
-function withoutLinked(values: Values, { fields }: Kind): Values {
-  const links = fields.filter(({ type }) => type === 'link').map(({ key }) => key);
-  return Object.fromEntries(Object.entries(values).filter(([key]) => !links.includes(key)));
-}
-
 function slugTaken(slug: string, kind: Kind): Refusal {
   return Refusal.of('listing.slug-taken', { slug, kind: kind.one }, 'slug');
-}
-
-function contentOf({
-  id: _,
-  kindId: __,
-  version: ___,
-  createdAt: ____,
-  changedAt: _____,
-  ...content
-}: Listing): ListingContent {
-  return content;
 }
 
 /** What a change did, for the log: the status if that is what changed, else the names of what did. */

@@ -6,6 +6,7 @@ import * as first from './migrations/0001-first.js';
 import * as partsAndFiles from './migrations/0002-parts-and-files.js';
 import * as categorySets from './migrations/0003-category-sets.js';
 import * as links from './migrations/0004-links.js';
+import * as binAndTableViews from './migrations/0005-bin-and-table-views.js';
 
 const BUSY_TIMEOUT_IN_MS = 10_000;
 
@@ -45,6 +46,11 @@ async function migrate(sequelize: Sequelize): Promise<void> {
         down: ({ context }) => categorySets.down(context),
       },
       { name: '0004-links', up: ({ context }) => links.up(context), down: ({ context }) => links.down(context) },
+      {
+        name: '0005-bin-and-table-views',
+        up: ({ context }) => binAndTableViews.up(context),
+        down: ({ context }) => binAndTableViews.down(context),
+      },
     ],
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

@@ -18,6 +18,7 @@ export interface Models {
   readonly listings: ModelStatic<Model>;
   readonly changes: ModelStatic<Model>;
   readonly entries: ModelStatic<Model>;
+  readonly tableViews: ModelStatic<Model>;
 }
 
 /** The tables as Sequelize sees them; their columns are made by the migrations, which have the last word. */
@@ -94,6 +95,7 @@ export function defineModels(sequelize: Sequelize): Models {
         version: INTEGER,
         createdAt: BIGINT,
         changedAt: BIGINT,
+        binnedAt: BIGINT,
       },
       options,
     ),
@@ -104,7 +106,25 @@ export function defineModels(sequelize: Sequelize): Models {
     ),
     entries: sequelize.define(
       'change_entries',
-      { id, changeId: INTEGER, entity: STRING, entityId: INTEGER, before: JSON_TYPE, after: JSON_TYPE },
+      {
+        id,
+        changeId: INTEGER,
+        entity: STRING,
+        entityId: INTEGER,
+        before: JSON_TYPE,
+        after: JSON_TYPE,
+        endA: INTEGER,
+        endB: INTEGER,
+      },
+      options,
+    ),
+    tableViews: sequelize.define(
+      'table_views',
+      {
+        userId: { type: INTEGER, primaryKey: true },
+        kindId: { type: INTEGER, primaryKey: true },
+        kept: JSON_TYPE,
+      },
       options,
     ),
   };

@@ -38,6 +38,7 @@ export function listingOf(row: Row): Listing {
     version: Number(row['version']),
     createdAt: Number(row['createdAt']),
     changedAt: Number(row['changedAt']),
+    binnedAt: row['binnedAt'] == null ? null : Number(row['binnedAt']),
   };
 }
 

@@ -2,7 +2,7 @@ import type { Connection, Listing } from '@plindo/core/listings';
 import type { CategorySet, Kind, Link } from '@plindo/core/structure';
 import type { SiteSettings } from '@plindo/core/page';
 import type { Sequelize } from 'sequelize';
-import { Transaction } from 'sequelize';
+import { Op, Transaction } from 'sequelize';
 import { AccountStore } from './account-store.js';
 import { openDatabase } from './database.js';
 import type { Models } from './models.js';
@@ -154,23 +154,38 @@ export class Store {
     return row && changeOf(row);
   }
 
-  /** What was done to a listing, latest first, each with its change. */
-  async historyOf(listing: number): Promise<{ change: ChangeRecord; before: Listing | null; after: Listing | null }[]> {
+  /** What was done to a listing and to its connections, by change, latest first. */
+  async historyOf(listing: number): Promise<{ change: ChangeRecord; entries: readonly ChangeEntry[] }[]> {
     const rows = await this.models.entries.findAll({
-      where: { entity: 'listing', entityId: listing },
+      where: {
+        [Op.or]: [
+          { entity: 'listing', entityId: listing },
+          { entity: 'connection', [Op.or]: [{ endA: listing }, { endB: listing }] },
+        ],
+      },
       order: [['id', 'DESC']],
       limit: MOST_REVISIONS,
       raw: true,
     });
-    const entries = rows.map((row) => row as unknown as Row);
-    const ids = entries.map((row) => Number(row['changeId']));
-    const changes = await this.models.changes.findAll({ where: { id: ids, state: 'done' }, raw: true });
-    const byId = new Map(changes.map((row) => [Number((row as unknown as Row)['id']), changeOf(row)]));
-    return entries.flatMap((row) => {
-      const change = byId.get(Number(row['changeId']));
-      const side = (name: string): Listing | null => (row[name] == null ? null : parsed<Listing>(row[name]));
-      return change ? [{ change, before: side('before'), after: side('after') }] : [];
-    });
+    const byChange = new Map<number, ChangeEntry[]>();
+    for (const found of rows) {
+      const row = found as unknown as Row;
+      const id = Number(row['changeId']);
+      byChange.set(id, [...(byChange.get(id) ?? []), entryOf(row)]);
+    }
+    const where = { id: [...byChange.keys()], state: 'done' };
+    const changes = await this.models.changes.findAll({ where, order: [['id', 'DESC']], raw: true });
+    return changes.map(changeOf).map((change) => ({ change, entries: byChange.get(change.id) ?? [] }));
+  }
+
+  /** What somebody keeps of the table of a kind; null for nothing. */
+  async tableViews(userId: number, kindId: number): Promise<unknown> {
+    const row = await this.models.tableViews.findOne({ where: { userId, kindId }, raw: true });
+    return row ? parsed((row as unknown as Row)['kept']) : null;
+  }
+
+  async keepTableViews(userId: number, kindId: number, kept: unknown): Promise<void> {
+    await this.inTurn(() => this.models.tableViews.upsert({ userId, kindId, kept }));
   }
 
   async entriesOf(changeId: number): Promise<ChangeEntry[]> {
@@ -269,7 +284,7 @@ export class Store {
     for (let start = 0; start < entries.length; start += ENTRIES_AT_ONCE) {
       const rows = entries
         .slice(start, start + ENTRIES_AT_ONCE)
-        .map(({ entity, id, before, after }) => ({ changeId, entity, entityId: id, before, after }));
+        .map((entry) => ({ changeId, entity: entry.entity, entityId: entry.id, ...sidesOf(entry) }));
       await this.models.entries.bulkCreate(rows, { transaction });
     }
   }
@@ -281,12 +296,21 @@ export class Store {
       raw: true,
       transaction,
     });
-    return rows.map((found) => {
-      const row = found as unknown as Row;
-      const [before, after] = [row['before'], row['after']].map((side) => (side == null ? null : parsed(side)));
-      return { entity: row['entity'], id: Number(row['entityId']), before, after } as ChangeEntry;
-    });
+    return rows.map((row) => entryOf(row as unknown as Row));
   }
+}
+
+function entryOf(row: Row): ChangeEntry {
+  const [before, after] = [row['before'], row['after']].map((side) => (side == null ? null : parsed(side)));
+  return { entity: row['entity'], id: Number(row['entityId']), before, after } as ChangeEntry;
+}
+
+/** The two sides of an entry as columns; of a connection also the listings at its ends, by which their history finds it. */
+function sidesOf(entry: ChangeEntry): Row {
+  const { before, after } = entry;
+  if (entry.entity !== 'connection') return { before, after };
+  const { a, b } = (entry.after ?? entry.before)!;
+  return { before, after, endA: a, endB: b };
 }
 
 function changeOf(found: unknown): ChangeRecord {

@@ -134,7 +134,7 @@ export class Unit {
 
   async insertListings(kindId: number, contents: readonly ListingContent[]): Promise<Listing[]> {
     const stamp = { kindId, version: 1, createdAt: this.now, changedAt: this.now };
-    const rows = contents.map((content) => ({ ...content, ...stamp }));
+    const rows = contents.map((content) => ({ ...content, ...stamp, binnedAt: this.binnedAt(content, null) }));
     const made = await this.models.listings.bulkCreate(rows, { transaction: this.transaction });
     const listings = rows.map((row, at): Listing => ({ ...row, id: Number(made[at]!.get('id')) }));
     for (const after of listings) this.entries.push({ entity: 'listing', id: after.id, before: null, after });
@@ -142,9 +142,15 @@ export class Unit {
   }
 
   async updateListing(before: Listing, content: ListingContent): Promise<Listing> {
-    const after: Listing = { ...before, ...content, version: before.version + 1, changedAt: this.now };
+    const stamp = { version: before.version + 1, changedAt: this.now, binnedAt: this.binnedAt(content, before) };
+    const after: Listing = { ...before, ...content, ...stamp };
     await this.restore({ entity: 'listing', id: before.id, before, after });
     return after;
+  }
+
+  private binnedAt({ status }: ListingContent, before: Listing | null): number | null {
+    if (status !== 'binned') return null;
+    return before?.binnedAt ?? this.now;
   }
 
   async updateKind(before: Kind, definition: KindDefinition): Promise<Kind> {

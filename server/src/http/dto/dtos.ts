@@ -28,6 +28,7 @@ import { FieldDto } from './structure-dtos.js';
 const LONGEST_WORD = 300;
 const MOST_ROWS_A_BATCH = 1000;
 const MOST_IN_A_BATCH = 20_000;
+const MOST_VIEWS = 100;
 
 export class SignInDto {
   @IsString() @MaxLength(LONGEST_WORD) email!: string;
@@ -100,9 +101,38 @@ export class DuplicateDto {
   @IsInt({ each: true }) @IsArray() @ArrayMaxSize(MOST_IN_A_BATCH) ids!: number[];
 }
 
+export class HandOrderDto {
+  @IsInt() id!: number;
+  /** The listing that it shall stand right behind; absent to stand first. */
+  @IsOptional() @IsInt() after?: number;
+}
+
+export class TableAskDto {
+  @IsString() @MaxLength(200) text!: string;
+  @IsOptional() @IsIn(STATUSES) status: Status | null = null;
+  @IsArray() filters!: unknown[];
+  @IsString() @MaxLength(80) sort!: OrderSubject;
+  @IsIn(['up', 'down']) direction!: 'up' | 'down';
+}
+
+export class TableViewDto {
+  @IsString() @MaxLength(60) name!: string;
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FIELDS) columns!: string[];
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FIELDS) frozen!: string[];
+  @ValidateNested() @Type(() => TableAskDto) ask!: TableAskDto;
+}
+
+export class KeptTableDto {
+  @IsOptional() @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FIELDS) columns: string[] | null = null;
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FIELDS) frozen!: string[];
+  @IsArray() @ArrayMaxSize(MOST_VIEWS) @ValidateNested({ each: true }) @Type(() => TableViewDto) views!: TableViewDto[];
+}
+
 export class ListingsQueryDto {
   @IsOptional() @IsString() @MaxLength(200) q?: string;
   @IsOptional() @IsIn(STATUSES) status?: Status;
+  /** A list of filters as JSON: `[{"by":"field:price","op":"at-most","value":"40"}]`. */
+  @IsOptional() @IsString() @MaxLength(8000) where?: string;
   /** "title", "featured", "hand-order", "status", "newest", "changed" or "field:KEY". */
   @IsOptional() @IsString() @MaxLength(80) sort?: OrderSubject;
   @IsOptional() @IsIn(['up', 'down']) direction?: 'up' | 'down';

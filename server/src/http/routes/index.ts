@@ -12,6 +12,7 @@ import { listingRoutes } from './listings.js';
 import { pictureRoutes } from './pictures.js';
 import { sessionRoutes } from './session.js';
 import { siteRoutes } from './site.js';
+import { tableViewRoutes } from './table-views.js';
 import { tokenRoutes } from './tokens.js';
 
 /** Every route of the API: mounted, checked against roles, and written into the OpenAPI document from this list. */
@@ -24,6 +25,7 @@ export function allRoutes(services: Services): Route[] {
     ...categorySetRoutes(services),
     ...linkRoutes(services),
     ...listingRoutes(services),
+    ...tableViewRoutes(services),
     ...pictureRoutes(services),
     ...fileRoutes(services),
     ...importRoutes(services),

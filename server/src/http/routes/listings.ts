@@ -1,11 +1,22 @@
-import { BatchDto, DuplicateDto, ListingDto, ListingUpdateDto, ListingsQueryDto, RestoreDto } from '../dto/dtos.js';
+import type { TableFilter } from '@plindo/core/query';
+import { areTableFilters } from '@plindo/core/query';
+import { Refusal } from '../../services/refusal.js';
+import {
+  BatchDto,
+  DuplicateDto,
+  HandOrderDto,
+  ListingDto,
+  ListingUpdateDto,
+  ListingsQueryDto,
+  RestoreDto,
+} from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
 const LISTINGS_A_WINDOW = 100;
 
-export function listingRoutes({ listings, batches, changes }: Services): Route[] {
+export function listingRoutes({ listings, batches, changes, handOrders, bin }: Services): Route[] {
   return [
     route({
       method: 'post',
@@ -30,6 +41,39 @@ export function listingRoutes({ listings, batches, changes }: Services): Route[]
       handle: (call) => batches.duplicate(signedIn(call), call.id(), call.body.ids),
     }),
     route({
+      method: 'post',
+      path: '/kinds/:id/hand-order',
+      permission: 'change listings',
+      summary: 'Put a listing right behind another one in the hand order, or first.',
+      body: HandOrderDto,
+      answers: 'Changed<{ listings: number }>',
+      handle: (call) => handOrders.move(signedIn(call), call.id(), call.body.id, call.body.after ?? null),
+    }),
+    route({
+      method: 'get',
+      path: '/kinds/:id/bin',
+      permission: 'read listings',
+      summary: 'What the bin of a kind holds.',
+      answers: 'BinSummary',
+      handle: (call) => bin.summary(call.id()),
+    }),
+    route({
+      method: 'delete',
+      path: '/kinds/:id/bin',
+      permission: 'change listings',
+      summary: 'Delete everything in the bin of a kind for good.',
+      answers: 'Changed<BinSummary>',
+      handle: (call) => bin.empty(signedIn(call), call.id()),
+    }),
+    route({
+      method: 'delete',
+      path: '/listings/:id',
+      permission: 'change listings',
+      summary: 'Delete a listing that is in the bin for good, with its connections.',
+      answers: 'Changed<BinSummary>',
+      handle: (call) => bin.remove(signedIn(call), call.id()),
+    }),
+    route({
       method: 'get',
       path: '/kinds/:id/listings',
       permission: 'read listings',
@@ -42,10 +86,12 @@ export function listingRoutes({ listings, batches, changes }: Services): Route[]
           status = null,
           sort = 'title',
           direction = 'up',
+          where = '[]',
           offset = 0,
           limit = LISTINGS_A_WINDOW,
         } = call.query;
-        return listings.window(call.id(), { text: q, status, order: [{ by: sort, direction }], offset, limit });
+        const order = [{ by: sort, direction }];
+        return listings.window(call.id(), { text: q, status, filters: filtersOf(where), order, offset, limit });
       },
     }),
     route({
@@ -95,4 +141,15 @@ export function listingRoutes({ listings, batches, changes }: Services): Route[]
       },
     }),
   ];
+}
+
+function filtersOf(text: string): TableFilter[] {
+  let filters: unknown = null;
+  try {
+    filters = JSON.parse(text);
+  } catch {
+    // Told below, like a list of another form.
+  }
+  if (areTableFilters(filters)) return filters;
+  throw Refusal.of('request.malformed', { reason: '"where" is not a list of filters.' }, 'where');
 }

@@ -1,0 +1,96 @@
+import fc from 'fast-check';
+import { BERTH_FIELDS, contextIn, makeKind, makeListing } from '../../testing/builders.js';
+import { buildCatalog } from '../catalog/index.js';
+import type { Listing } from '../listings/index.js';
+import { STATUSES, conditionHolds } from '../listings/index.js';
+import type { Operator } from '../structure/index.js';
+import { makeField, operatorsFor } from '../structure/index.js';
+import type { TableFilter } from './table-query.js';
+import { BLANK_TABLE_QUERY, areTableFilters, runTableQuery } from './table-query.js';
+
+const context = contextIn();
+const BLURB = makeField({ key: 'blurb', label: 'Blurb', type: 'rich-text' });
+const FIELDS = [...BERTH_FIELDS, BLURB];
+
+function idsWhere(listings: readonly Listing[], ...filters: TableFilter[]): readonly number[] {
+  const catalog = buildCatalog(makeKind(FIELDS), listings, 'en');
+  return runTableQuery(catalog, { ...BLANK_TABLE_QUERY, filters }, context).ids;
+}
+
+describe('The listing table', () => {
+  it('shows all statuses but binned ones, and binned ones when asked', () => {
+    const listings = STATUSES.map((status, at) => makeListing({ id: at + 1, status }));
+    const catalog = buildCatalog(makeKind([]), listings, 'en');
+    expect(runTableQuery(catalog, BLANK_TABLE_QUERY, context)).toEqual({ total: 4, ids: [1, 2, 3, 4] });
+    expect(runTableQuery(catalog, { ...BLANK_TABLE_QUERY, status: 'binned' }, context).ids).toEqual([5]);
+  });
+
+  it('gives any window of a long table, also one far down', () => {
+    const listings = Array.from({ length: 1500 }, (_, at) => makeListing({ id: at + 1 }));
+    const catalog = buildCatalog(makeKind([]), listings, 'en');
+    const order = [{ by: 'title', direction: 'down' } as const];
+    const { ids, total } = runTableQuery(catalog, { ...BLANK_TABLE_QUERY, order, offset: 1400, limit: 3 }, context);
+    expect([total, ...ids]).toEqual([1500, 100, 99, 98]);
+  });
+
+  it('is narrowed by what every listing has: title, status, featured, hand order, moments', () => {
+    const listings = [
+      makeListing({ id: 1, title: 'Älmeholm', featured: true, handOrder: 3, createdAt: Date.UTC(2026, 4, 1, 11) }),
+      makeListing({ id: 2, title: 'Brannock', status: 'draft', handOrder: 12, createdAt: Date.UTC(2026, 5, 1) }),
+    ];
+    expect(idsWhere(listings, { by: 'title', op: 'contains', value: 'alme' })).toEqual([1]);
+    expect(idsWhere(listings, { by: 'status', op: 'is-one-of', value: ['draft', 'hidden'] })).toEqual([2]);
+    expect(idsWhere(listings, { by: 'featured', op: 'is', value: 'no' })).toEqual([2]);
+    expect(idsWhere(listings, { by: 'hand-order', op: 'between', value: ['1', '11,5'] })).toEqual([]);
+    expect(idsWhere(listings, { by: 'hand-order', op: 'between', value: ['1', '11.5'] })).toEqual([1]);
+    expect(idsWhere(listings, { by: 'newest', op: 'below', value: '2026-05-01 12:30' })).toEqual([1]);
+    expect(idsWhere(listings, { by: 'binned', op: 'is-not-empty' })).toEqual([]);
+    expect(idsWhere(listings, { by: 'field:gone', op: 'is-empty' })).toEqual([]);
+  });
+
+  it('knows of a field that it cannot look into whether anything is there', () => {
+    const listings = [makeListing({ id: 1, values: { blurb: '<p>Yes</p>' } }), makeListing({ id: 2 })];
+    expect(idsWhere(listings, { by: 'field:blurb', op: 'is-not-empty' })).toEqual([1]);
+    expect(idsWhere(listings, { by: 'field:blurb', op: 'is-empty' })).toEqual([2]);
+    expect(operatorsFor(BLURB)).toEqual(['is-empty', 'is-not-empty']);
+  });
+
+  it('takes filters of the right form only', () => {
+    expect(areTableFilters([{ by: 'title', op: 'contains', value: 'x' }])).toBeTrue();
+    for (const wrong of [null, {}, [null], [{ by: 'title', op: 'like' }], [{ by: 'title', op: 'is', more: 1 }]]) {
+      expect(areTableFilters(wrong)).withContext(JSON.stringify(wrong)).toBeFalse();
+    }
+  });
+
+  it('keeps by its columns what the one definition of a condition keeps by the values', () => {
+    const values = fc.record(
+      {
+        type: fc.constantFrom('pontoon', 'quay', 'buoy'),
+        facilities: fc.uniqueArray(fc.constantFrom('water', 'power', 'fuel'), { minLength: 1 }),
+        services: fc.boolean(),
+        length: fc.record({ value: fc.integer({ min: 0, max: 60 }), unit: fc.constantFrom('m', 'ft') }),
+        price: fc.record({ minor: fc.integer({ min: 0, max: 5000 }), currency: fc.constant('EUR') }),
+        since: fc.constantFrom('2020-05-01', '2021-01-31', '2026-11-23'),
+        note: fc.constantFrom('Round the back', 'Ébène', 'ebene too'),
+      },
+      { requiredKeys: [] },
+    );
+    const wanted = fc.oneof(
+      fc.constantFrom('Quay', 'water', 'yes', '12 m', '12.50', '2021-01-31', 'ebene', 'Round', ''),
+      fc.constant(['water', 'power']),
+      fc.constant(['10', '20']),
+    );
+    const field = fc.constantFrom(...BERTH_FIELDS);
+    fc.assert(
+      fc.property(fc.array(values, { minLength: 1, maxLength: 8 }), field, fc.nat(), wanted, (all, subject, nth, value) => {
+        const listings = all.map((own, at) => makeListing({ id: at + 1, title: `Berth ${at}`, values: own }));
+        const operators = operatorsFor(subject);
+        const op: Operator = operators[nth % operators.length]!;
+        const slow = listings
+          .filter((one) => conditionHolds({ field: subject.key, op, value }, one.values, BERTH_FIELDS, context))
+          .map(({ id }) => id);
+        expect(idsWhere(listings, { by: `field:${subject.key}`, op, value })).toEqual(slow);
+      }),
+    );
+  });
+});
