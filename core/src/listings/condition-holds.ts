@@ -1,6 +1,7 @@
 import type { Condition, Field, FieldTest, ReadContext } from '../structure/index.js';
-import { columnOf, fieldType, isGroup, plainField } from '../structure/index.js';
-import { foldText } from '../values/index.js';
+import { columnOf, fieldType, isGroup, plainField, takesValue } from '../structure/index.js';
+import type { Issue } from '../values/index.js';
+import { foldText, issue } from '../values/index.js';
 import type { Values } from './listing.js';
 
 /**
@@ -111,11 +112,35 @@ function listOf(value: unknown): readonly unknown[] {
 
 type Comparable = string | number | boolean;
 
+/** What is wrong with the value that a test compares with, or null. */
+export function testValueIssue(
+  { op, value }: Omit<FieldTest, 'field'>,
+  computedOrPlain: Field,
+  context: ReadContext,
+): Issue | null {
+  const field = plainField(computedOrPlain);
+  const inputs = listOf(value);
+  if (!takesValue(op)) return null;
+  if (inputs.length === 0 || inputs.some((input) => input === undefined || input === null || input === '')) {
+    return issue('value.required', { label: field.label }, { field: field.key });
+  }
+  if (op === 'contains' || op === 'starts-with') return null;
+  for (const input of inputs) {
+    const read = fieldType(field.type).read(input, unbounded(field), context);
+    if (!read.ok) return read.issue;
+  }
+  return null;
+}
+
+/** A field without its bounds: one may well ask for more than fits. */
+function unbounded(field: Field): Field {
+  const { least: _, greatest: __, step: ___, ...settings } = field.settings;
+  return { ...field, settings };
+}
+
 /** What a wanted value comes to beside the values of its field; null when it can't be read. */
 function readComparable(input: unknown, field: Field, context: ReadContext): Comparable | null {
-  // A bound of the field doesn't count here: one may well ask for more than fits.
-  const { least: _, greatest: __, step: ___, ...settings } = field.settings;
-  const read = fieldType(field.type).read(input, { ...field, settings }, context);
+  const read = fieldType(field.type).read(input, unbounded(field), context);
   if (!read.ok || read.value === null) return null;
   const column = columnOf(field);
   if (!column || column.kind === 'choices') return fieldType(field.type).toText(read.value, field);

@@ -1,19 +1,22 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type {
+  BinSummary,
   CategoryMove,
   CategorySetSummary,
   ChangeSummary,
   Changed,
+  KeptTable,
   KindSummary,
   LinkCandidate,
   LinkSketch,
   ListingsWindow,
   Revision,
+  TableAsk,
   TypeChangePlan,
 } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
-import type { Listing, ListingInput, Status } from '@plindo/core/listings';
+import type { Listing, ListingInput } from '@plindo/core/listings';
 import type {
   CategorySet,
   CategorySetDefinition,
@@ -22,19 +25,17 @@ import type {
   Kind,
   KindSketch,
   Link,
-  OrderSubject,
   Picture,
 } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 
-export interface ListingsAsk {
-  readonly text: string;
-  readonly status: Status | null;
-  readonly sort: OrderSubject;
-  readonly direction: 'up' | 'down';
+export interface ListingsAsk extends TableAsk {
   readonly offset: number;
   readonly limit: number;
 }
+
+/** What a table is asked for until somebody asks for something else. */
+export const FIRST_ASK: TableAsk = { text: '', status: null, filters: [], sort: 'title', direction: 'up' };
 
 /** A change of many listings: each by its own input, all by the same categories. */
 export interface BatchAsk {
@@ -70,8 +71,9 @@ export class CatalogApi {
     return this.http.delete<Changed<{ listings: number }>>(`/api/kinds/${id}`);
   }
 
-  listings(kindId: number, { text, status, ...ask }: ListingsAsk): Observable<ListingsWindow> {
-    const params = { ...ask, ...(text !== '' && { q: text }), ...(status !== null && { status }) };
+  listings(kindId: number, { text, status, filters, ...ask }: ListingsAsk): Observable<ListingsWindow> {
+    const where = filters.length > 0 && { where: JSON.stringify(filters) };
+    const params = { ...ask, ...(text !== '' && { q: text }), ...(status !== null && { status }), ...where };
     return this.http.get<ListingsWindow>(`/api/kinds/${kindId}/listings`, { params });
   }
 
@@ -101,6 +103,32 @@ export class CatalogApi {
 
   duplicate(kindId: number, ids: readonly number[]): Observable<Changed<{ listings: number }>> {
     return this.http.post<Changed<{ listings: number }>>(`/api/kinds/${kindId}/duplicate`, { ids });
+  }
+
+  /** Puts a listing right behind another one in the hand order, or first. */
+  moveInHandOrder(kindId: number, id: number, after: number | null): Observable<Changed<{ listings: number }>> {
+    const body = { id, ...(after !== null && { after }) };
+    return this.http.post<Changed<{ listings: number }>>(`/api/kinds/${kindId}/hand-order`, body);
+  }
+
+  bin(kindId: number): Observable<BinSummary> {
+    return this.http.get<BinSummary>(`/api/kinds/${kindId}/bin`);
+  }
+
+  emptyBin(kindId: number): Observable<Changed<BinSummary>> {
+    return this.http.delete<Changed<BinSummary>>(`/api/kinds/${kindId}/bin`);
+  }
+
+  deleteListing(id: number): Observable<Changed<BinSummary>> {
+    return this.http.delete<Changed<BinSummary>>(`/api/listings/${id}`);
+  }
+
+  table(kindId: number): Observable<KeptTable> {
+    return this.http.get<KeptTable>(`/api/kinds/${kindId}/table`);
+  }
+
+  keepTable(kindId: number, kept: KeptTable): Observable<KeptTable> {
+    return this.http.put<KeptTable>(`/api/kinds/${kindId}/table`, kept);
   }
 
   addPicture(file: File): Observable<Omit<Picture, 'alt'>> {

@@ -1,64 +1,93 @@
 import type { Listing, ListingInput } from '@plindo/core/listings';
-import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
-import type { Field, Kind, OrderSubject } from '@plindo/core/structure';
-import { columnOf, fieldType, makeField } from '@plindo/core/structure';
+import { BUILT_IN_FIELDS, STATUSES, STATUS_LABELS } from '@plindo/core/listings';
+import type { Field, Kind, LinkedListing, OrderSubject } from '@plindo/core/structure';
+import { columnOf, fieldType } from '@plindo/core/structure';
+import { linkEdit } from './form-draft';
 
 /** A column of the listing table: a field of the kind, or a built-in part in the guise of one. */
 export interface TableColumn {
   readonly field: Field;
   readonly sort: OrderSubject | null;
   readonly widthPx: number;
-  readonly editable: boolean;
+  /** Whether its values are changed right in the cell, or in a dialog with the control that a form has; null for not. */
+  readonly editing: 'cell' | 'dialog' | null;
   valueOf(listing: Listing): unknown;
-  inputFor(value: unknown): ListingInput;
+  inputFor(value: unknown, listing: Listing): ListingInput;
 }
 
 export const TITLE: TableColumn = {
-  field: makeField({ key: 'title', label: 'Title', type: 'short-text' }),
+  field: BUILT_IN_FIELDS.title,
   sort: 'title',
   widthPx: 260,
-  editable: true,
+  editing: 'cell',
   valueOf: ({ title }) => title,
   inputFor: (title) => ({ title: title ?? '' }),
 };
 
-export const HAND_ORDER: TableColumn = {
-  field: makeField({ key: 'handOrder', label: 'Hand order', type: 'decimal' }),
+const HAND_ORDER: TableColumn = {
+  field: BUILT_IN_FIELDS.handOrder,
   sort: 'hand-order',
-  widthPx: 120,
-  editable: true,
+  widthPx: 130,
+  editing: 'cell',
   valueOf: ({ handOrder }) => handOrder ?? undefined,
   inputFor: (handOrder) => ({ handOrder }),
 };
 
 const EDITABLE_STATUSES = STATUSES.filter((status) => status !== 'binned');
 
-export const STATUS: TableColumn = {
-  field: makeField({
-    key: 'status',
-    label: 'Status',
-    type: 'one-choice',
-    required: true,
+const STATUS: TableColumn = {
+  field: {
+    ...BUILT_IN_FIELDS.status,
     settings: { choices: EDITABLE_STATUSES.map((key) => ({ key, label: STATUS_LABELS[key] })) },
-  }),
+  },
   sort: 'status',
-  widthPx: 120,
-  editable: true,
+  widthPx: 130,
+  editing: 'cell',
   valueOf: ({ status }) => status,
   inputFor: (status) => ({ status: status ?? 'draft' }),
 };
 
-/** The columns of a kind's own fields, shown or not. */
-export function fieldColumns(kind: Kind): TableColumn[] {
-  return kind.fields.map((field) => {
-    const type = fieldType(field.type);
-    return {
-      field,
-      sort: columnOf(field) ? (`field:${field.key}` as const) : null,
-      widthPx: type.control === 'number' || type.control === 'yes-no' ? 130 : 190,
-      editable: type.short && field.editInTable,
-      valueOf: (listing: Listing) => listing.values[field.key],
-      inputFor: (value: unknown) => ({ values: { [field.key]: value } }),
-    };
-  });
+/** A column of a moment that the store writes. */
+function momentColumn(field: Field, sort: OrderSubject, momentOf: (listing: Listing) => number | null): TableColumn {
+  return {
+    field: { ...field, inTable: false },
+    sort,
+    widthPx: 190,
+    editing: null,
+    valueOf(listing) {
+      const moment = momentOf(listing);
+      return moment === null ? undefined : new Date(moment).toISOString();
+    },
+    inputFor: () => ({}),
+  };
+}
+
+export const BINNED = momentColumn(BUILT_IN_FIELDS.binnedAt, 'binned', ({ binnedAt }) => binnedAt);
+
+/** All columns that the table of a kind can have beside the title. */
+export function columnsOf(kind: Kind): TableColumn[] {
+  return [
+    HAND_ORDER,
+    ...kind.fields.map(fieldColumn),
+    STATUS,
+    momentColumn(BUILT_IN_FIELDS.createdAt, 'newest', ({ createdAt }) => createdAt),
+    momentColumn(BUILT_IN_FIELDS.changedAt, 'changed', ({ changedAt }) => changedAt),
+  ];
+}
+
+function fieldColumn(field: Field): TableColumn {
+  const { control, short } = fieldType(field.type);
+  const isShort = short && control !== 'categories';
+  return {
+    field,
+    sort: columnOf(field) ? (`field:${field.key}` as const) : null,
+    widthPx: control === 'number' || control === 'yes-no' ? 140 : 190,
+    editing: field.editInTable && control !== 'none' ? (isShort ? 'cell' : 'dialog') : null,
+    valueOf: (listing) => listing.values[field.key],
+    inputFor(value, listing) {
+      const isLink = field.type === 'link';
+      const input = isLink ? linkEdit(listing.values[field.key], value as readonly LinkedListing[]) : value;
+      return { values: { [field.key]: input } };
+    },
+  };
 }

@@ -1,15 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import type { BatchAsk } from '@plindo/api';
 import { CatalogApi } from '@plindo/api';
 import type { Changed } from '@plindo/core/contract';
 import type { ListingInput } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
-import type { Field, Kind, ReadContext } from '@plindo/core/structure';
-import { fieldType } from '@plindo/core/structure';
+import type { Field, Kind, LinkInput, ReadContext } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 import { Notices } from '../shared/notices';
+import type { TableColumn } from './built-in-fields';
+import { columnsOf } from './built-in-fields';
+import type { CellDialogData } from './cell-dialog';
+import { CellDialog } from './cell-dialog';
 import { CellEditor } from './cell-editor';
 
 /** What can be done with the chosen listings, each act one change that can be undone. */
@@ -37,22 +41,16 @@ import { CellEditor } from './cell-editor';
       </button>
       <button matButton [matMenuTriggerFor]="fields">Set a field</button>
       <mat-menu #fields="matMenu">
-        @for (field of editable(); track field.key) {
-          <button mat-menu-item (click)="field$.set(field)">{{ field.label }}</button>
+        @for (column of editable(); track column.field.key) {
+          <button mat-menu-item (click)="choose(column)">{{ column.field.label }}</button>
         }
       </mat-menu>
       @if (categoryFields().length) {
         <button matButton [matMenuTriggerFor]="categories">Categories</button>
         <mat-menu #categories="matMenu">
           @for (field of categoryFields(); track field.key) {
-            @for (choice of field.settings.choices; track choice.key) {
-              <button mat-menu-item (click)="addCategory(field, choice.key, choice.label)">
-                Add {{ choice.label }}
-              </button>
-              <button mat-menu-item (click)="removeCategory(field, choice.key, choice.label)">
-                Remove {{ choice.label }}
-              </button>
-            }
+            <button mat-menu-item (click)="changeCategories(field, 'add')">Add to {{ field.label }} …</button>
+            <button mat-menu-item (click)="changeCategories(field, 'remove')">Take out of {{ field.label }} …</button>
           }
         </mat-menu>
       }
@@ -105,13 +103,15 @@ export class BulkBar {
   readonly cleared = output();
 
   private readonly api = inject(CatalogApi);
+  private readonly dialog = inject(MatDialog);
   private readonly notices = inject(Notices);
   protected readonly statuses = STATUSES;
   protected readonly labels = STATUS_LABELS;
   protected readonly field$ = signal<Field | null>(null);
+  /** Values that many can share. */
   protected readonly editable = computed(() =>
-    this.kind().fields.filter(
-      (field) => fieldType(field.type).short && field.editInTable && !field.unique && field.type !== 'reference',
+    columnsOf(this.kind()).filter(
+      ({ field, editing }) => editing !== null && OWN_ACTS.every((key) => key !== field.key) && !isOwnToEach(field),
     ),
   );
   protected readonly categoryFields = computed(() => this.kind().fields.filter(({ type }) => type === 'categories'));
@@ -125,20 +125,33 @@ export class BulkBar {
     this.change({ values: { [field.key]: value } }, `Set ${field.label} of ${this.ids().length} listings`);
   }
 
-  protected addCategory({ key }: Field, category: string, label: string): void {
-    const categories = { field: key, add: [category], remove: [] };
-    this.run(
-      this.api.batch(this.kind().id, { parts: this.partsWith({}), categories }),
-      `Added ${label} to ${this.ids().length} listings`,
-    );
+  protected choose({ field, editing }: TableColumn): void {
+    if (editing === 'cell') this.field$.set(field);
+    else this.askFor(field, `${this.ids().length} listings`, (value) => this.setField(field, plainLinks(value, field)));
   }
 
-  protected removeCategory({ key }: Field, category: string, label: string): void {
-    const categories = { field: key, add: [], remove: [category] };
-    this.run(
-      this.api.batch(this.kind().id, { parts: this.partsWith({}), categories }),
-      `Removed ${label} from ${this.ids().length} listings`,
-    );
+  protected changeCategories(field: Field, act: 'add' | 'remove'): void {
+    const count = this.ids().length;
+    const asked = { ...field, label: `Categories to ${act === 'add' ? 'add to' : 'take out of'} ${field.label}` };
+    this.askFor({ ...asked, required: false }, `${count} listings`, (value) => {
+      const keys = (value ?? []) as readonly string[];
+      const labels = (field.settings.choices ?? []).filter(({ key }) => keys.includes(key)).map(({ label }) => label);
+      if (labels.length === 0) return;
+      const categories = { field: field.key, add: [], remove: [], [act]: keys };
+      const sentence = act === 'add' ? `Added ${labels.join(', ')} to` : `Took ${labels.join(', ')} out of`;
+      this.run(this.api.batch(this.kind().id, { parts: this.partsWith({}), categories }), `${sentence} ${count} listings`);
+    });
+  }
+
+  /** Asks for a value that needs more room than a line. */
+  private askFor(field: Field, of: string, then: (value: unknown) => void): void {
+    const data: CellDialogData = { of, field, value: undefined, context: this.context() };
+    this.dialog
+      .open<CellDialog, CellDialogData, { value: unknown }>(CellDialog, { data, width: '44rem', maxWidth: '95vw' })
+      .afterClosed()
+      .subscribe((kept) => {
+        if (kept) then(kept.value);
+      });
   }
 
   protected duplicate(): void {
@@ -158,4 +171,17 @@ export class BulkBar {
       error: (error: unknown) => this.notices.refused(error),
     });
   }
+}
+
+/** Acts of their own in the bar. */
+const OWN_ACTS: readonly string[] = ['status', 'handOrder'];
+
+/** Whether each listing has to have its own value. */
+function isOwnToEach({ unique, type }: Field): boolean {
+  return unique || type === 'reference';
+}
+
+/** Linked listings as the API takes them: a plain list replaces all that were linked before. */
+function plainLinks(value: unknown, { type }: Field): unknown {
+  return type === 'link' ? (value as readonly LinkInput[]).map(({ id, note }) => ({ id, note })) : value;
 }

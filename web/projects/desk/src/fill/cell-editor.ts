@@ -98,6 +98,8 @@ export class CellEditor {
   readonly field = input.required<Field>();
   readonly value = input.required<unknown>();
   readonly context = input.required<ReadContext>();
+  /** What was typed to open it, in the place of the value. */
+  readonly typed = input('');
   /** The read value, null for empty, and where to go on. */
   readonly kept = output<{ readonly value: unknown; readonly onward: Onward }>();
   readonly dropped = output();
@@ -119,6 +121,7 @@ export class CellEditor {
   protected readonly text = computed(() => {
     const value = this.value();
     const type = this.type();
+    if (this.typed() !== '' && this.inputType() === 'text') return this.typed();
     if (!type.holds(value)) return '';
     return type.toInput?.(value, this.field(), this.context()) ?? type.toText(value, this.field());
   });
@@ -135,7 +138,8 @@ export class CellEditor {
     afterNextRender(() => {
       const element = this.control().nativeElement;
       element.focus();
-      if (element instanceof HTMLInputElement && element.type === 'text') element.select();
+      const isText = element instanceof HTMLInputElement && element.type === 'text';
+      if (isText && this.typed() === '') element.select();
     });
   }
 

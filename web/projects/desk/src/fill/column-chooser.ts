@@ -3,8 +3,8 @@ import { DragDropModule, moveItemInArray } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Icon } from '@plindo/listing-view';
+import type { TableView } from '@plindo/core/contract';
 import type { TableColumn } from './built-in-fields';
-import type { TableView } from './table-views';
 
 /** Which columns are shown and in which order, and named views of the table. */
 @Component({
@@ -27,6 +27,17 @@ import type { TableView } from './table-views';
                 />
                 {{ column.field.label }}
               </label>
+              <button
+                matButton
+                type="button"
+                [attr.aria-pressed]="frozen().includes(column.field.key)"
+                [attr.aria-label]="'Keep ' + column.field.label + ' in view'"
+                title="Keep it in view when the table is scrolled sideways"
+                [disabled]="!shown().includes(column.field.key)"
+                (click)="freeze(column.field.key)"
+              >
+                <pl-icon name="keep" [class.on]="frozen().includes(column.field.key)" />
+              </button>
               <button
                 matButton
                 type="button"
@@ -89,6 +100,13 @@ import type { TableView } from './table-views';
       align-items: center;
       background: var(--pl-raised);
     }
+    pl-icon {
+      opacity: 0.5;
+    }
+    .on {
+      color: var(--pl-teal);
+      opacity: 1;
+    }
     li label {
       flex: 1;
       min-inline-size: 10rem;
@@ -99,7 +117,10 @@ export class ColumnChooser {
   readonly columns = input.required<readonly TableColumn[]>();
   /** Keys of the shown columns, in order. */
   readonly shown = input.required<readonly string[]>();
+  /** Keys of those that stay in view when the table is scrolled sideways. */
+  readonly frozen = input.required<readonly string[]>();
   readonly views = input.required<readonly TableView[]>();
+  readonly frozenChange = output<readonly string[]>();
   readonly shownChange = output<readonly string[]>();
   readonly viewKept = output<string>();
   readonly viewChosen = output<TableView>();
@@ -115,6 +136,11 @@ export class ColumnChooser {
   protected toggle(key: string, isShown: boolean): void {
     const others = this.shown().filter((other) => other !== key);
     this.shownChange.emit(isShown ? [...others, key] : others);
+  }
+
+  protected freeze(key: string): void {
+    const others = this.frozen().filter((other) => other !== key);
+    this.frozenChange.emit(others.length < this.frozen().length ? others : [...others, key]);
   }
 
   protected move(from: number, to: number): void {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
-import { CatalogApi } from '@plindo/api';
+import { CatalogApi, FIRST_ASK } from '@plindo/api';
 import type { Listing, ListingContent, Values } from '@plindo/core/listings';
 import { cardOf } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
@@ -76,7 +76,7 @@ export class FormCompanion {
 
   protected readonly card = computed(() => {
     const content = this.content();
-    const kept = this.listing() ?? { id: 0, kindId: this.kind().id, version: 0, createdAt: 0, changedAt: 0 };
+    const kept = this.listing() ?? { id: 0, kindId: this.kind().id, version: 0, createdAt: 0, changedAt: 0, binnedAt: null };
     if (!content) return null;
     const { fields } = this.kind();
     const linked = fields
@@ -108,7 +108,7 @@ export class FormCompanion {
       this.alike.set([]);
       return;
     }
-    const ask = { text: title, status: null, sort: 'title', direction: 'up', offset: 0, limit: 50 } as const;
+    const ask = { ...FIRST_ASK, text: title, offset: 0, limit: 50 };
     this.api.listings(this.kind().id, ask).subscribe({
       next: ({ listings }) => {
         const others = listings.filter(({ id }) => id !== this.listing()?.id);

@@ -55,11 +55,16 @@ export function inputOf({ values, slug, author, ...parts }: Draft, kind: Kind, l
 
 /** The change of one link, if it was touched: what it was when the form was opened, and what it shall be. */
 function linkEdits(key: string, values: Draft['values'], listing: Listing | null): (readonly [string, LinkEdit])[] {
-  const [was, now] = [listing?.values[key], values[key]].map((list) => (list ?? []) as readonly LinkInput[]);
-  const isSame = JSON.stringify(was!.map(onlyLink)) === JSON.stringify(now!.map(onlyLink));
+  const edit = linkEdit(listing?.values[key], values[key]);
+  const isSame = JSON.stringify(linkEdit(null, listing?.values[key]).now) === JSON.stringify(edit.now);
   // A new listing's links are always told, so that one that is required is asked for.
-  if (isSame && listing) return [];
-  return [[key, { was: was!.map(({ id }) => id), now: now!.map(onlyLink) }]];
+  return isSame && listing ? [] : [[key, edit]];
+}
+
+/** A change of a link from the listings that it leads to, to others. */
+export function linkEdit(before: unknown, after: unknown): LinkEdit {
+  const [was, now] = [before, after].map((list) => (list ?? []) as readonly LinkInput[]);
+  return { was: was!.map(({ id }) => id), now: now!.map(onlyLink) };
 }
 
 function onlyLink({ id, note }: LinkInput): LinkInput {

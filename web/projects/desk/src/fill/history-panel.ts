@@ -33,7 +33,7 @@ import { Reading } from '../shared/reading';
                 <li>{{ revision.sentence }}</li>
               }
             </ul>
-            @if (!isLatest) {
+            @if (!isLatest && revision.isState) {
               <button matButton type="button" (click)="restore(revision)">Restore this state</button>
             }
           </li>

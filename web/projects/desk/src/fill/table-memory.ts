@@ -1,7 +1,6 @@
 import { Injectable, signal } from '@angular/core';
-import type { ListingsAsk } from '@plindo/api';
-
-export type TableAsk = Omit<ListingsAsk, 'offset' | 'limit'>;
+import { FIRST_ASK } from '@plindo/api';
+import type { TableAsk } from '@plindo/core/contract';
 
 /** How the table of each kind was last sorted and filtered, for the way through its listings one by one. */
 @Injectable({ providedIn: 'root' })
@@ -9,7 +8,7 @@ export class TableMemory {
   private readonly asks = signal<ReadonlyMap<number, TableAsk>>(new Map());
 
   askOf(kindId: number): TableAsk {
-    return this.asks().get(kindId) ?? { text: '', status: null, sort: 'title', direction: 'up' };
+    return this.asks().get(kindId) ?? FIRST_ASK;
   }
 
   remember(kindId: number, ask: TableAsk): void {

@@ -1,16 +1,21 @@
+import { A11yModule } from '@angular/cdk/a11y';
+import type { CdkDragMove } from '@angular/cdk/drag-drop';
+import { DragDropModule } from '@angular/cdk/drag-drop';
+import { OverlayModule } from '@angular/cdk/overlay';
 import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
+import { NgTemplateOutlet } from '@angular/common';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
-import { CatalogApi, sentenceOf } from '@plindo/api';
-import type { PastePlan } from '@plindo/core/exchange';
-import { parseBlock, planPaste } from '@plindo/core/exchange';
+import { CatalogApi, FIRST_ASK, sentenceOf } from '@plindo/api';
+import type { TableView } from '@plindo/core/contract';
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
-import type { Field, Kind, OrderSubject } from '@plindo/core/structure';
+import type { TableFilter } from '@plindo/core/query';
+import type { Kind, OrderSubject } from '@plindo/core/structure';
 import { fieldType } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { firstValueFrom } from 'rxjs';
@@ -18,18 +23,24 @@ import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
+import { UndoStack } from '../shared/undo-stack';
+import { BinActs } from './bin-acts';
 import type { TableColumn } from './built-in-fields';
-import { HAND_ORDER, STATUS, TITLE, fieldColumns } from './built-in-fields';
+import { TITLE } from './built-in-fields';
 import { BulkBar } from './bulk-bar';
+import type { CellDialogData } from './cell-dialog';
+import { CellDialog } from './cell-dialog';
 import type { Onward } from './cell-editor';
 import { CellEditor } from './cell-editor';
 import { ColumnChooser } from './column-chooser';
-import { PasteDialog } from './paste-dialog';
+import { FilterPanel } from './filter-panel';
+import { PasteCells } from './paste-cells';
+import { RowDrag } from './row-drag';
 import { RowSelection } from './row-selection';
+import { filterSentence, filterSubject } from './table-filters';
+import { TableLayout } from './table-layout';
 import { TableMemory } from './table-memory';
 import { TableSource } from './table-source';
-import type { TableView } from './table-views';
-import { TableViews } from './table-views';
 
 const TYPING_PAUSE_IN_MS = 200;
 const ROWS_AT_ONCE = 500;
@@ -42,10 +53,26 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowRight: [0, 1],
 };
 
-/** All listings of a kind: sorted by any column, changed in place. */
+/** All listings of a kind: sorted and narrowed by any column, changed in place, put in order by hand. */
 @Component({
   selector: 'pl-table-page',
-  imports: [BulkBar, CellEditor, ColumnChooser, Icon, KindList, MatButtonModule, RouterLink, ScrollingModule],
+  imports: [
+    A11yModule,
+    BinActs,
+    BulkBar,
+    CellEditor,
+    ColumnChooser,
+    DragDropModule,
+    FilterPanel,
+    Icon,
+    KindList,
+    MatButtonModule,
+    NgTemplateOutlet,
+    OverlayModule,
+    RouterLink,
+    ScrollingModule,
+  ],
+  providers: [TableLayout],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './table-page.html',
   styleUrl: './table-page.scss',
@@ -58,70 +85,61 @@ export class TablePage {
   private readonly dialog = inject(MatDialog);
   private readonly memory = inject(TableMemory);
   private readonly notices = inject(Notices);
+  private readonly pasteCells = inject(PasteCells);
   private readonly router = inject(Router);
   private readonly store = inject(KindsStore);
-  private readonly tableViews = inject(TableViews);
+  private readonly undoStack = inject(UndoStack);
   private readonly viewport = viewChild(CdkVirtualScrollViewport);
   private readonly head = viewChild<ElementRef<HTMLElement>>('head');
+  protected readonly layout = inject(TableLayout);
 
   protected readonly rowHeightPx = 40;
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
   protected readonly context = inject(Reading).context;
   protected readonly kind = this.store.kindOf(this.kindId);
-  /** All columns that there could be, and those that are shown. */
-  protected readonly offered = computed((): readonly TableColumn[] => {
-    const kind = this.kind();
-    return kind ? [HAND_ORDER, ...fieldColumns(kind), STATUS] : [];
-  });
-  private readonly chosenKeys = signal<readonly string[] | null>(null);
-  protected readonly shownKeys = computed(
-    () =>
-      this.chosenKeys() ??
-      this.offered()
-        .filter(({ field }) => field.inTable)
-        .map(({ field }) => field.key),
-  );
-  protected readonly columns = computed((): readonly TableColumn[] =>
-    this.shownKeys().flatMap((key) => this.offered().find(({ field }) => field.key === key) ?? []),
-  );
-  protected readonly views = signal<readonly TableView[]>([]);
   protected readonly isChoosing = signal(false);
   protected readonly selection = new RowSelection();
-  protected readonly widthPx = computed(() =>
-    this.columns().reduce((sum, { widthPx }) => sum + widthPx, TITLE.widthPx + 104 + 150),
-  );
+  protected readonly drag = new RowDrag<Listing>();
   protected readonly title = TITLE;
-  protected readonly sort = signal<{ readonly by: OrderSubject; readonly direction: 'up' | 'down' }>({
-    by: 'title',
-    direction: 'up',
-  });
-  protected readonly status = signal<Status | null>(null);
-  protected readonly text = signal('');
-  protected readonly editing = signal<{ readonly id: number; readonly key: string } | null>(null);
+  protected readonly ask = signal(FIRST_ASK);
+  protected readonly editing = signal<{ readonly id: number; readonly key: string; readonly typed: string } | null>(
+    null,
+  );
+  /** The column whose filter is open, and the button that it hangs from. */
+  protected readonly filtering = signal<{ readonly column: TableColumn; readonly from: HTMLElement } | null>(null);
   protected readonly source = signal<TableSource | null>(null);
   protected readonly indexes = computed(() => Array.from({ length: this.source()?.total() ?? 0 }, (_, index) => index));
   protected readonly failure = computed(() => {
     const failed = this.source()?.failed();
     return failed ? sentenceOf(failed) : '';
   });
+  /** Rows can be dragged when they stand in the order that dragging writes. */
+  protected readonly isHandOrder = computed(() => this.ask().sort === 'hand-order' && this.ask().direction === 'up');
+  protected readonly chips = computed(() =>
+    this.ask().filters.flatMap((filter) => {
+      const column = [this.title, ...this.layout.offered()].find((one) => filterSubject(one) === filter.by);
+      return column ? [{ filter, sentence: filterSentence(filter, column) }] : [];
+    }),
+  );
   private typing: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     void this.store.reload();
     effect(() => {
-      const source = new TableSource(this.api, Number(this.kindId()), {
-        text: '',
-        status: null,
-        sort: 'title',
-        direction: 'up',
-      });
+      const source = new TableSource(this.api, Number(this.kindId()), FIRST_ASK);
       this.source.set(source);
+      this.ask.set(FIRST_ASK);
+      this.layout.showBin(false);
       source.restart();
       this.selection.clear();
-      const { columns, views } = this.tableViews.of(Number(this.kindId()));
-      this.chosenKeys.set(columns);
-      this.views.set(views);
+    });
+    effect(() => {
+      const kind = this.kind();
+      if (kind) this.layout.show(kind);
+    });
+    effect(() => {
+      if (this.undoStack.revision() > 0) this.reload();
     });
   }
 
@@ -141,33 +159,44 @@ export class TablePage {
     if (head) head.scrollLeft = (event.target as HTMLElement).scrollLeft;
   }
 
-  protected sortBy(column: TableColumn): void {
-    this.sortOn(column.sort);
-  }
-
   protected sortOn(by: OrderSubject | null): void {
     if (!by) return;
-    const { by: before, direction } = this.sort();
-    this.sort.set({ by, direction: before === by && direction === 'up' ? 'down' : 'up' });
-    this.restart();
+    const { sort, direction } = this.ask();
+    this.askFor({ sort: by, direction: sort === by && direction === 'up' ? 'down' : 'up' });
   }
 
   protected ariaSort(by: OrderSubject | null): 'ascending' | 'descending' | null {
-    if (this.sort().by !== by) return null;
-    return this.sort().direction === 'up' ? 'ascending' : 'descending';
+    if (this.ask().sort !== by) return null;
+    return this.ask().direction === 'up' ? 'ascending' : 'descending';
   }
 
   protected find(text: string): void {
     clearTimeout(this.typing);
-    this.typing = setTimeout(() => {
-      this.text.set(text.trim());
-      this.restart();
-    }, TYPING_PAUSE_IN_MS);
+    this.typing = setTimeout(() => this.askFor({ text: text.trim() }), TYPING_PAUSE_IN_MS);
   }
 
   protected show(status: string): void {
-    this.status.set(status === '' ? null : (status as Status));
-    this.restart();
+    this.layout.showBin(status === 'binned');
+    this.askFor({ status: status === '' ? null : (status as Status) });
+  }
+
+  protected filterOf(column: TableColumn): TableFilter | null {
+    return this.ask().filters.find(({ by }) => by === filterSubject(column)) ?? null;
+  }
+
+  protected setFilter(column: TableColumn, filter: TableFilter | null): void {
+    const others = this.ask().filters.filter(({ by }) => by !== filterSubject(column));
+    this.closeFilter();
+    this.askFor({ filters: filter ? [...others, filter] : others });
+  }
+
+  protected takeOff(filter: TableFilter): void {
+    this.askFor({ filters: this.ask().filters.filter((other) => other !== filter) });
+  }
+
+  protected closeFilter(): void {
+    this.filtering()?.from.focus();
+    this.filtering.set(null);
   }
 
   protected shown(column: TableColumn, listing: Listing): string {
@@ -181,23 +210,36 @@ export class TablePage {
     return editing?.id === listing.id && editing.key === column.field.key;
   }
 
-  protected edit(listing: Listing, column: TableColumn): void {
-    if (column.editable) this.editing.set({ id: listing.id, key: column.field.key });
+  /** Opens a cell; `typed` is the letter that began it, if one did. */
+  protected edit(listing: Listing, column: TableColumn, typed = ''): void {
+    if (column.editing === 'cell') this.editing.set({ id: listing.id, key: column.field.key, typed });
+    else if (column.editing === 'dialog') this.editInDialog(listing, column);
+  }
+
+  private editInDialog(listing: Listing, column: TableColumn): void {
+    const value = column.valueOf(listing);
+    const data: CellDialogData = { of: listing.title, field: column.field, value, context: this.context() };
+    this.dialog
+      .open<CellDialog, CellDialogData, { value: unknown }>(CellDialog, { data, width: '44rem', maxWidth: '95vw' })
+      .afterClosed()
+      .subscribe((kept) => {
+        if (kept) this.keep(listing, column, kept.value, null);
+      });
   }
 
   protected keep(listing: Listing, column: TableColumn, value: unknown, onward: Onward): void {
     this.editing.set(null);
     const before = column.valueOf(listing) ?? null;
     if (JSON.stringify(before) !== JSON.stringify(value)) {
-      this.change(listing, column.inputFor(value), `Changed ${column.field.label} of ${listing.title}`);
+      this.change(listing, column.inputFor(value, listing), `Changed ${column.field.label} of ${listing.title}`);
     }
     this.goOn(listing, column, onward);
   }
 
-  /** Opens the next or previous editable cell of the row, or puts the focus back on the cell. */
+  /** Opens the next or previous cell of the row that is changed in place, or puts the focus back on the cell. */
   private goOn(listing: Listing, column: TableColumn, onward: Onward): void {
-    const editable = [TITLE, ...this.columns()].filter((other) => other.editable);
-    const at = editable.indexOf(column);
+    const editable = this.allColumns().filter((other) => other.editing === 'cell');
+    const at = editable.findIndex(({ field }) => field.key === column.field.key);
     const next = onward === null ? undefined : editable[at + (onward === 'next' ? 1 : -1)];
     if (next) setTimeout(() => this.edit(listing, next));
     else this.focusCell(listing, column);
@@ -225,10 +267,6 @@ export class TablePage {
     this.change(listing, { status: 'binned' }, `Put ${listing.title} into the bin`, true);
   }
 
-  protected restore(listing: Listing): void {
-    this.change(listing, { status: 'draft' }, `Restored ${listing.title} as a draft`, true);
-  }
-
   private change(listing: Listing, input: ListingInput, sentence: string, moves = false): void {
     this.api.changeListing(listing, input).subscribe({
       next: ({ changeId, result }) => {
@@ -251,35 +289,10 @@ export class TablePage {
     void this.router.navigate(['/fill', this.kindId(), 'new']);
   }
 
-  protected setColumns(columns: readonly string[]): void {
-    this.chosenKeys.set(columns);
-    this.keepViews();
-  }
-
-  protected keepView(name: string): void {
-    const { by, direction } = this.sort();
-    const ask = { text: this.text(), status: this.status(), sort: by, direction };
-    const view: TableView = { name, columns: this.shownKeys(), ask };
-    this.views.update((views) => [...views.filter((other) => other.name !== name), view]);
-    this.keepViews();
-  }
-
-  protected removeView({ name }: TableView): void {
-    this.views.update((views) => views.filter((other) => other.name !== name));
-    this.keepViews();
-  }
-
-  protected chooseView({ columns, ask }: TableView): void {
-    this.chosenKeys.set(columns);
-    this.text.set(ask.text);
-    this.status.set(ask.status);
-    this.sort.set({ by: ask.sort, direction: ask.direction });
-    this.keepViews();
-    this.restart();
-  }
-
-  private keepViews(): void {
-    this.tableViews.keep(Number(this.kindId()), { columns: this.chosenKeys(), views: this.views() });
+  protected chooseView(view: TableView): void {
+    this.layout.choose(view);
+    this.layout.showBin(view.ask.status === 'binned');
+    this.askFor(view.ask);
   }
 
   protected toggleRow(index: number, event: MouseEvent): void {
@@ -303,59 +316,91 @@ export class TablePage {
     this.selection.choose(ids);
   }
 
-  /** The arrow keys lead from cell to cell. */
-  protected arrow(event: KeyboardEvent, index: number, column: TableColumn): void {
+  private allColumns(): readonly TableColumn[] {
+    return [this.title, ...this.layout.columns()];
+  }
+
+  /** Arrows lead from cell to cell, with Alt they move the row; Delete empties a cell, a letter begins to type. */
+  protected key(event: KeyboardEvent, index: number, column: TableColumn): void {
+    const listing = this.source()?.rowAt(index);
     const [down, right] = ARROWS[event.key] ?? [0, 0];
-    if (down === 0 && right === 0) return;
-    event.preventDefault();
-    const all = [this.title, ...this.columns()];
-    const listing = this.source()?.rowAt(index + down);
-    const next = all[all.indexOf(column) + right];
-    if (!listing || !next) return;
-    const cell = document.getElementById(this.cellId(listing, next));
-    if (cell) cell.focus();
-    else this.viewport()?.scrollToIndex(Math.max(0, index + down - 3));
-  }
-
-  /** Shows what pasting a block here would do, then does it as one change. */
-  protected paste(event: ClipboardEvent, index: number, column: TableColumn): void {
-    const block = parseBlock(event.clipboardData?.getData('text/plain') ?? '');
-    const isOne = block.length === 1 && block[0]?.length === 1;
-    if (block.length === 0 || this.editing() || (isOne && block[0]?.[0] === '')) return;
-    event.preventDefault();
-    const all = [this.title, ...this.columns()];
-    const columns = all.slice(all.indexOf(column));
-    const rows = block.flatMap((_, at) => this.source()?.rowAt(index + at) ?? []);
-    const byKey = new Map(columns.map((one) => [one.field.key, one]));
-    const target = {
-      rows,
-      fields: columns.map(({ field }) => field),
-      titleOf: ({ title }: Listing) => title,
-      isEditable: ({ key }: Field) => byKey.get(key)?.editable ?? false,
-    };
-    const plan = planPaste(block, target, this.context());
-    this.dialog
-      .open<PasteDialog, PastePlan<Listing>, boolean>(PasteDialog, { data: plan, width: '44rem', maxWidth: '95vw' })
-      .afterClosed()
-      .subscribe((isAgreed) => {
-        if (isAgreed) this.changeCells(plan, byKey);
-      });
-  }
-
-  private changeCells({ cells }: PastePlan<Listing>, columns: ReadonlyMap<string, TableColumn>): void {
-    const inputs = new Map<number, { listing: Listing; input: ListingInput }>();
-    for (const { row, field, value } of cells) {
-      const given = columns.get(field.key)?.inputFor(value) ?? {};
-      const { input } = inputs.get(row.id) ?? { input: {} };
-      const values = { ...(input as ListingInput).values, ...given.values };
-      const merged = { ...input, ...given, ...(Object.keys(values).length > 0 && { values }) };
-      inputs.set(row.id, { listing: row, input: merged });
+    if (!listing || event.ctrlKey || event.metaKey) return;
+    if (event.altKey) {
+      if (down !== 0 && this.isHandOrder()) this.moveRow(event, listing, index, down);
+    } else if (down !== 0 || right !== 0) {
+      event.preventDefault();
+      this.goTo(index + down, this.allColumns().findIndex(({ field }) => field.key === column.field.key) + right);
+    } else if (event.key === 'Delete' && column.editing === 'cell' && column !== this.title) {
+      event.preventDefault();
+      this.keep(listing, column, null, null);
+    } else if (event.key.length === 1 && event.key !== ' ' && column.editing === 'cell') {
+      event.preventDefault();
+      this.edit(listing, column, event.key);
     }
-    const parts = [...inputs.values()].map(({ listing: { id, version }, input }) => ({ id, version, input }));
-    this.api.batch(Number(this.kindId()), { parts }).subscribe({
-      next: ({ changeId }) => {
+  }
+
+  private goTo(index: number, at: number): void {
+    const listing = this.source()?.rowAt(index);
+    const column = this.allColumns()[at];
+    if (!listing || !column) return;
+    const cell = document.getElementById(this.cellId(listing, column));
+    if (cell) cell.focus();
+    else this.viewport()?.scrollToIndex(Math.max(0, index - 3));
+  }
+
+  protected paste(event: ClipboardEvent, index: number, column: TableColumn): void {
+    const block = this.pasteCells.blockOf(event);
+    if (block.length === 0 || this.editing()) return;
+    event.preventDefault();
+    const all = this.allColumns();
+    const place = {
+      kindId: Number(this.kindId()),
+      rows: block.flatMap((_, at) => this.source()?.rowAt(index + at) ?? []),
+      columns: all.slice(all.findIndex(({ field }) => field.key === column.field.key)),
+      context: this.context(),
+    };
+    this.pasteCells.paste(block, place, () => this.reload());
+  }
+
+  /** Copies the value of a cell as the text that a cell takes back. */
+  protected copy(event: ClipboardEvent, listing: Listing, column: TableColumn): void {
+    const value = column.valueOf(listing);
+    const type = fieldType(column.field.type);
+    if (this.editing() || !type.holds(value)) return;
+    event.preventDefault();
+    event.clipboardData?.setData('text/plain', type.toText(value, column.field));
+  }
+
+  protected dragOver({ pointerPosition }: CdkDragMove): void {
+    const viewport = this.viewport();
+    if (!viewport) return;
+    const top = viewport.elementRef.nativeElement.getBoundingClientRect().top;
+    const offset = pointerPosition.y - top + viewport.measureScrollOffset();
+    this.drag.over(offset, this.rowHeightPx, this.source()?.total() ?? 0);
+  }
+
+  protected dragEnd(): void {
+    const dropped = this.drag.end();
+    if (dropped) this.putBehind(dropped.row, this.source()?.rowAt(dropped.gap - 1) ?? null);
+  }
+
+  private moveRow(event: Event, listing: Listing, index: number, down: number): void {
+    event.preventDefault();
+    // Down it goes behind the next one, up behind the one before the previous.
+    const behind = index + (down > 0 ? 1 : -2);
+    if (index + down < 0 || index + down >= (this.source()?.total() ?? 0)) return;
+    this.putBehind(listing, this.source()?.rowAt(behind) ?? null);
+  }
+
+  private putBehind(listing: Listing, after: Listing | null): void {
+    if (after?.id === listing.id) return;
+    this.api.moveInHandOrder(listing.kindId, listing.id, after?.id ?? null).subscribe({
+      next: ({ changeId, result }) => {
         this.reload();
-        this.notices.changed(`Pasted ${cells.length} cells`, changeId, () => this.reload());
+        this.focusCell(listing, this.title);
+        if (result.listings > 0) {
+          this.notices.changed(`Moved ${listing.title} in the hand order`, changeId, () => this.reload());
+        }
       },
       error: (error: unknown) => this.notices.refused(error),
     });
@@ -366,16 +411,16 @@ export class TablePage {
     this.reload();
   }
 
-  private restart(): void {
-    const { by, direction } = this.sort();
+  /** Asks for something else than before, from the first row on. */
+  private askFor(changed: Partial<typeof FIRST_ASK>): void {
     this.editing.set(null);
-    const ask = { text: this.text(), status: this.status(), sort: by, direction };
-    this.memory.remember(Number(this.kindId()), ask);
-    this.source()?.restart(ask);
+    this.ask.update((ask) => ({ ...ask, ...changed }));
+    this.memory.remember(Number(this.kindId()), this.ask());
+    this.source()?.restart(this.ask());
     this.viewport()?.scrollToIndex(0);
   }
 
-  private reload(): void {
+  protected reload(): void {
     this.source()?.restart();
     this.scrolled();
     void this.store.reload();

@@ -1,8 +1,8 @@
 import { signal } from '@angular/core';
 import type { CatalogApi } from '@plindo/api';
+import type { TableAsk } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type { Subscription } from 'rxjs';
-import type { TableAsk } from './table-memory';
 
 const WINDOW = 100;
 

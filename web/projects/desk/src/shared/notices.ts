@@ -1,6 +1,8 @@
 import { Injectable, inject } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
-import { CatalogApi, sentenceOf } from '@plindo/api';
+import { sentenceOf } from '@plindo/api';
+import type { Observable } from 'rxjs';
+import { UndoStack } from './undo-stack';
 
 const SHOWN_IN_MS = 8000;
 
@@ -8,20 +10,21 @@ const SHOWN_IN_MS = 8000;
 @Injectable({ providedIn: 'root' })
 export class Notices {
   private readonly bar = inject(MatSnackBar);
-  private readonly api = inject(CatalogApi);
+  private readonly stack = inject(UndoStack);
 
-  /** Says what a change did and offers to take it back; `after` runs when that is done. */
+  /** Says what a change did and offers to take it back; `after` runs when that is done, and when it is done again. */
   changed(sentence: string, changeId: number, after: () => void): void {
+    this.stack.push({ sentence, changeId, after });
     const shown = this.bar.open(sentence, 'Undo', { duration: SHOWN_IN_MS });
-    shown.onAction().subscribe(() => {
-      this.api.undo(changeId).subscribe({
-        next: () => {
-          this.bar.open('Undone', undefined, { duration: SHOWN_IN_MS });
-          after();
-        },
-        error: (error: unknown) => this.refused(error),
-      });
-    });
+    shown.onAction().subscribe(() => this.run(this.stack.undo(changeId), 'Undone'));
+  }
+
+  undo(): void {
+    this.run(this.stack.undo(), 'Undone');
+  }
+
+  redo(): void {
+    this.run(this.stack.redo(), 'Done again');
   }
 
   /** Says a sentence that nothing can be done about. */
@@ -31,5 +34,12 @@ export class Notices {
 
   refused(error: unknown): void {
     this.bar.open(sentenceOf(error), 'Close', { politeness: 'assertive' });
+  }
+
+  private run(sent: Observable<unknown> | null, sentence: string): void {
+    sent?.subscribe({
+      next: () => this.said(sentence),
+      error: (error: unknown) => this.refused(error),
+    });
   }
 }

@@ -4,6 +4,8 @@ import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { SessionApi, SessionStore } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
+import { Notices } from '../shared/notices';
+import { UndoStack } from '../shared/undo-stack';
 
 interface Stage {
   readonly path: string;
@@ -32,6 +34,28 @@ interface Stage {
             </a>
           }
         </nav>
+        <span class="steps">
+          <button
+            type="button"
+            aria-label="Undo"
+            [title]="undoStack.next() ? 'Undo (Ctrl+Z): ' + undoStack.next()?.sentence : 'Nothing to undo'"
+            [disabled]="!undoStack.next()"
+            (click)="notices.undo()"
+          >
+            <pl-icon name="undo" />
+          </button>
+          <button
+            type="button"
+            aria-label="Do again"
+            [title]="
+              undoStack.nextAgain() ? 'Do again (Ctrl+Shift+Z): ' + undoStack.nextAgain()?.sentence : 'Nothing to do again'
+            "
+            [disabled]="!undoStack.nextAgain()"
+            (click)="notices.redo()"
+          >
+            <pl-icon name="redo" />
+          </button>
+        </span>
         <a class="see" href="/" target="_blank" rel="noopener"><pl-icon name="open_in_new" />See the site</a>
         <button matButton [matMenuTriggerFor]="account">{{ user.name }}</button>
         <mat-menu #account="matMenu">
@@ -43,12 +67,15 @@ interface Stage {
     <main><router-outlet /></main>
   `,
   styleUrl: './shell.scss',
+  host: { '(document:keydown)': 'key($event)' },
 })
 export class Shell {
   private readonly api = inject(SessionApi);
   private readonly router = inject(Router);
   private readonly store = inject(SessionStore);
 
+  protected readonly notices = inject(Notices);
+  protected readonly undoStack = inject(UndoStack);
   protected readonly session = computed(() => this.store.session());
   protected readonly stages: readonly Stage[] = [
     { path: 'shape', label: 'Shape', does: 'Which kinds of listing there are, and their fields' },
@@ -57,7 +84,22 @@ export class Shell {
     { path: 'run', label: 'Run', does: 'What was changed, access and settings' },
   ];
 
+  /** Keys that serve everywhere; where somebody types, undoing belongs to the text. */
+  protected key(event: KeyboardEvent): void {
+    if (!this.session()?.user || isTyping(event.target) || !(event.ctrlKey || event.metaKey)) return;
+    const key = event.key.toLowerCase();
+    if (key === 'z' && !event.shiftKey) this.notices.undo();
+    else if (key === 'y' || key === 'z') this.notices.redo();
+    else return;
+    event.preventDefault();
+  }
+
   protected signOut(): void {
     this.api.signOut().subscribe(() => void this.router.navigateByUrl('/sign-in'));
   }
+}
+
+function isTyping(target: EventTarget | null): boolean {
+  const element = target as HTMLElement | null;
+  return element?.isContentEditable === true || /^(INPUT|TEXTAREA|SELECT)$/.test(element?.tagName ?? '');
 }

@@ -12,6 +12,7 @@ import chevronRight from '@material-symbols/svg-400/outlined/chevron_right.svg' 
 import close from '@material-symbols/svg-400/outlined/close.svg' with { loader: 'text' };
 import decimalIncrease from '@material-symbols/svg-400/outlined/decimal_increase.svg' with { loader: 'text' };
 import deleteIcon from '@material-symbols/svg-400/outlined/delete.svg' with { loader: 'text' };
+import deleteForever from '@material-symbols/svg-400/outlined/delete_forever.svg' with { loader: 'text' };
 import description from '@material-symbols/svg-400/outlined/description.svg' with { loader: 'text' };
 import edit from '@material-symbols/svg-400/outlined/edit.svg' with { loader: 'text' };
 import event from '@material-symbols/svg-400/outlined/event.svg' with { loader: 'text' };
@@ -114,6 +115,7 @@ export const ICON_SET = {
   close,
   decimal_increase: decimalIncrease,
   delete: deleteIcon,
+  delete_forever: deleteForever,
   description,
   edit,
   event,

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { CatalogApi } from '@plindo/api';
+import { CatalogApi, FIRST_ASK } from '@plindo/api';
 import type { CategorySetSummary } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type { Category } from '@plindo/core/structure';
@@ -86,10 +86,7 @@ export class SplitDialog {
     for (const kindId of new Set(this.data.usedBy.map((use) => use.kindId))) {
       for (let offset = 0; ; offset += LISTINGS_AT_ONCE) {
         const ask = {
-          text: '',
-          status: null,
-          sort: 'title',
-          direction: 'up',
+          ...FIRST_ASK,
           offset,
           limit: LISTINGS_AT_ONCE,
         } as const;

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { CatalogApi } from '@plindo/api';
+import { CatalogApi, FIRST_ASK } from '@plindo/api';
 import { ComputedValues } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
 import type { Field } from '@plindo/core/structure';
@@ -103,7 +103,7 @@ export class ExpressionEditor {
   private fetch(): void {
     const kindId = this.kindId();
     if (kindId === null) return;
-    const ask = { text: '', status: null, sort: 'title', direction: 'up', offset: 0, limit: TRIED_LISTINGS } as const;
+    const ask = { ...FIRST_ASK, offset: 0, limit: TRIED_LISTINGS } as const;
     this.api.listings(kindId, ask).subscribe(({ listings }) => this.tried.set(listings));
   }
 }

@@ -1,16 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { Condition, Field, FieldTest, Operator } from '@plindo/core/structure';
-import { OPERATOR_WORDS, columnOf, isGroup, plainField } from '@plindo/core/structure';
+import { OPERATOR_WORDS, isGroup, operatorsFor } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
-
-const BY_COLUMN: Readonly<Record<string, readonly Operator[]>> = {
-  number: ['is', 'is-not', 'below', 'at-most', 'above', 'at-least', 'is-empty', 'is-not-empty'],
-  text: ['is', 'is-not', 'contains', 'starts-with', 'is-empty', 'is-not-empty'],
-  'yes-no': ['is', 'is-empty', 'is-not-empty'],
-  choices: ['is-one-of', 'includes-none', 'is-empty', 'is-not-empty'],
-};
-const WITHOUT_COLUMN: readonly Operator[] = ['is-empty', 'is-not-empty'];
+import { TestValue } from '../../shared/test-value';
 
 interface Part {
   readonly test: FieldTest;
@@ -21,7 +14,7 @@ interface Part {
 /** When a field is asked for and shown: a sentence of choices over the other fields. */
 @Component({
   selector: 'pl-show-when-editor',
-  imports: [Icon, MatButtonModule],
+  imports: [Icon, MatButtonModule, TestValue],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (parts().length) {
@@ -60,35 +53,13 @@ interface Part {
               <option [value]="op" [selected]="op === part.test.op">{{ words[op] }}</option>
             }
           </select>
-          @if (part.test.op !== 'is-empty' && part.test.op !== 'is-not-empty') {
-            @if (part.field?.settings?.choices; as choices) {
-              <select
-                class="plain-select"
-                aria-label="Value"
-                (change)="set(at, { field: part.test.field, op: part.test.op, value: $any($event.target).value })"
-              >
-                <option value=""></option>
-                @for (choice of choices; track choice.key) {
-                  <option [value]="choice.key" [selected]="choice.key === part.test.value">{{ choice.label }}</option>
-                }
-              </select>
-            } @else if (part.field?.type === 'yes-no') {
-              <select
-                class="plain-select"
-                aria-label="Value"
-                (change)="set(at, { field: part.test.field, op: part.test.op, value: $any($event.target).value })"
-              >
-                <option value="yes" [selected]="part.test.value === 'yes'">yes</option>
-                <option value="no" [selected]="part.test.value === 'no'">no</option>
-              </select>
-            } @else {
-              <input
-                class="plain-input"
-                aria-label="Value"
-                [value]="part.test.value ?? ''"
-                (change)="set(at, { field: part.test.field, op: part.test.op, value: $any($event.target).value })"
-              />
-            }
+          @if (part.field; as field) {
+            <pl-test-value
+              [field]="field"
+              [op]="part.test.op"
+              [value]="part.test.value"
+              (valueChange)="set(at, { field: part.test.field, op: part.test.op, value: $event })"
+            />
           }
           <button matButton type="button" aria-label="Take out this condition" (click)="remove(at)">
             <pl-icon name="close" />
@@ -114,9 +85,6 @@ interface Part {
       gap: 0.375rem;
       align-items: center;
     }
-    .plain-input {
-      inline-size: 7rem;
-    }
   `,
 })
 export class ShowWhenEditor {
@@ -138,8 +106,7 @@ export class ShowWhenEditor {
   protected readonly parts = computed(() =>
     this.tests().map((test): Part => {
       const field = this.others().find(({ key }) => key === test.field);
-      const column = field && columnOf(plainField(field));
-      return { test, field, operators: (column && BY_COLUMN[column.kind]) ?? WITHOUT_COLUMN };
+      return { test, field, operators: field ? operatorsFor(field) : [] };
     }),
   );
 

@@ -1,0 +1,97 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Field, Operator } from '@plindo/core/structure';
+import { takesValue } from '@plindo/core/structure';
+
+const SEVERAL: readonly Operator[] = ['is-one-of', 'includes-all', 'includes-none'];
+
+/** The value that a condition compares with: ticks for choices, two ends for "between", a line for the rest. */
+@Component({
+  selector: 'pl-test-value',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (takes()) {
+      @if (choices(); as all) {
+        <div class="choices" role="group" [attr.aria-label]="'Values of ' + field().label">
+          @for (choice of all; track choice.key) {
+            <label>
+              <input
+                type="checkbox"
+                [checked]="list().includes(choice.key)"
+                (change)="tick(choice.key, $any($event.target).checked)"
+              />{{ choice.label }}
+            </label>
+          }
+        </div>
+      } @else if (field().type === 'yes-no') {
+        <select class="plain-select" aria-label="Value" (change)="valueChange.emit($any($event.target).value)">
+          <option value=""></option>
+          <option value="yes" [selected]="list()[0] === 'yes'">yes</option>
+          <option value="no" [selected]="list()[0] === 'no'">no</option>
+        </select>
+      } @else if (op() === 'between') {
+        <input
+          class="plain-input"
+          aria-label="From"
+          [value]="list()[0] ?? ''"
+          (input)="valueChange.emit([$any($event.target).value, list()[1] ?? ''])"
+        />
+        <span>and</span>
+        <input
+          class="plain-input"
+          aria-label="To"
+          [value]="list()[1] ?? ''"
+          (input)="valueChange.emit([list()[0] ?? '', $any($event.target).value])"
+        />
+      } @else {
+        <input
+          class="plain-input"
+          aria-label="Value"
+          [value]="list()[0] ?? ''"
+          (input)="valueChange.emit($any($event.target).value)"
+        />
+      }
+    }
+  `,
+  styles: `
+    :host {
+      display: inline-flex;
+      flex-wrap: wrap;
+      gap: 0.375rem;
+      align-items: center;
+    }
+    .choices {
+      display: grid;
+      max-block-size: 14rem;
+      overflow-y: auto;
+      padding-inline-end: 0.75rem;
+    }
+    .choices label {
+      display: flex;
+      gap: 0.5rem;
+      align-items: center;
+      min-block-size: 1.75rem;
+    }
+    .plain-input {
+      inline-size: 9rem;
+    }
+  `,
+})
+export class TestValue {
+  readonly field = input.required<Field>();
+  readonly op = input.required<Operator>();
+  readonly value = input<unknown>();
+  readonly valueChange = output<unknown>();
+
+  protected readonly takes = computed(() => takesValue(this.op()));
+  protected readonly choices = computed(() => (SEVERAL.includes(this.op()) ? this.field().settings.choices : undefined));
+  protected readonly list = computed((): readonly string[] => {
+    const value = this.value();
+    if (value === undefined || value === null) return [];
+    return (Array.isArray(value) ? (value as readonly unknown[]) : [value]).map(String);
+  });
+
+  protected tick(key: string, isTicked: boolean): void {
+    const others = this.list().filter((other) => other !== key);
+    this.valueChange.emit(isTicked ? [...others, key] : others);
+  }
+}
