@@ -11,12 +11,14 @@ import { Changes } from './services/changes.js';
 import { Connections } from './services/connections.js';
 import { FieldChanges } from './services/field-changes.js';
 import { Files } from './services/files.js';
+import { Finder } from './services/finder.js';
 import { HandOrders } from './services/hand-orders.js';
 import { Imports } from './services/imports.js';
 import { Kinds } from './services/kinds.js';
 import { Links } from './services/links.js';
 import { Listings } from './services/listings.js';
 import { Pictures } from './services/pictures.js';
+import { Problems } from './services/problems.js';
 import { Site } from './services/site.js';
 import { TableViews } from './services/table-views.js';
 import { Store } from './store/index.js';
@@ -36,6 +38,7 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
   const repairs = await imports.repair();
   await live.start();
   const connections = new Connections(store, live);
+  const categorySets = new CategorySets(live);
   const services: Services = {
     live,
     imports,
@@ -45,16 +48,18 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     handOrders: new HandOrders(live),
     tableViews: new TableViews(store, live),
     blueprints: new Blueprints(store, live),
-    categorySets: new CategorySets(live),
+    categorySets,
     changes: new Changes(store, live),
     connections,
     fieldChanges: new FieldChanges(store, live),
+    finder: new Finder(store, live),
     files: new Files(store, join(dataFolder, 'files'), clock),
     kinds: new Kinds(live),
     links: new Links(live),
     listings: new Listings(store, live, connections),
     pages: new Pages(store, live),
     pictures: new Pictures(store, join(dataFolder, 'pictures'), clock),
+    problems: new Problems(store, live, categorySets),
     site: new Site(live),
   };
   return { services, store, repairs };

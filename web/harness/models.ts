@@ -1,4 +1,16 @@
+import type { KindSummary } from '@plindo/core/contract';
 import type { CardModel, IndexPage } from '@plindo/core/page';
+import type { FieldSketch, Kind } from '@plindo/core/structure';
+import { makeKindDefinition } from '@plindo/core/structure';
+
+const PRICE: FieldSketch = { key: 'price', label: 'Price', type: 'money', settings: { currency: 'EUR' } };
+
+/** A kind with one field, as the API tells it. */
+export function kindSummary(given: Partial<Kind> = {}, fields: readonly FieldSketch[] = [PRICE]): KindSummary {
+  const definition = makeKindDefinition({ slug: 'berths', one: 'Berth', many: 'Berths', published: true, fields });
+  const counts = { draft: 0, 'in-review': 0, live: 3, hidden: 0, binned: 0 };
+  return { kind: { id: 1, version: 1, ...definition, ...given }, counts };
+}
 
 /** Page models for component tests. */
 export function makeCard(given: Partial<CardModel> & Pick<CardModel, 'id'>): CardModel {

@@ -1,5 +1,5 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
-import type { Difference, Listing, Status, TypeChangeReport } from '../listings/index.js';
+import type { Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
 import type { TableFilter } from '../query/index.js';
 import type { CategorySet, Field, Kind, KindSketch, OrderSubject, Picture } from '../structure/index.js';
@@ -112,6 +112,19 @@ export interface Revision extends ChangeSummary {
   readonly differences: readonly Difference[];
   /** Whether the listing itself was changed, so that it can be put back to how it was then. */
   readonly isState: boolean;
+}
+
+/** A listing that was found by words. */
+export type FoundListing = Pick<Listing, 'id' | 'kindId' | 'title' | 'status' | 'picture'>;
+
+export interface FoundListings {
+  readonly total: number;
+  /** The best of them. */
+  readonly listings: readonly FoundListing[];
+}
+
+export interface ProblemReport {
+  readonly problems: readonly FoundProblem[];
 }
 
 /** What the bin of a kind holds. */

@@ -6,5 +6,6 @@ export * from './history.js';
 export * from './kept-things.js';
 export * from './link-graph.js';
 export * from './listing.js';
+export * from './problems.js';
 export * from './read-listing.js';
 export * from './type-change.js';

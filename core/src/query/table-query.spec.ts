@@ -82,15 +82,21 @@ describe('The listing table', () => {
     );
     const field = fc.constantFrom(...BERTH_FIELDS);
     fc.assert(
-      fc.property(fc.array(values, { minLength: 1, maxLength: 8 }), field, fc.nat(), wanted, (all, subject, nth, value) => {
-        const listings = all.map((own, at) => makeListing({ id: at + 1, title: `Berth ${at}`, values: own }));
-        const operators = operatorsFor(subject);
-        const op: Operator = operators[nth % operators.length]!;
-        const slow = listings
-          .filter((one) => conditionHolds({ field: subject.key, op, value }, one.values, BERTH_FIELDS, context))
-          .map(({ id }) => id);
-        expect(idsWhere(listings, { by: `field:${subject.key}`, op, value })).toEqual(slow);
-      }),
+      fc.property(
+        fc.array(values, { minLength: 1, maxLength: 8 }),
+        field,
+        fc.nat(),
+        wanted,
+        (all, subject, nth, value) => {
+          const listings = all.map((own, at) => makeListing({ id: at + 1, title: `Berth ${at}`, values: own }));
+          const operators = operatorsFor(subject);
+          const op: Operator = operators[nth % operators.length]!;
+          const slow = listings
+            .filter((one) => conditionHolds({ field: subject.key, op, value }, one.values, BERTH_FIELDS, context))
+            .map(({ id }) => id);
+          expect(idsWhere(listings, { by: `field:${subject.key}`, op, value })).toEqual(slow);
+        },
+      ),
     );
   });
 });

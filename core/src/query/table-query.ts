@@ -49,11 +49,7 @@ export function areTableFilters(input: unknown): input is TableFilter[] {
 }
 
 /** Answers the listing table. */
-export function runTableQuery(
-  catalog: Catalog,
-  query: TableQuery,
-  context: ReadContext,
-): Omit<QueryResult, 'counts'> {
+export function runTableQuery(catalog: Catalog, query: TableQuery, context: ReadContext): Omit<QueryResult, 'counts'> {
   const matches = query.text === '' ? null : catalog.text.search(query.text);
   const rows = rowsOfStatus(catalog, query.status);
   if (matches) rows.intersect(rowsOf(matches, catalog));
@@ -151,7 +147,10 @@ function subjectOver(field: Field, column: Column): Subject {
         field,
         valueAt: (row) => (column.lengths[row] === 0 ? undefined : keysAt(row)),
         // Linked listings are kept by their slugs, whose words are those of their titles.
-        textAt: (row) => keysAt(row).map((key) => labels.get(key) ?? key.replaceAll('-', ' ')).join(' '),
+        textAt: (row) =>
+          keysAt(row)
+            .map((key) => labels.get(key) ?? key.replaceAll('-', ' '))
+            .join(' '),
       };
     }
   }

@@ -34,6 +34,7 @@ export * from './field-types/registry.js';
 export { type Entry, isEntry, subfieldsOf } from './field-types/subfields.js';
 export { counterOf, withCounter } from './field-types/text-pattern.js';
 export { minutesOfTime } from './field-types/time-of-day.js';
+export { isWebAddress } from './field-types/web-address.js';
 export * from './kind.js';
 export * from './link.js';
 export * from './operators.js';

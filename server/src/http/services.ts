@@ -11,11 +11,13 @@ import type { Changes } from '../services/changes.js';
 import type { Connections } from '../services/connections.js';
 import type { FieldChanges } from '../services/field-changes.js';
 import type { Files } from '../services/files.js';
+import type { Finder } from '../services/finder.js';
 import type { Imports } from '../services/imports.js';
 import type { Kinds } from '../services/kinds.js';
 import type { Links } from '../services/links.js';
 import type { Listings } from '../services/listings.js';
 import type { Pictures } from '../services/pictures.js';
+import type { Problems } from '../services/problems.js';
 import type { Site } from '../services/site.js';
 
 /** All that routes can call. */
@@ -31,6 +33,7 @@ export interface Services {
   readonly connections: Connections;
   readonly fieldChanges: FieldChanges;
   readonly files: Files;
+  readonly finder: Finder;
   readonly imports: Imports;
   readonly kinds: Kinds;
   readonly links: Links;
@@ -38,5 +41,6 @@ export interface Services {
   readonly live: Live;
   readonly pages: Pages;
   readonly pictures: Pictures;
+  readonly problems: Problems;
   readonly site: Site;
 }

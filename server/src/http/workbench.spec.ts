@@ -115,7 +115,11 @@ describe('The workbench', () => {
 
   it('keeps columns and named views for each person', async () => {
     const ask = { text: '', status: null, filters: [], sort: 'title', direction: 'up' };
-    const kept = { columns: ['price'], frozen: [], views: [{ name: 'Dear', columns: ['price'], frozen: ['price'], ask }] };
+    const kept = {
+      columns: ['price'],
+      frozen: [],
+      views: [{ name: 'Dear', columns: ['price'], frozen: ['price'], ask }],
+    };
     expect((await owner.send('PUT', '/api/kinds/1/table', kept)).status).toBe(200);
     expect((await owner.send('GET', '/api/kinds/1/table')).json).toEqual(kept);
     expect((await editor.send('GET', '/api/kinds/1/table')).json).toEqual({ columns: null, frozen: [], views: [] });

@@ -30,11 +30,7 @@ export class HandOrders {
   private places(kindId: number): { id: number; handOrder: number | null }[] {
     const catalog = this.live.catalog(kindId)!;
     const order = [{ by: 'hand-order', direction: 'up' } as const];
-    const { ids } = runTableQuery(
-      catalog,
-      { ...BLANK_TABLE_QUERY, order, limit: catalog.rows },
-      this.live.context(),
-    );
+    const { ids } = runTableQuery(catalog, { ...BLANK_TABLE_QUERY, order, limit: catalog.rows }, this.live.context());
     return ids.map((id) => {
       const handOrder = catalog.handOrder.values[catalog.rowOf(id)!]!;
       return { id, handOrder: Number.isNaN(handOrder) ? null : handOrder };

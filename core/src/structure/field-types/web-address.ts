@@ -17,6 +17,11 @@ function normaliseAddress(text: string): string | null {
   return address !== null && ADDRESS.test(address) ? address : null;
 }
 
+/** Whether a text is a web address that can be followed. */
+export function isWebAddress(text: string): boolean {
+  return normaliseAddress(text) !== null;
+}
+
 export const webAddressType: FieldType<string> = {
   label: 'web address',
   icon: 'link',

@@ -140,6 +140,10 @@ export class ListingsQueryDto {
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(500) limit?: number;
 }
 
+export class FindQueryDto {
+  @IsString() @MaxLength(200) q!: string;
+}
+
 export class PageQueryDto {
   /** Path and state of a page: "/berths?facility=water". */
   @IsString() @MaxLength(8000) url!: string;

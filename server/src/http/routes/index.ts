@@ -9,6 +9,7 @@ import { importRoutes } from './imports.js';
 import { kindRoutes } from './kinds.js';
 import { linkRoutes } from './links.js';
 import { listingRoutes } from './listings.js';
+import { overviewRoutes } from './overview.js';
 import { pictureRoutes } from './pictures.js';
 import { sessionRoutes } from './session.js';
 import { siteRoutes } from './site.js';
@@ -26,6 +27,7 @@ export function allRoutes(services: Services): Route[] {
     ...linkRoutes(services),
     ...listingRoutes(services),
     ...tableViewRoutes(services),
+    ...overviewRoutes(services),
     ...pictureRoutes(services),
     ...fileRoutes(services),
     ...importRoutes(services),

@@ -6,11 +6,13 @@ import type {
   CategorySetSummary,
   ChangeSummary,
   Changed,
+  FoundListings,
   KeptTable,
   KindSummary,
   LinkCandidate,
   LinkSketch,
   ListingsWindow,
+  ProblemReport,
   Revision,
   TableAsk,
   TypeChangePlan,
@@ -75,6 +77,14 @@ export class CatalogApi {
     const where = filters.length > 0 && { where: JSON.stringify(filters) };
     const params = { ...ask, ...(text !== '' && { q: text }), ...(status !== null && { status }), ...where };
     return this.http.get<ListingsWindow>(`/api/kinds/${kindId}/listings`, { params });
+  }
+
+  find(text: string): Observable<FoundListings> {
+    return this.http.get<FoundListings>('/api/find', { params: { q: text } });
+  }
+
+  problems(): Observable<ProblemReport> {
+    return this.http.get<ProblemReport>('/api/problems');
   }
 
   listing(id: number): Observable<Listing> {

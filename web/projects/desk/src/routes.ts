@@ -31,6 +31,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./shape/categories/category-page')).CategoryPage,
       },
       {
+        path: 'shape/map',
+        title: 'Map of the structure',
+        loadComponent: async () => (await import('./shape/map/map-page')).MapPage,
+      },
+      {
         path: 'shape/blueprint',
         title: 'Blueprint',
         loadComponent: async () => (await import('./shape/blueprint-page')).BlueprintPage,
@@ -42,6 +47,11 @@ export const DESK_ROUTES: Routes = [
         canDeactivate: [mayLeave],
       },
       { path: 'fill', title: 'Fill', loadComponent: async () => (await import('./shared/pick-kind')).PickKind },
+      {
+        path: 'fill/problems',
+        title: 'Problems',
+        loadComponent: async () => (await import('./fill/problems/problems-page')).ProblemsPage,
+      },
       { path: 'fill/:kindId', title: 'Fill', loadComponent: async () => (await import('./fill/table-page')).TablePage },
       {
         path: 'fill/:kindId/:listingId',

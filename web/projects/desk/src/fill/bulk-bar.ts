@@ -139,7 +139,10 @@ export class BulkBar {
       if (labels.length === 0) return;
       const categories = { field: field.key, add: [], remove: [], [act]: keys };
       const sentence = act === 'add' ? `Added ${labels.join(', ')} to` : `Took ${labels.join(', ')} out of`;
-      this.run(this.api.batch(this.kind().id, { parts: this.partsWith({}), categories }), `${sentence} ${count} listings`);
+      this.run(
+        this.api.batch(this.kind().id, { parts: this.partsWith({}), categories }),
+        `${sentence} ${count} listings`,
+      );
     });
   }
 

@@ -76,7 +76,14 @@ export class FormCompanion {
 
   protected readonly card = computed(() => {
     const content = this.content();
-    const kept = this.listing() ?? { id: 0, kindId: this.kind().id, version: 0, createdAt: 0, changedAt: 0, binnedAt: null };
+    const kept = this.listing() ?? {
+      id: 0,
+      kindId: this.kind().id,
+      version: 0,
+      createdAt: 0,
+      changedAt: 0,
+      binnedAt: null,
+    };
     if (!content) return null;
     const { fields } = this.kind();
     const linked = fields

@@ -15,6 +15,7 @@ import type { Listing, ListingInput, Status } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
 import type { TableFilter } from '@plindo/core/query';
+import { areTableFilters } from '@plindo/core/query';
 import type { Kind, OrderSubject } from '@plindo/core/structure';
 import { fieldType } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
@@ -81,6 +82,9 @@ export class TablePage {
   /** From the address. */
   readonly kindId = input.required<string>();
 
+  /** From the address: filters to begin with, as JSON. */
+  readonly filters = input<string>();
+
   private readonly api = inject(CatalogApi);
   private readonly dialog = inject(MatDialog);
   private readonly memory = inject(TableMemory);
@@ -127,9 +131,11 @@ export class TablePage {
   constructor() {
     void this.store.reload();
     effect(() => {
-      const source = new TableSource(this.api, Number(this.kindId()), FIRST_ASK);
+      const ask = { ...FIRST_ASK, filters: filtersOf(this.filters()) };
+      const source = new TableSource(this.api, Number(this.kindId()), ask);
       this.source.set(source);
-      this.ask.set(FIRST_ASK);
+      this.ask.set(ask);
+      this.memory.remember(Number(this.kindId()), ask);
       this.layout.showBin(false);
       source.restart();
       this.selection.clear();
@@ -424,5 +430,15 @@ export class TablePage {
     this.source()?.restart();
     this.scrolled();
     void this.store.reload();
+  }
+}
+
+/** What an address asks for; nothing where it asks for something else. */
+function filtersOf(text: string | undefined): readonly TableFilter[] {
+  try {
+    const filters: unknown = JSON.parse(text ?? '[]');
+    return areTableFilters(filters) ? filters : [];
+  } catch {
+    return [];
   }
 }

@@ -22,6 +22,12 @@ import { KindsStore } from './kinds-store';
           <span class="count">{{ entry.counts.live }}</span>
         </a>
       }
+      @if (stage() === 'fill') {
+        <h2>All kinds</h2>
+        <a routerLink="/fill/problems" routerLinkActive="here">
+          <span class="name"><pl-icon name="warning" />Problems</span>
+        </a>
+      }
       @if (stage() === 'shape') {
         <a routerLink="/shape/new" routerLinkActive="here"
           ><span class="name"><pl-icon name="add" />New kind</span></a
@@ -35,6 +41,13 @@ import { KindsStore } from './kinds-store';
         }
         <a routerLink="/shape/categories/new" routerLinkActive="here">
           <span class="name"><pl-icon name="add" />New category set</span>
+        </a>
+        <h2>All of it</h2>
+        <a routerLink="/shape/map" routerLinkActive="here">
+          <span class="name"><pl-icon name="hub" />Map</span>
+        </a>
+        <a routerLink="/shape/blueprint" routerLinkActive="here">
+          <span class="name"><pl-icon name="data_object" />Blueprint</span>
         </a>
       }
     </nav>
@@ -98,6 +111,7 @@ export class KindList {
 
   constructor() {
     if (this.setsStore.sets() === null) void this.setsStore.reload();
+    if (this.store.kinds() === null) void this.store.reload();
   }
 
   /** Kinds that were put aside are only shown where they can be taken back up. */

@@ -83,7 +83,9 @@ export class TestValue {
   readonly valueChange = output<unknown>();
 
   protected readonly takes = computed(() => takesValue(this.op()));
-  protected readonly choices = computed(() => (SEVERAL.includes(this.op()) ? this.field().settings.choices : undefined));
+  protected readonly choices = computed(() =>
+    SEVERAL.includes(this.op()) ? this.field().settings.choices : undefined,
+  );
   protected readonly list = computed((): readonly string[] => {
     const value = this.value();
     if (value === undefined || value === null) return [];

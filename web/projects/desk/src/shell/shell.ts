@@ -1,11 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { SessionApi, SessionStore } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
 import { Notices } from '../shared/notices';
 import { UndoStack } from '../shared/undo-stack';
+import { JumpBox } from './jump/jump-box';
+import { Shortcuts } from './shortcuts';
 
 interface Stage {
   readonly path: string;
@@ -34,6 +37,9 @@ interface Stage {
             </a>
           }
         </nav>
+        <button class="jump" type="button" (click)="jump()">
+          <pl-icon name="search" />Jump to … <kbd>Ctrl K</kbd>
+        </button>
         <span class="steps">
           <button
             type="button"
@@ -48,7 +54,9 @@ interface Stage {
             type="button"
             aria-label="Do again"
             [title]="
-              undoStack.nextAgain() ? 'Do again (Ctrl+Shift+Z): ' + undoStack.nextAgain()?.sentence : 'Nothing to do again'
+              undoStack.nextAgain()
+                ? 'Do again (Ctrl+Shift+Z): ' + undoStack.nextAgain()?.sentence
+                : 'Nothing to do again'
             "
             [disabled]="!undoStack.nextAgain()"
             (click)="notices.redo()"
@@ -60,6 +68,7 @@ interface Stage {
         <button matButton [matMenuTriggerFor]="account">{{ user.name }}</button>
         <mat-menu #account="matMenu">
           <a mat-menu-item routerLink="/run">Access and settings</a>
+          <button mat-menu-item (click)="showShortcuts()">Keys</button>
           <button mat-menu-item (click)="signOut()">Sign out</button>
         </mat-menu>
       </header>
@@ -71,6 +80,7 @@ interface Stage {
 })
 export class Shell {
   private readonly api = inject(SessionApi);
+  private readonly dialog = inject(MatDialog);
   private readonly router = inject(Router);
   private readonly store = inject(SessionStore);
 
@@ -86,12 +96,26 @@ export class Shell {
 
   /** Keys that serve everywhere; where somebody types, undoing belongs to the text. */
   protected key(event: KeyboardEvent): void {
-    if (!this.session()?.user || isTyping(event.target) || !(event.ctrlKey || event.metaKey)) return;
+    if (!this.session()?.user) return;
     const key = event.key.toLowerCase();
-    if (key === 'z' && !event.shiftKey) this.notices.undo();
-    else if (key === 'y' || key === 'z') this.notices.redo();
+    const isCommand = event.ctrlKey || event.metaKey;
+    const isFree = !isTyping(event.target) && this.dialog.openDialogs.length === 0;
+    if (isCommand && key === 'k') this.jump();
+    else if (isCommand && isFree && key === 'z' && !event.shiftKey) this.notices.undo();
+    else if (isCommand && isFree && (key === 'y' || key === 'z')) this.notices.redo();
+    else if (!isCommand && isFree && key === '?') this.showShortcuts();
     else return;
     event.preventDefault();
+  }
+
+  protected jump(): void {
+    if (this.dialog.openDialogs.length > 0) return;
+    const position = { top: '12vh' };
+    this.dialog.open(JumpBox, { width: '40rem', maxWidth: '95vw', position, ariaLabel: 'Jump to' });
+  }
+
+  protected showShortcuts(): void {
+    this.dialog.open(Shortcuts, { width: '42rem', maxWidth: '95vw' });
   }
 
   protected signOut(): void {

@@ -1,6 +1,6 @@
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
 import { DragDropModule } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
@@ -67,7 +67,9 @@ export class CategoryPage {
       count: counts[category.key] ?? 0,
     }));
   });
-  private readonly chosenKey = signal<string | null>(null);
+  /** From the address: key of the category to be shown. */
+  readonly category = input<string>();
+  private readonly chosenKey = linkedSignal((): string | null => this.category() ?? null);
   protected readonly chosen = computed(() => {
     const [set, key] = [this.set(), this.chosenKey()];
     return (set && key !== null && categoryByKey(set, key)) || null;

@@ -62,6 +62,9 @@ export class KindPage implements MayHoldWork {
   private readonly store = inject(KindsStore);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
+  /** From the address: key of the field to be shown. */
+  readonly openField = input<string>();
+
   protected readonly kept = this.store.kindOf(this.kindId);
   protected readonly isNew = computed(() => this.kindId() === 'new');
   protected readonly draft = signal<KindDefinition | null>(null);
@@ -81,6 +84,12 @@ export class KindPage implements MayHoldWork {
       if (kept || isNew) untracked(() => this.show(kept ?? null));
     });
   }
+
+  /** A field that the address names is shown first. */
+  private readonly showAsked = effect(() => {
+    const [asked, kept] = [this.openField(), this.kept()];
+    if (asked && kept && fieldByKey(kept, asked)) untracked(() => this.selected.set(asked));
+  });
 
   /** Shows a kind as it is kept; work on the same version is not thrown away. */
   private show(kept: Kind | null): void {

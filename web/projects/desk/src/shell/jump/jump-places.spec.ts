@@ -1,0 +1,23 @@
+import { allPlaces, matchingPlaces } from './jump-places';
+import { kindSummary } from '../../../../../harness/models';
+
+describe('The places of the jump box', () => {
+  const places = allPlaces([kindSummary()], []);
+  const labels = (text: string): string[] => matchingPlaces(places, text).map(({ label }) => label);
+
+  it('are found by their words in any order, whatever the case and accents', () => {
+    expect(labels('BERTHS shape')).toContain('Shape of Berths');
+    expect(labels('prîce')).toContain('Price');
+    expect(labels('nothing of the kind')).toEqual([]);
+  });
+
+  it('stand first when their label begins with what was typed', () => {
+    expect(labels('new')[0]).toMatch(/^New /);
+    expect(labels('missing')).toEqual(['Problems']);
+  });
+
+  it('lead to the field itself', () => {
+    const [price] = matchingPlaces(places, 'price');
+    expect([price?.link, price?.query]).toEqual([['/shape', 1], { openField: 'price' }]);
+  });
+});

@@ -1,0 +1,95 @@
+import type { CategorySetSummary, KindSummary } from '@plindo/core/contract';
+import { fieldType } from '@plindo/core/structure';
+import { foldText } from '@plindo/core/values';
+
+/** Somewhere that the jump box can lead to: an address of the Desk with its parts after "?". */
+export interface Place {
+  readonly icon: string;
+  readonly label: string;
+  /** What it is, beside the label. */
+  readonly about: string;
+  readonly link: readonly (string | number)[];
+  readonly query?: Readonly<Record<string, string>>;
+  /** Words by which it is found too. */
+  readonly words?: string;
+}
+
+const MOST_PLACES = 12;
+
+/** The Desk's own pages and first steps. */
+const PAGES: readonly Place[] = [
+  { icon: 'category', label: 'Shape', about: 'Page', link: ['/shape'], words: 'kinds fields structure' },
+  { icon: 'hub', label: 'Map of the structure', about: 'Page', link: ['/shape/map'], words: 'diagram links' },
+  {
+    icon: 'data_object',
+    label: 'Blueprint',
+    about: 'Page',
+    link: ['/shape/blueprint'],
+    words: 'export apply structure',
+  },
+  { icon: 'warning', label: 'Problems', about: 'Page', link: ['/fill/problems'], words: 'missing duplicates broken' },
+  { icon: 'photo_library', label: 'Pictures', about: 'Page', link: ['/fill/pictures'], words: 'images unused' },
+  { icon: 'history', label: 'Changes', about: 'Page', link: ['/run'], words: 'run log undo settings access tokens' },
+  {
+    icon: 'upload_file',
+    label: 'Start from a CSV file',
+    about: 'Command',
+    link: ['/shape/from-file'],
+    words: 'import',
+  },
+  { icon: 'add', label: 'New kind', about: 'Command', link: ['/shape/new'] },
+  { icon: 'add', label: 'New category set', about: 'Command', link: ['/shape/categories/new'] },
+];
+
+function placesOfKind({ kind }: KindSummary): Place[] {
+  const icon = kind.icon || 'category';
+  return [
+    { icon, label: kind.many, about: 'Listings', link: ['/fill', kind.id], words: `${kind.one} fill table` },
+    { icon: 'add', label: `New ${kind.one.toLowerCase()}`, about: 'Command', link: ['/fill', kind.id, 'new'] },
+    { icon, label: `Shape of ${kind.many}`, about: 'Kind', link: ['/shape', kind.id], words: 'fields' },
+    { icon: 'tune', label: `Arrange ${kind.many}`, about: 'Page', link: ['/arrange', kind.id], words: 'facets cards' },
+    ...kind.fields.map(({ key, label, type }) => ({
+      icon: fieldType(type).icon,
+      label,
+      about: `Field of ${kind.many}`,
+      link: ['/shape', kind.id],
+      query: { openField: key },
+      words: `${key} ${kind.many}`,
+    })),
+  ];
+}
+
+function placesOfSet({ set }: CategorySetSummary): Place[] {
+  const link = ['/shape/categories', set.id];
+  return [
+    { icon: 'account_tree', label: set.label, about: 'Category set', link },
+    ...set.categories.map(({ label, icon, key }) => ({
+      icon: icon || 'label',
+      label,
+      about: `Category of ${set.label}`,
+      link,
+      query: { category: key },
+    })),
+  ];
+}
+
+/** All places that are not listings. */
+export function allPlaces(kinds: readonly KindSummary[], sets: readonly CategorySetSummary[]): Place[] {
+  return [...PAGES, ...kinds.flatMap(placesOfKind), ...sets.flatMap(placesOfSet)];
+}
+
+/** The places that have all words, those whose label begins with them first. */
+export function matchingPlaces(places: readonly Place[], text: string): Place[] {
+  const wanted = foldText(text.trim());
+  const words = wanted.split(/\s+/).filter((word) => word !== '');
+  const scored = places.flatMap((place) => {
+    const label = foldText(place.label);
+    const all = `${label} ${foldText(place.words ?? '')} ${foldText(place.about)}`;
+    if (!words.every((word) => all.includes(word))) return [];
+    return [{ place, score: label.startsWith(wanted) ? 0 : label.includes(wanted) ? 1 : 2 }];
+  });
+  return scored
+    .sort((a, b) => a.score - b.score)
+    .map(({ place }) => place)
+    .slice(0, MOST_PLACES);
+}
