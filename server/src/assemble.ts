@@ -17,6 +17,7 @@ import { Imports } from './services/imports.js';
 import { Kinds } from './services/kinds.js';
 import { Links } from './services/links.js';
 import { Listings } from './services/listings.js';
+import { PictureLibrary } from './services/picture-library.js';
 import { Pictures } from './services/pictures.js';
 import { Problems } from './services/problems.js';
 import { Site } from './services/site.js';
@@ -38,7 +39,9 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
   const repairs = await imports.repair();
   await live.start();
   const connections = new Connections(store, live);
-  const categorySets = new CategorySets(live);
+  const pictures = new Pictures(store, join(dataFolder, 'pictures'), clock);
+  await pictures.purge();
+  const categorySets = new CategorySets(store, live);
   const services: Services = {
     live,
     imports,
@@ -58,7 +61,8 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     links: new Links(live),
     listings: new Listings(store, live, connections),
     pages: new Pages(store, live),
-    pictures: new Pictures(store, join(dataFolder, 'pictures'), clock),
+    pictureLibrary: new PictureLibrary(store, live, clock),
+    pictures,
     problems: new Problems(store, live, categorySets),
     site: new Site(live),
   };

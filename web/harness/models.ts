@@ -47,7 +47,7 @@ export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
         label: 'Type',
         join: 'any',
         shownFirst: 8,
-        values: ['quay', 'buoy'].map((value) => ({ value, label: value, count: 1, chosen: false, depth: 0, href: '' })),
+        values: ['quay', 'buoy'].map((value) => ({ value, label: value, count: 1, chosen: false, depth: 0, icon: '', colour: '', href: '' })),
       },
       {
         control: 'range',
@@ -62,6 +62,7 @@ export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
       },
     ],
     chips: [],
+    category: null,
     clearHref: '/berths',
     sorts: [
       { key: 'picked', label: 'Featured first', href: '/berths', current: true },

@@ -123,6 +123,32 @@ export interface FoundListings {
   readonly listings: readonly FoundListing[];
 }
 
+/** Where a picture is used; `link` is the way there in the Desk. */
+export interface PictureUse {
+  readonly title: string;
+  readonly link: readonly (string | number)[];
+}
+
+/** A picture that is kept. */
+export interface KeptPicture {
+  readonly hash: string;
+  readonly width: number;
+  readonly height: number;
+  readonly fileName: string;
+  readonly bytes: number;
+  readonly createdAt: number;
+  readonly uses: number;
+  /** The first of them. */
+  readonly usedBy: readonly PictureUse[];
+}
+
+export interface PictureWindow {
+  readonly total: number;
+  /** How many of all are used nowhere. */
+  readonly unused: number;
+  readonly pictures: readonly KeptPicture[];
+}
+
 export interface ProblemReport {
   readonly problems: readonly FoundProblem[];
 }

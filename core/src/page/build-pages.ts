@@ -4,7 +4,7 @@ import { BLANK_QUERY, urlOfQuery } from '../query/index.js';
 import type { Kind, KindDefinition, ReadContext } from '../structure/index.js';
 import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY, hasPart, makeField } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
-import { chipModels, facetModels } from './facet-models.js';
+import { categoryModel, chipModels, facetModels } from './facet-models.js';
 import type {
   CardModel,
   HomePage,
@@ -86,6 +86,7 @@ export function indexPage(scene: PageScene, { kind, query, result, listings, out
     countSentence: countSentence(result.total, outOf, kind, formats),
     facets: facetModels(facetScene),
     chips: chipModels(facetScene),
+    category: categoryModel(facetScene),
     clearHref: hrefOf({ ...BLANK_QUERY, sort: query.sort }),
     sorts: sortModels(kind, query, hrefOf),
     featured: cards.slice(0, leading),

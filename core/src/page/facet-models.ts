@@ -1,10 +1,10 @@
 import type { FacetCounts, Query } from '../query/index.js';
 import { NO_VALUE, YES_VALUE, withChoice, withValueToggled } from '../query/index.js';
-import type { Facet, Field, KindDefinition } from '../structure/index.js';
+import type { Choice, Facet, Field, KindDefinition } from '../structure/index.js';
 import { choiceLabel, columnOf, fieldByKey, plainField } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { textOrder, unitSymbol } from '../values/index.js';
-import type { ChipModel, FacetModel, FacetValueModel, RangeFacetModel } from './page-model.js';
+import type { CategoryModel, ChipModel, FacetModel, FacetValueModel, RangeFacetModel } from './page-model.js';
 
 /** Gives the address of a query's page. */
 export type HrefOf = (query: Query) => string;
@@ -43,6 +43,8 @@ function valuesModel(
     label: valueLabel(value, facet, field),
     count: counts.get(value) ?? 0,
     depth: depthOf(value, field),
+    icon: choiceOf(value, field)?.icon ?? '',
+    colour: choiceOf(value, field)?.colour ?? '',
     chosen: chosen.includes(value),
     href: scene.hrefOf(withValueToggled(scene.query, facet.key, value)),
   }));
@@ -57,9 +59,27 @@ function valuesModel(
   };
 }
 
-function depthOf(value: string, { settings }: Field): number {
-  const parent = settings.choices?.find(({ key }) => key === value)?.parent;
-  return parent === undefined ? 0 : depthOf(parent, { settings } as Field) + 1;
+function choiceOf(value: string, { settings }: Field): Choice | undefined {
+  return settings.choices?.find(({ key }) => key === value);
+}
+
+function depthOf(value: string, field: Field): number {
+  const parent = choiceOf(value, field)?.parent;
+  return parent === undefined ? 0 : depthOf(parent, field) + 1;
+}
+
+/** The category that is chosen, when it is the only one and its set says anything of it. */
+export function categoryModel({ kind, query }: Pick<FacetScene, 'kind' | 'query'>): CategoryModel | null {
+  const chosen = kind.facets.flatMap((facet) => {
+    const field = fieldByKey(kind, facet.field);
+    const choice = query.choices.get(facet.key);
+    if (field?.type !== 'categories' || choice?.kind !== 'values') return [];
+    return choice.values.flatMap((value) => choiceOf(value, field) ?? []);
+  });
+  const [only, ...others] = chosen;
+  if (!only || others.length > 0) return null;
+  const { label, text = '', icon = '', colour = '', picture = null } = only;
+  return text === '' && !picture ? null : { label, text, icon, colour, picture };
 }
 
 function inValueOrder(values: FacetValueModel[], facet: Facet, locale: string): FacetValueModel[] {

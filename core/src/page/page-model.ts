@@ -91,6 +91,9 @@ export interface FacetValueModel {
   readonly chosen: boolean;
   /** How deep a category lies; 0 for everything else. */
   readonly depth: number;
+  /** Of a category: name of an icon and a colour, '' for none. */
+  readonly icon: string;
+  readonly colour: string;
   /** The page after choosing it, or after taking it back. */
   readonly href: string;
 }
@@ -148,6 +151,15 @@ export interface HomePage extends PageFrame {
   readonly sections: readonly (KindLink & { readonly intro: string; readonly cards: readonly CardModel[] })[];
 }
 
+/** What a category set says of a category. */
+export interface CategoryModel {
+  readonly label: string;
+  readonly text: string;
+  readonly icon: string;
+  readonly colour: string;
+  readonly picture: Picture | null;
+}
+
 export interface IndexPage extends PageFrame {
   readonly type: 'index';
   readonly kind: { readonly slug: string; readonly one: string; readonly many: string; readonly intro: string };
@@ -159,6 +171,8 @@ export interface IndexPage extends PageFrame {
   readonly countSentence: string;
   readonly facets: readonly FacetModel[];
   readonly chips: readonly ChipModel[];
+  /** The one category that is chosen, when its set says anything of it; else null. */
+  readonly category: CategoryModel | null;
   readonly clearHref: string;
   readonly sorts: readonly SortModel[];
   /** Featured listings that lead the page, and the rest. */

@@ -1,6 +1,8 @@
 import type { Issue } from '../values/index.js';
 import { firstFreeSlug, foldText, issue, normaliseLine, slugOf } from '../values/index.js';
 import { readColour } from './field-types/colour.js';
+import type { Picture } from './field-types/picture.js';
+import { asPicture } from './field-types/picture.js';
 import type { Choice, Field } from './field.js';
 import type { KindDefinition } from './kind.js';
 
@@ -16,6 +18,7 @@ export interface Category {
   readonly colour: string;
   /** A sentence about it. */
   readonly text: string;
+  readonly picture: Picture | null;
   /** Keys of categories that were merged into this one, so that their addresses still lead here. */
   readonly formerKeys: readonly string[];
 }
@@ -35,8 +38,10 @@ export interface CategorySet extends CategorySetDefinition {
 export const MOST_CATEGORIES = 5000;
 export const LONGEST_CATEGORY = 80;
 
+/** A category with every property at its plain default but those given; always in the same order of properties. */
 export function makeCategory(given: Pick<Category, 'key' | 'label'> & Partial<Category>): Category {
-  return { parent: null, icon: '', colour: '', text: '', formerKeys: [], ...given };
+  const { key, label, parent = null, icon = '', colour = '', text = '', picture = null, formerKeys = [] } = given;
+  return { key, label, parent, icon, colour, text, picture, formerKeys };
 }
 
 /** Everything that is wrong with a set; `others` are the sets it must not clash with. */
@@ -51,7 +56,7 @@ export function checkCategorySet(set: CategorySetDefinition, others: readonly Ca
   }
   const seen = new Set<string>();
   const siblings = new Set<string>();
-  for (const { key, label, parent, colour } of set.categories) {
+  for (const { key, label, parent, colour, picture } of set.categories) {
     if (label.trim() === '' || label.length > LONGEST_CATEGORY) {
       reasons.push(`the category “${key}” needs a label of 1 to ${LONGEST_CATEGORY} characters.`);
     }
@@ -61,6 +66,7 @@ export function checkCategorySet(set: CategorySetDefinition, others: readonly Ca
     const place = `${parent ?? ''}/${foldText(label)}`;
     if (siblings.has(place)) reasons.push(`two categories in the same place are called “${label}”.`);
     if (colour !== '' && readColour(colour) === null) reasons.push(`“${label}” has a colour that is none.`);
+    if (picture !== null && !asPicture(picture)) reasons.push(`“${label}” has a picture that is none.`);
     seen.add(key);
     siblings.add(place);
   }
@@ -190,12 +196,14 @@ function inserted(
 
 /** The categories of a set as the choices of a field. */
 export function choicesOfSet({ categories }: CategorySetDefinition): Choice[] {
-  return categories.map(({ key, label, parent, icon, colour, formerKeys }) => ({
+  return categories.map(({ key, label, parent, icon, colour, text, picture, formerKeys }) => ({
     key,
     label,
     ...(parent !== null && { parent }),
     ...(icon !== '' && { icon }),
     ...(colour !== '' && { colour }),
+    ...(text !== '' && { text }),
+    ...(picture !== null && { picture }),
     ...(formerKeys.length > 0 && { formerKeys }),
   }));
 }

@@ -1,15 +1,18 @@
 import type { UnitCode } from '../values/index.js';
 import type { Condition } from './condition.js';
 import type { FieldTypeName } from './field-types/names.js';
+import type { Picture } from './field-types/picture.js';
 
 /** One of the values that a choice field offers. The key stands in listings and addresses, the label is read. */
 export interface Choice {
   readonly key: string;
   readonly label: string;
-  /** Of a category: the one it lies under, its icon and colour, and the keys of those merged into it. */
+  /** Of a category: the one it lies under, what its set says of it, and the keys of those merged into it. */
   readonly parent?: string;
   readonly icon?: string;
   readonly colour?: string;
+  readonly text?: string;
+  readonly picture?: Picture;
   readonly formerKeys?: readonly string[];
 }
 

@@ -75,6 +75,7 @@ export const ERROR_CATALOGUE = {
   'row.too-many-cells': 'This row has {found} cells; the header has {wanted}.',
   'import.gone': 'This import is no longer running. Start it again from the file.',
   'import.order': 'Rows arrived out of order: {found} instead of {wanted}. Start the import again.',
+  'picture.used': 'The picture “{name}” is used by “{title}”. Take it out there first.',
   'picture.type': 'This is not a picture that can be read. Use JPEG, PNG, WebP, AVIF or GIF.',
   'picture.too-large': 'The picture has {found}; at most {greatest} are taken.',
   'request.malformed': 'The request could not be read: {reason}',

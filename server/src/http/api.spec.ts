@@ -213,29 +213,6 @@ describe('The API', () => {
     expect((await api.anyone.send('GET', '/api/session')).json.site.name).toBe('My directory');
   });
 
-  it('keeps a picture by its content, not its name, in several widths', async () => {
-    const sharp = (await import('sharp')).default;
-    const png = await sharp({ create: { width: 900, height: 600, channels: 3, background: '#0f6e6a' } })
-      .png()
-      .toBuffer();
-    const send = async (bytes: Uint8Array, name: string): ReturnType<Sender['send']> => {
-      const form = new FormData();
-      form.append('file', new Blob([new Uint8Array(bytes)]), name);
-      return owner.send('POST', '/api/pictures', form);
-    };
-    const { json: picture } = await send(png, 'x.txt');
-    expect([picture.width, picture.height]).toEqual([900, 600]);
-    const shown = await fetch(`${api.address}/pictures/${picture.hash}-400.webp`);
-    expect([shown.status, shown.headers.get('content-type')]).toEqual([200, 'image/webp']);
-    const script = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>');
-    expect((await send(script, 'x.png')).json.code).toBe('picture.type');
-    const unknown = { picture: { hash: 'a'.repeat(32), width: 1, height: 1 } };
-    expect((await owner.send('POST', `/api/kinds/${kindId}/listings`, { title: 'Q', ...unknown })).json.code).toBe(
-      'value.not-a-picture',
-    );
-    expect((await add({ title: 'Q', picture })).picture?.hash).toBe(picture.hash);
-  });
-
   it('sorts and cuts the listing table', async () => {
     for (const [title, price] of [
       ['A', '9'],

@@ -2,6 +2,8 @@ import compression from 'compression';
 import express from 'express';
 import type { Express, RequestHandler } from 'express';
 import type { Logger } from 'pino';
+import type { PictureFormat } from '../services/pictures.js';
+import { PICTURE_FORMATS, PICTURE_WIDTHS } from '../services/pictures.js';
 import { apiRouter } from './api.js';
 import { problemHandler } from './problem.js';
 import { securityHeaders } from './security.js';
@@ -28,6 +30,18 @@ function sendFile({ files }: Services): RequestHandler {
   };
 }
 
+const PICTURE_NAME = new RegExp(`^([0-9a-f]{32})-(${PICTURE_WIDTHS.join('|')})\\.(${PICTURE_FORMATS.join('|')})$`);
+
+/** Sends a picture in one of its widths and formats. Its name holds a hash of its content, so it never changes. */
+function sendPicture({ pictures }: Services): RequestHandler {
+  return async (request, response) => {
+    const [, hash = '', width = '', format = ''] = PICTURE_NAME.exec(String(request.params['name'])) ?? [];
+    const path = hash === '' ? null : await pictures.variant(hash, Number(width), format as PictureFormat);
+    if (path === null) return void response.status(404).end();
+    response.type(format).set('Cache-Control', 'public, max-age=31536000, immutable').sendFile(path);
+  };
+}
+
 /** The whole HTTP side. */
 export async function makeApp({ services, log, trustProxy, web }: AppParts): Promise<Express> {
   const app = express();
@@ -38,11 +52,7 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));
   app.get('/readyz', (_request, response) => void response.json({ ok: true, revision: services.live.revision }));
   app.use('/api', apiRouter(services));
-  app.use(
-    '/pictures',
-    express.static(services.pictures.folder, { index: false, redirect: false, immutable: true, maxAge: '1y' }),
-    (_request, response) => void response.status(404).end(),
-  );
+  app.get('/pictures/:name', sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));
   if (web) {
     app.use('/desk', await deskRouter(web.folders));

@@ -16,6 +16,7 @@ import type { Imports } from '../services/imports.js';
 import type { Kinds } from '../services/kinds.js';
 import type { Links } from '../services/links.js';
 import type { Listings } from '../services/listings.js';
+import type { PictureLibrary } from '../services/picture-library.js';
 import type { Pictures } from '../services/pictures.js';
 import type { Problems } from '../services/problems.js';
 import type { Site } from '../services/site.js';
@@ -40,6 +41,7 @@ export interface Services {
   readonly listings: Listings;
   readonly live: Live;
   readonly pages: Pages;
+  readonly pictureLibrary: PictureLibrary;
   readonly pictures: Pictures;
   readonly problems: Problems;
   readonly site: Site;

@@ -2,14 +2,17 @@ import type { CategoryMove, CategorySetSummary, Changed, User } from '@plindo/co
 import type { Listing } from '@plindo/core/listings';
 import type { CategorySet, CategorySetDefinition, Kind } from '@plindo/core/structure';
 import { checkCategorySet, withCategoryAdded } from '@plindo/core/structure';
-import { firstFreeSlug, slugOf } from '@plindo/core/values';
+import { firstFreeSlug, issue, slugOf } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
-import type { Unit } from '../store/index.js';
+import type { Store, Unit } from '../store/index.js';
 import { Refusal, refuseIfAny } from './refusal.js';
 
 /** Making and changing category sets. Listings follow what happens to their categories, in the same change. */
 export class CategorySets {
-  constructor(private readonly live: Live) {}
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+  ) {}
 
   summaries(): CategorySetSummary[] {
     return this.live.categorySets().map((set) => this.summary(set));
@@ -17,6 +20,7 @@ export class CategorySets {
 
   async add(user: User | null, definition: CategorySetDefinition): Promise<Changed<CategorySet>> {
     refuseIfAny(checkCategorySet(definition, this.live.categorySets()));
+    await this.checkPictures(definition);
     const taken = this.live.categorySets().map(({ slug }) => slug);
     const slug = firstFreeSlug(definition.slug || slugOf(definition.label), (candidate) => taken.includes(candidate));
     const head = { userId: user?.id ?? null, sentence: `Added the category set ${definition.label}` };
@@ -39,6 +43,7 @@ export class CategorySets {
   ): Promise<Changed<CategorySet>> {
     const others = this.live.categorySets().filter((set) => set.id !== id);
     refuseIfAny(checkCategorySet(definition, others));
+    await this.checkPictures(definition);
     const head = { userId: user.id, sentence: `Changed the category set ${definition.label}` };
     const { changeId, result } = await this.live.change(head, async (unit) => {
       const before = await existing(unit, id);
@@ -47,6 +52,14 @@ export class CategorySets {
       return unit.updateCategorySet(before, definition);
     });
     return { changeId, result };
+  }
+
+  /** Refuses pictures that are not kept here. */
+  private async checkPictures({ categories }: CategorySetDefinition): Promise<void> {
+    for (const { picture, label } of categories) {
+      if (!picture || (await this.store.pictures.find(picture.hash))) continue;
+      refuseIfAny([issue('value.not-a-picture', { label, found: picture.hash }, { field: 'categories' })]);
+    }
   }
 
   /** Adds one category, for somebody who is filling in a listing and misses it. */

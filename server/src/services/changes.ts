@@ -116,6 +116,7 @@ function current(unit: Unit, { entity, id }: ChangeEntry): Promise<ChangeEntry['
   if (entity === 'category-set') return unit.categorySet(id);
   if (entity === 'link') return unit.link(id);
   if (entity === 'connection') return unit.connection(id);
+  if (entity === 'picture') return unit.picture(id);
   return entity === 'listing' ? unit.listing(id) : unit.kind(id);
 }
 
@@ -163,6 +164,7 @@ function titleOf(record: ChangeEntry['after']): string {
   if (!record) return '';
   if ('title' in record) return record.title;
   if ('many' in record) return record.many;
+  if ('fileName' in record) return record.fileName;
   if ('linkId' in record || 'hasNotes' in record) return 'A link';
   return 'categories' in record ? record.label : record.name;
 }

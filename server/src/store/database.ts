@@ -7,6 +7,7 @@ import * as partsAndFiles from './migrations/0002-parts-and-files.js';
 import * as categorySets from './migrations/0003-category-sets.js';
 import * as links from './migrations/0004-links.js';
 import * as binAndTableViews from './migrations/0005-bin-and-table-views.js';
+import * as pictureFiles from './migrations/0006-picture-files.js';
 
 const BUSY_TIMEOUT_IN_MS = 10_000;
 
@@ -50,6 +51,11 @@ async function migrate(sequelize: Sequelize): Promise<void> {
         name: '0005-bin-and-table-views',
         up: ({ context }) => binAndTableViews.up(context),
         down: ({ context }) => binAndTableViews.down(context),
+      },
+      {
+        name: '0006-picture-files',
+        up: ({ context }) => pictureFiles.up(context),
+        down: ({ context }) => pictureFiles.down(context),
       },
     ],
     context: sequelize.getQueryInterface(),

@@ -52,9 +52,12 @@ export function defineModels(sequelize: Sequelize): Models {
       'pictures',
       {
         hash: { type: STRING, primaryKey: true },
+        number: INTEGER,
         width: INTEGER,
         height: INTEGER,
         fileName: STRING,
+        source: STRING,
+        bytes: INTEGER,
         createdAt: BIGINT,
       },
       options,

@@ -3,28 +3,60 @@ import type { Row } from './records.js';
 
 /** What is known of a kept picture; its bytes lie in files beside the database. */
 export interface PictureRecord {
+  /** Of the kept file. */
   readonly hash: string;
-  /** Size in pixels after turning it upright. */
+  /** Stands for it in the change log. */
+  readonly number: number;
+  /** Size in pixels, upright. */
   readonly width: number;
   readonly height: number;
   readonly fileName: string;
+  /** Of the file that was sent. */
+  readonly source: string;
+  /** Size of the kept file. */
+  readonly bytes: number;
+  readonly createdAt: number;
+}
+
+export function pictureOf(row: Row): PictureRecord {
+  return {
+    hash: String(row['hash']),
+    number: Number(row['number']),
+    width: Number(row['width']),
+    height: Number(row['height']),
+    fileName: String(row['fileName']),
+    source: String(row['source']),
+    bytes: Number(row['bytes']),
+    createdAt: Number(row['createdAt']),
+  };
 }
 
 export class PictureStore {
   constructor(private readonly models: Models) {}
 
   async find(hash: string): Promise<PictureRecord | null> {
-    const row = (await this.models.pictures.findByPk(hash, { raw: true })) as unknown as Row | null;
-    if (!row) return null;
-    return {
-      hash: String(row['hash']),
-      width: Number(row['width']),
-      height: Number(row['height']),
-      fileName: String(row['fileName']),
-    };
+    const row = await this.models.pictures.findByPk(hash, { raw: true });
+    return row && pictureOf(row as unknown as Row);
   }
 
-  async add(picture: PictureRecord, createdAt: number): Promise<void> {
-    await this.models.pictures.upsert({ ...picture, createdAt });
+  /** The picture that was made from a file. */
+  async bySource(source: string): Promise<PictureRecord | null> {
+    const row = await this.models.pictures.findOne({ where: { source }, raw: true });
+    return row && pictureOf(row as unknown as Row);
+  }
+
+  /** All of them, latest first. */
+  async all(): Promise<PictureRecord[]> {
+    const rows = await this.models.pictures.findAll({ order: [['number', 'DESC']], raw: true });
+    return rows.map((row) => pictureOf(row as unknown as Row));
+  }
+
+  /** Adds a picture, or answers the one of the same hash. */
+  async add(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
+    const known = await this.find(picture.hash);
+    if (known) return known;
+    const last = Number(await this.models.pictures.max('number')) || 0;
+    await this.models.pictures.upsert({ ...picture, number: last + 1 });
+    return { ...picture, number: last + 1 };
   }
 }

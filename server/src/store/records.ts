@@ -9,7 +9,7 @@ import type {
   Picture,
   Place,
 } from '@plindo/core/structure';
-import { makeKindDefinition } from '@plindo/core/structure';
+import { makeCategory, makeKindDefinition } from '@plindo/core/structure';
 
 /** A row as the driver gives it. */
 export type Row = Readonly<Record<string, unknown>>;
@@ -51,7 +51,15 @@ export function kindOf(row: Row): Kind {
 
 export function categorySetOf(row: Row): CategorySet {
   const definition = parsed<Omit<CategorySetDefinition, 'slug'>>(row['definition']);
-  return { ...definition, id: Number(row['id']), slug: String(row['slug']), version: Number(row['version']) };
+  // What was written before a property of categories existed has its default.
+  const categories = definition.categories.map(makeCategory);
+  return {
+    ...definition,
+    categories,
+    id: Number(row['id']),
+    slug: String(row['slug']),
+    version: Number(row['version']),
+  };
 }
 
 export function linkOf(row: Row): Link {

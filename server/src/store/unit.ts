@@ -2,9 +2,12 @@ import type { Connection, Listing, ListingContent } from '@plindo/core/listings'
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { SiteSettings } from '@plindo/core/page';
 import type { CategorySet, CategorySetDefinition, Kind, KindDefinition, Link } from '@plindo/core/structure';
+import { makeCategory } from '@plindo/core/structure';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import type { Models } from './models.js';
+import type { PictureRecord } from './picture-store.js';
+import { pictureOf } from './picture-store.js';
 import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, rowOfDefined, rowOfLink } from './records.js';
 import type { Row } from './records.js';
 
@@ -24,6 +27,13 @@ export type ChangeEntry =
       readonly id: number;
       readonly before: Connection | null;
       readonly after: Connection | null;
+    }
+  | {
+      readonly entity: 'picture';
+      /** Its number. */
+      readonly id: number;
+      readonly before: PictureRecord | null;
+      readonly after: PictureRecord | null;
     }
   | SiteEntry;
 
@@ -82,7 +92,8 @@ export class Unit {
     return row ? categorySetOf(row as unknown as Row) : null;
   }
 
-  async insertCategorySet(definition: CategorySetDefinition): Promise<CategorySet> {
+  async insertCategorySet(given: CategorySetDefinition): Promise<CategorySet> {
+    const definition = { ...given, categories: given.categories.map(makeCategory) };
     const { id: _, ...row } = rowOfDefined({ ...definition, id: 0, version: 1 });
     const made = await this.models.categorySets.create({ ...row }, { transaction: this.transaction });
     const set: CategorySet = { ...definition, id: Number(made.get('id')), version: 1 };
@@ -91,7 +102,8 @@ export class Unit {
   }
 
   async updateCategorySet(before: CategorySet, definition: CategorySetDefinition): Promise<CategorySet> {
-    const after: CategorySet = { ...definition, id: before.id, version: before.version + 1 };
+    const categories = definition.categories.map(makeCategory);
+    const after: CategorySet = { ...definition, categories, id: before.id, version: before.version + 1 };
     await this.restore({ entity: 'category-set', id: before.id, before, after });
     return after;
   }
@@ -123,6 +135,11 @@ export class Unit {
   async connection(id: number): Promise<Connection | null> {
     const row = await this.models.connections.findByPk(id, { transaction: this.transaction, raw: true });
     return row ? connectionOf(row as unknown as Row) : null;
+  }
+
+  async picture(number: number): Promise<PictureRecord | null> {
+    const row = await this.models.pictures.findOne({ where: { number }, transaction: this.transaction, raw: true });
+    return row ? pictureOf(row as unknown as Row) : null;
   }
 
   async insertConnection(given: Omit<Connection, 'id'>): Promise<Connection> {
@@ -162,7 +179,7 @@ export class Unit {
   /** Writes a record as it is `after` an entry, whatever it is now: inserts, updates or deletes it by its id. */
   async restore(entry: ChangeEntry): Promise<void> {
     const model = this.models[TABLES[entry.entity]];
-    const where = { id: entry.id };
+    const where = entry.entity === 'picture' ? { number: entry.id } : { id: entry.id };
     const row = rowOf(entry);
     if (row === null) await model.destroy({ where, transaction: this.transaction });
     else if (entry.before === null) await model.create({ ...row }, { transaction: this.transaction });
@@ -193,6 +210,7 @@ const TABLES = {
   'category-set': 'categorySets',
   link: 'links',
   connection: 'connections',
+  picture: 'pictures',
   site: 'site',
 } as const;
 
@@ -201,7 +219,7 @@ function rowOf({ entity, id, after }: ChangeEntry): Row | null {
   if (after === null) return null;
   if (entity === 'kind' || entity === 'category-set') return rowOfDefined(after);
   if (entity === 'link') return rowOfLink(after);
-  if (entity === 'connection') return { ...after };
+  if (entity === 'connection' || entity === 'picture') return { ...after };
   // An entry of before a part existed has none of it.
   return entity === 'site' ? { id, settings: after } : { ...BLANK_CONTENT, ...after };
 }

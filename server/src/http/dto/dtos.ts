@@ -144,6 +144,17 @@ export class FindQueryDto {
   @IsString() @MaxLength(200) q!: string;
 }
 
+export class PicturesQueryDto {
+  @IsOptional() @IsString() @MaxLength(200) q?: string;
+  @IsOptional() @IsIn(['yes', 'no']) unused?: 'yes' | 'no';
+  @IsOptional() @Type(() => Number) @IsInt() @Min(0) offset?: number;
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(200) limit?: number;
+}
+
+export class PictureHashesDto {
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_ROWS_A_BATCH) hashes!: string[];
+}
+
 export class PageQueryDto {
   /** Path and state of a page: "/berths?facility=water". */
   @IsString() @MaxLength(8000) url!: string;

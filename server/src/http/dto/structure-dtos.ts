@@ -19,6 +19,7 @@ import type {
   FieldTypeName,
   LinkSide,
   OrderSubject,
+  Picture,
   RangeEnds,
   StartStatus,
 } from '@plindo/core/structure';
@@ -32,6 +33,7 @@ import {
   IsIn,
   IsInt,
   IsNumber,
+  IsObject,
   IsOptional,
   IsString,
   Max,
@@ -76,6 +78,8 @@ export class ChoiceDto {
   @IsOptional() @IsString() @MaxLength(LONGEST_WORD) parent?: string;
   @IsOptional() @IsString() @MaxLength(60) icon?: string;
   @IsOptional() @IsString() @MaxLength(7) colour?: string;
+  @IsOptional() @IsString() @MaxLength(1000) text?: string;
+  @IsOptional() @IsObject() picture?: Picture;
   @IsOptional() @IsString({ each: true }) formerKeys?: string[];
 }
 
@@ -244,6 +248,8 @@ export class CategoryDto {
   @IsString() @MaxLength(60) icon!: string;
   @IsString() @MaxLength(7) colour!: string;
   @IsString() @MaxLength(1000) text!: string;
+  /** A picture that is kept, or null; read by its field type's rules. */
+  @IsOptional() @IsObject() picture: Picture | null = null;
   @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_CATEGORIES) formerKeys!: string[];
 }
 

@@ -15,6 +15,7 @@ import { Facets } from './facets';
 import { searchOfForm } from './form-state';
 import { Icon } from './icons/icon';
 import { Pager } from './pager';
+import { PictureView } from './picture';
 
 const TYPING_PAUSE_IN_MS = 250;
 
@@ -24,7 +25,7 @@ const TYPING_PAUSE_IN_MS = 250;
  */
 @Component({
   selector: 'pl-index-page',
-  imports: [Card, Facets, Icon, Pager],
+  imports: [Card, Facets, Icon, Pager, PictureView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './index-page.html',
   styleUrl: './index-page.scss',

@@ -10,18 +10,20 @@ const HUES = 5;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (picture(); as shown) {
-      <img
-        [src]="url(shown, 800)"
-        [srcset]="srcset(shown)"
-        [sizes]="sizes()"
-        [width]="shown.width"
-        [height]="shown.height"
-        [alt]="shown.alt"
-        [style.object-position]="focus(shown)"
-        [attr.loading]="eager() ? 'eager' : 'lazy'"
-        [attr.fetchpriority]="eager() ? 'high' : null"
-        decoding="async"
-      />
+      <picture>
+        <source type="image/avif" [srcset]="srcset(shown, 'avif')" [sizes]="sizes()" />
+        <source type="image/webp" [srcset]="srcset(shown, 'webp')" [sizes]="sizes()" />
+        <img
+          [src]="url(shown, 800, 'jpeg')"
+          [width]="shown.width"
+          [height]="shown.height"
+          [alt]="shown.alt"
+          [style.object-position]="focus(shown)"
+          [attr.loading]="eager() ? 'eager' : 'lazy'"
+          [attr.fetchpriority]="eager() ? 'high' : null"
+          decoding="async"
+        />
+      </picture>
     } @else {
       <svg viewBox="0 0 120 80" preserveAspectRatio="xMidYMid slice" aria-hidden="true" [class]="'hue-' + hue()">
         <rect width="120" height="80" class="sky" />
@@ -36,6 +38,9 @@ const HUES = 5;
       display: block;
       overflow: hidden;
       background: var(--pl-line);
+    }
+    picture {
+      display: contents;
     }
     img,
     svg {
@@ -88,8 +93,8 @@ export class PictureView {
     () => [...this.title()].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % HUES,
   );
 
-  protected url({ hash }: Picture, width: number): string {
-    return `/pictures/${hash}-${width}.webp`;
+  protected url({ hash }: Picture, width: number, format: string): string {
+    return `/pictures/${hash}-${width}.${format}`;
   }
 
   /** The part of a cropped picture that stays in view. */
@@ -97,7 +102,7 @@ export class PictureView {
     return focus ? `${focus.x * 100}% ${focus.y * 100}%` : null;
   }
 
-  protected srcset(picture: Picture): string {
-    return WIDTHS.map((width) => `${this.url(picture, width)} ${Math.min(width, picture.width)}w`).join(', ');
+  protected srcset(picture: Picture, format: string): string {
+    return WIDTHS.map((width) => `${this.url(picture, width, format)} ${Math.min(width, picture.width)}w`).join(', ');
   }
 }

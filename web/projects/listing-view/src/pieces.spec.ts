@@ -20,10 +20,14 @@ async function show<T>(component: Type<T>, inputs: Record<string, unknown>): Pro
 const picture: Picture = { hash: 'a'.repeat(32), width: 1000, height: 1500, alt: 'A pier' };
 
 describe('A picture', () => {
-  it('comes in several widths, never wider than it is, with its size for the layout', async () => {
-    const image = (await show(PictureView, { picture })).querySelector('img')!;
+  it('comes in several widths and formats, never wider than it is, with its size for the layout', async () => {
+    const shown = await show(PictureView, { picture });
+    const image = shown.querySelector('img')!;
     const name = `/pictures/${picture.hash}`;
-    expect(image.srcset).toBe(`${name}-400.webp 400w, ${name}-800.webp 800w, ${name}-1600.webp 1000w`);
+    const [avif, webp] = [...shown.querySelectorAll('source')];
+    expect([avif?.type, webp?.type]).toEqual(['image/avif', 'image/webp']);
+    expect(webp?.srcset).toBe(`${name}-400.webp 400w, ${name}-800.webp 800w, ${name}-1600.webp 1000w`);
+    expect(image.getAttribute('src')).toBe(`${name}-800.jpeg`);
     const attributes = ['width', 'height', 'alt', 'loading'].map((name) => image.getAttribute(name));
     expect(attributes).toEqual(['1000', '1500', 'A pier', 'lazy']);
   });
