@@ -5,6 +5,7 @@ import { Pages } from './live/pages.js';
 import { Accounts } from './services/accounts.js';
 import { Batches } from './services/batches.js';
 import { Bin } from './services/bin.js';
+import { BlueprintZips } from './services/blueprint-zip.js';
 import { Blueprints } from './services/blueprints.js';
 import { CategorySets } from './services/category-sets.js';
 import { Changes } from './services/changes.js';
@@ -41,6 +42,7 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
   const connections = new Connections(store, live);
   const pictures = new Pictures(store, join(dataFolder, 'pictures'), clock);
   await pictures.purge();
+  const files = new Files(store, join(dataFolder, 'files'), clock);
   const categorySets = new CategorySets(store, live);
   const services: Services = {
     live,
@@ -50,13 +52,14 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     bin: new Bin(live),
     handOrders: new HandOrders(live),
     tableViews: new TableViews(store, live),
+    blueprintZips: new BlueprintZips(store, pictures, files),
     blueprints: new Blueprints(store, live),
     categorySets,
     changes: new Changes(store, live),
     connections,
     fieldChanges: new FieldChanges(store, live),
     finder: new Finder(store, live),
-    files: new Files(store, join(dataFolder, 'files'), clock),
+    files,
     kinds: new Kinds(live),
     links: new Links(live),
     listings: new Listings(store, live, connections),

@@ -39,6 +39,12 @@ export class Sender {
     return { status: response.status, headers: response.headers, json: text === '' ? null : JSON.parse(text) };
   }
 
+  /** What an address gives, byte by byte. */
+  async download(path: string): Promise<Buffer> {
+    const response = await fetch(this.address + path, { headers: this.headers });
+    return Buffer.from(await response.arrayBuffer());
+  }
+
   without(header: string): Sender {
     return new Sender(
       this.address,

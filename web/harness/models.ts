@@ -47,7 +47,16 @@ export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
         label: 'Type',
         join: 'any',
         shownFirst: 8,
-        values: ['quay', 'buoy'].map((value) => ({ value, label: value, count: 1, chosen: false, depth: 0, icon: '', colour: '', href: '' })),
+        values: ['quay', 'buoy'].map((value) => ({
+          value,
+          label: value,
+          count: 1,
+          chosen: false,
+          depth: 0,
+          icon: '',
+          colour: '',
+          href: '',
+        })),
       },
       {
         control: 'range',

@@ -189,7 +189,7 @@ export function planBlueprint(
   }
   const listings = blueprint.listings ?? [];
   if (listings.length > 0) adds.push(listings.length === 1 ? 'one listing' : `${listings.length} listings`);
-  const pictures = new Set(listings.flatMap(({ picture, values }) => hashesIn([picture, values])));
+  const pictures = new Set(hashesIn([blueprint.categorySets, listings]));
   const missing = [...pictures].filter((hash) => !hasPicture(hash)).length;
   const lacks = missing === 0 ? [] : [missing === 1 ? 'one picture or file' : `${missing} pictures or files`];
   return { adds, changes, lacks };
@@ -201,7 +201,7 @@ export function sameEnds(one: Pick<BlueprintLink, 'a' | 'b'>, other: Pick<Bluepr
 }
 
 /** The hashes of pictures and files anywhere in a value. */
-function hashesIn(value: unknown): string[] {
+export function hashesIn(value: unknown): string[] {
   if (typeof value !== 'object' || value === null) return [];
   const { hash } = value as { hash?: unknown };
   return [...(typeof hash === 'string' ? [hash] : []), ...Object.values(value).flatMap(hashesIn)];

@@ -1,10 +1,10 @@
 import type { Issue } from '../values/index.js';
 import { firstFreeSlug, foldText, issue, normaliseLine, slugOf } from '../values/index.js';
 import { readColour } from './field-types/colour.js';
-import type { Picture } from './field-types/picture.js';
-import { asPicture } from './field-types/picture.js';
 import type { Choice, Field } from './field.js';
 import type { KindDefinition } from './kind.js';
+import type { Picture } from './picture.js';
+import { asPicture } from './picture.js';
 
 /** One category of a set. The list of a set is in the order of its tree, parents before their children. */
 export interface Category {

@@ -1,7 +1,7 @@
 import type { UnitCode } from '../values/index.js';
 import type { Condition } from './condition.js';
 import type { FieldTypeName } from './field-types/names.js';
-import type { Picture } from './field-types/picture.js';
+import type { Picture } from './picture.js';
 
 /** One of the values that a choice field offers. The key stands in listings and addresses, the label is read. */
 export interface Choice {

@@ -57,6 +57,7 @@ export const ERROR_CATALOGUE = {
   'link.exclusive':
     '{label} leads to listings that only one can hold, so it cannot be set for several at once. Set it for each by itself.',
   'link.listing': '{label} cannot be linked with “{found}”: it is not a listing of the kind at the other end.',
+  'blueprint.zip': 'This is not a blueprint that can be applied: {reason}',
   'category.set': 'The category set is not right: {reason}',
   'category.set-used': 'The category set “{label}” is used by {uses}. Take it out there first.',
   'kind.facets': 'The facets are not right: {reason}',

@@ -1,3 +1,5 @@
+import { rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
 import express, { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
 import multer from 'multer';
@@ -40,18 +42,30 @@ function mount(router: Router, route: Route): void {
   if (route.before) steps.push(route.before);
   if (route.body) steps.push(express.json({ limit: route.largestBody ?? LARGEST_BODY }));
   if (route.file) {
+    const { largestFileOnDisk: onDisk } = route;
     const upload = multer({
-      storage: multer.memoryStorage(),
-      limits: { fileSize: LARGEST_PICTURE_IN_BYTES, files: 1 },
+      storage: onDisk ? multer.diskStorage({ destination: tmpdir() }) : multer.memoryStorage(),
+      limits: { fileSize: onDisk ?? LARGEST_PICTURE_IN_BYTES, files: 1 },
     });
     steps.push(upload.single(route.file));
+    if (onDisk) steps.push(removeFileAfterwards);
   }
   router[route.method](route.path, ...steps, async (request: Request, response: Response) => {
     const answer = await route.handle(callOf(route, request, response));
+    if (response.headersSent) return;
     if (answer === undefined) response.status(NO_CONTENT).end();
     else response.json(answer);
   });
 }
+
+/** Whatever becomes of the request, the file that came with it doesn't stay. */
+const removeFileAfterwards: RequestHandler = (request, response, next) => {
+  const path = request.file?.path;
+  response.on('close', () => {
+    if (path) void rm(path, { force: true });
+  });
+  next();
+};
 
 function permissionCheck({ permission }: Route): RequestHandler {
   return (request, _response, next) => {

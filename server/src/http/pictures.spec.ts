@@ -8,7 +8,9 @@ import { TestApi } from '../../testing/test-api.js';
 /** A picture of one colour; `shade` tells one from another. */
 function png(width: number, height: number, shade = 0x0f): Promise<Buffer> {
   const background = { r: shade, g: 110, b: 106 };
-  return sharp({ create: { width, height, channels: 3, background } }).png().toBuffer();
+  return sharp({ create: { width, height, channels: 3, background } })
+    .png()
+    .toBuffer();
 }
 
 describe('Pictures', () => {
@@ -49,7 +51,9 @@ describe('Pictures', () => {
       expect(metadata.width).withContext(variant).toBe(width);
     }
     for (const variant of ['401.webp', '400.gif', '400.webp/../../plindo.sqlite']) {
-      expect((await shown(picture.hash, variant)).status).withContext(variant).toBe(404);
+      expect((await shown(picture.hash, variant)).status)
+        .withContext(variant)
+        .toBe(404);
     }
     const script = Buffer.from('<svg xmlns="http://www.w3.org/2000/svg"><script>alert(1)</script></svg>');
     expect((await send(script, 'x.png')).json.code).toBe('picture.type');
@@ -97,7 +101,10 @@ describe('Pictures', () => {
     const find = async (query: string): Promise<{ fileName: string; uses: number; usedBy: unknown[] }[]> =>
       (await owner.send('GET', `/api/pictures?${query}`)).json.pictures;
     const [gallery] = await find('q=gallery');
-    expect([gallery?.uses, gallery?.usedBy]).toEqual([1, [{ title: 'With a picture', link: ['fill', 1, made.result.id] }]]);
+    expect([gallery?.uses, gallery?.usedBy]).toEqual([
+      1,
+      [{ title: 'With a picture', link: ['fill', 1, made.result.id] }],
+    ]);
     expect((await find('unused=yes')).map(({ fileName }) => fileName)).toContain('idle.png');
     expect((await find('unused=yes')).map(({ fileName }) => fileName)).not.toContain('lead.png');
     const used = await owner.send('POST', '/api/pictures/delete', { hashes: [lead.hash] });
@@ -114,7 +121,8 @@ describe('Pictures', () => {
     const { json: picture } = await send(await png(60, 40, 0x90), 'category.png');
     const category = { key: 'a', label: 'A', parent: null, icon: '', colour: '', text: 'All of A', formerKeys: [] };
     const categories = [{ ...category, picture: { ...picture, alt: 'An A' } }];
-    const set = (await owner.send('POST', '/api/category-sets', { slug: '', label: 'Letters', categories })).json.result;
+    const set = (await owner.send('POST', '/api/category-sets', { slug: '', label: 'Letters', categories })).json
+      .result;
     const fields = [{ key: 'letter', label: 'Letter', type: 'categories', settings: { set: set.id } }];
     const facet = { key: 'letter', label: 'Letter', field: 'letter', control: 'ticks', join: 'any' };
     const facets = [{ ...facet, zero: 'dim', valueOrder: 'defined', shownFirst: 8 }];

@@ -36,6 +36,8 @@ export interface RouteDefinition<Body, Query> {
   readonly answers?: string;
   /** A file sent as multipart form data under this name. */
   readonly file?: string;
+  /** For a file that is too large for memory: the most bytes; it lies in a temporary folder until the answer is sent. */
+  readonly largestFileOnDisk?: number;
   /** Further checks before the handler, such as a limit of tries. */
   readonly before?: RequestHandler;
   handle(call: Call<Body, Query>): unknown;

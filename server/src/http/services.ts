@@ -5,6 +5,7 @@ import type { Bin } from '../services/bin.js';
 import type { HandOrders } from '../services/hand-orders.js';
 import type { TableViews } from '../services/table-views.js';
 import type { Batches } from '../services/batches.js';
+import type { BlueprintZips } from '../services/blueprint-zip.js';
 import type { Blueprints } from '../services/blueprints.js';
 import type { CategorySets } from '../services/category-sets.js';
 import type { Changes } from '../services/changes.js';
@@ -28,6 +29,7 @@ export interface Services {
   readonly bin: Bin;
   readonly handOrders: HandOrders;
   readonly tableViews: TableViews;
+  readonly blueprintZips: BlueprintZips;
   readonly blueprints: Blueprints;
   readonly categorySets: CategorySets;
   readonly changes: Changes;

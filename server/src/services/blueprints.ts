@@ -1,6 +1,6 @@
 import type { Changed, User } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
-import { blueprintOf, planBlueprint, withNumbers, withoutMissing } from '@plindo/core/exchange';
+import { blueprintOf, hashesIn, planBlueprint, withNumbers, withoutMissing } from '@plindo/core/exchange';
 import type { Listing, ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT, readListing } from '@plindo/core/listings';
 import type { CategorySet, Kind, KindDefinition, Link } from '@plindo/core/structure';
@@ -16,6 +16,8 @@ import type { Issue } from '@plindo/core/values';
 import { issue } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store, Unit } from '../store/index.js';
+import type { BroughtThings } from './blueprint-zip.js';
+import { NOTHING_BROUGHT } from './blueprint-zip.js';
 import { refuseIfAny } from './refusal.js';
 
 /** What an apply has made so far: the things here that stand for those of the blueprint. */
@@ -46,31 +48,57 @@ export class Blueprints {
     return blueprintOf({ ...structure, content: { listings, connections: this.live.links.graph.all() } });
   }
 
-  async plan(blueprint: Blueprint): Promise<BlueprintPlan> {
-    const kept = await this.keptHashes(blueprint);
+  /** What applying it would do, with the pictures and files that come with it. */
+  async plan(blueprint: Blueprint, brought: BroughtThings = NOTHING_BROUGHT): Promise<BlueprintPlan> {
+    const kept = await this.keptHashes(blueprint, brought);
     return planBlueprint(blueprint, await this.save(false), (hash) => kept.has(hash));
   }
 
   /** Applies a blueprint in one change. What is here and not in it stays as it is. */
-  async apply(user: User, blueprint: Blueprint): Promise<Changed<BlueprintPlan>> {
-    const plan = await this.plan(blueprint);
+  async apply(
+    user: User,
+    blueprint: Blueprint,
+    brought: BroughtThings = NOTHING_BROUGHT,
+  ): Promise<Changed<BlueprintPlan>> {
+    const plan = await this.plan(blueprint, brought);
+    const added = await brought.keep(new Set(hashesIn(blueprint)));
+    try {
+      return { changeId: await this.applyStructure(user, blueprint), result: plan };
+    } catch (error) {
+      // Whole or not at all: what came for it goes again.
+      await this.store.pictures.forget(added);
+      await this.store.files.forget(added);
+      throw error;
+    }
+  }
+
+  private async applyStructure(user: User, blueprint: Blueprint): Promise<number> {
     const kept = await this.keptHashes(blueprint);
     const head = { userId: user.id, sentence: `Applied the blueprint of ${blueprint.site.name}` };
     const { changeId } = await this.live.change(head, async (unit) => {
       await unit.saveSite(blueprint.site);
       const made: Made = { sets: [], links: [], kinds: new Map() };
-      await this.applySets(unit, blueprint, made);
+      await this.applySets(unit, blueprint, made, (hash) => kept.has(hash));
       await this.applyKinds(unit, blueprint, made);
       await this.applyLinks(unit, blueprint, made);
       this.check(made);
       const listings = await this.applyListings(unit, blueprint, made, (hash) => kept.has(hash));
       await this.applyConnections(unit, blueprint, made, listings);
     });
-    return { changeId, result: plan };
+    return changeId;
   }
 
-  private async applySets(unit: Unit, { categorySets }: Blueprint, made: Made): Promise<void> {
-    for (const definition of categorySets) {
+  private async applySets(
+    unit: Unit,
+    { categorySets }: Blueprint,
+    made: Made,
+    isKept: (hash: string) => boolean,
+  ): Promise<void> {
+    for (const given of categorySets) {
+      const categories = given.categories.map((category) =>
+        category.picture && !isKept(category.picture.hash) ? { ...category, picture: null } : category,
+      );
+      const definition = { ...given, categories };
       const own = this.live.categorySets().find(({ slug }) => slug === definition.slug);
       const others = this.live.categorySets().filter(({ id }) => id !== own?.id);
       refuseIfAny(checkCategorySet(definition, others));
@@ -182,12 +210,12 @@ export class Blueprints {
     }
   }
 
-  private async keptHashes({ listings = [] }: Blueprint): Promise<Set<string>> {
-    const named = new Set(JSON.stringify(listings).match(/"hash":"[0-9a-f]{32}"/g) ?? []);
+  /** Of the pictures and files that a blueprint names, those that are here or come with it. */
+  private async keptHashes(blueprint: Blueprint, { hashes } = NOTHING_BROUGHT): Promise<Set<string>> {
     const kept = new Set<string>();
-    for (const part of named) {
-      const hash = part.slice(8, 40);
-      if ((await this.store.pictures.find(hash)) ?? (await this.store.files.find(hash))) kept.add(hash);
+    for (const hash of new Set(hashesIn(blueprint))) {
+      if (hashes.has(hash)) kept.add(hash);
+      else if ((await this.store.pictures.find(hash)) ?? (await this.store.files.find(hash))) kept.add(hash);
     }
     return kept;
   }

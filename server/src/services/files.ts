@@ -60,6 +60,12 @@ export class Files {
     return file;
   }
 
+  /** Keeps a file that was kept elsewhere; null when it isn't the one that its hash names. */
+  async addKept(bytes: Buffer, hash: string): Promise<KeptFile | null> {
+    const kept = await this.add(bytes, hash);
+    return kept.hash === hash ? kept : null;
+  }
+
   /** Where the bytes of a kept file lie, with its type; null when there is no such file. */
   async find(hash: string): Promise<{ path: string; type: string } | null> {
     const file = /^[0-9a-f]{32}$/.test(hash) ? await this.store.files.find(hash) : null;

@@ -64,7 +64,8 @@ export class PictureLibrary {
   }
 
   private async delete(user: User, records: readonly PictureRecord[]): Promise<Changed<{ pictures: number }>> {
-    const sentence = records.length === 1 ? `Deleted the picture ${records[0]!.fileName}` : `Deleted ${records.length} pictures`;
+    const sentence =
+      records.length === 1 ? `Deleted the picture ${records[0]!.fileName}` : `Deleted ${records.length} pictures`;
     return this.live.change({ userId: user.id, sentence }, async (unit) => {
       for (const before of records) await unit.restore({ entity: 'picture', id: before.number, before, after: null });
       return { pictures: records.length };

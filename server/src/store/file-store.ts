@@ -15,4 +15,9 @@ export class FileStore {
   async add(file: KeptFile, createdAt: number): Promise<void> {
     await this.models.files.upsert({ ...file, createdAt });
   }
+
+  /** Takes out files that came for a change that failed. */
+  async forget(hashes: readonly string[]): Promise<void> {
+    await this.models.files.destroy({ where: { hash: [...hashes] } });
+  }
 }

@@ -51,6 +51,11 @@ export class PictureStore {
     return rows.map((row) => pictureOf(row as unknown as Row));
   }
 
+  /** Takes out pictures that came for a change that failed. */
+  async forget(hashes: readonly string[]): Promise<void> {
+    await this.models.pictures.destroy({ where: { hash: [...hashes] } });
+  }
+
   /** Adds a picture, or answers the one of the same hash. */
   async add(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
     const known = await this.find(picture.hash);

@@ -1,41 +1,8 @@
 import { issue, ok, refuse } from '../../values/index.js';
+import type { Picture } from '../picture.js';
+import { asPicture } from '../picture.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, wrongType } from './field-type.js';
-
-/** A picture kept by Plindo: the hash of its bytes, its size in pixels, and what it shows in words. */
-export interface Picture {
-  readonly hash: string;
-  readonly width: number;
-  readonly height: number;
-  readonly alt: string;
-  /** The point that stays in view when it is cropped, in parts of width and height; the middle unless told otherwise. */
-  readonly focus?: Focus;
-}
-
-export interface Focus {
-  readonly x: number;
-  readonly y: number;
-}
-
-const LONGEST_ALT = 300;
-
-/** Whether JSON from outside is a picture; that the picture is really kept is checked where the store is known. */
-export function asPicture(input: unknown): Picture | null {
-  if (typeof input !== 'object' || input === null) return null;
-  const { hash, width, height, alt = '', focus } = input as Record<string, unknown>;
-  const sizes = [width, height].every((size) => Number.isInteger(size) && (size as number) > 0);
-  if (typeof hash !== 'string' || !/^[0-9a-f]{32}$/.test(hash) || !sizes || typeof alt !== 'string') return null;
-  const point = focus === undefined ? null : asFocus(focus);
-  if (focus !== undefined && !point) return null;
-  const picture = { hash, width: width as number, height: height as number, alt: alt.trim().slice(0, LONGEST_ALT) };
-  return point ? { ...picture, focus: point } : picture;
-}
-
-function asFocus(input: unknown): Focus | null {
-  const { x, y } = (input ?? {}) as Record<string, unknown>;
-  const isPart = (part: unknown): part is number => typeof part === 'number' && part >= 0 && part <= 1;
-  return isPart(x) && isPart(y) ? { x: Number(x.toFixed(3)), y: Number(y.toFixed(3)) } : null;
-}
 
 export const pictureType: FieldType<Picture> = {
   label: 'picture',

@@ -1,13 +1,18 @@
+import { pipeline } from 'node:stream/promises';
 import type { Blueprint } from '@plindo/core/exchange';
-import { makeKindDefinition } from '@plindo/core/structure';
+import { makeCategory, makeKindDefinition } from '@plindo/core/structure';
+import type { Request } from 'express';
+import { Refusal } from '../../services/refusal.js';
 import { BlueprintDto, BlueprintQueryDto } from '../dto/blueprint-dtos.js';
 import type { Route } from '../route.js';
-import { route, signedIn } from '../route.js';
+import { readDto, route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
 const LARGEST_BLUEPRINT = '64mb';
 
-export function blueprintRoutes({ blueprints }: Services): Route[] {
+const LARGEST_ZIP_IN_BYTES = 2 * 1024 ** 3;
+
+export function blueprintRoutes({ blueprints, blueprintZips }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -38,7 +43,53 @@ export function blueprintRoutes({ blueprints }: Services): Route[] {
       answers: 'Changed<BlueprintPlan>',
       handle: (call) => blueprints.apply(signedIn(call), complete(call.body)),
     }),
+    route({
+      method: 'get',
+      path: '/blueprint/zip',
+      permission: 'change structure',
+      summary: 'The blueprint with all listings, their pictures and files, as a zip.',
+      answers: 'application/zip',
+      async handle({ response }) {
+        const zip = await blueprintZips.write(await blueprints.save(true));
+        response.attachment('blueprint.zip');
+        await pipeline(zip, response);
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/blueprint/zip/plan',
+      permission: 'change structure',
+      summary: 'What applying a blueprint zip, sent as the form part "file", would do; nothing is changed.',
+      file: 'file',
+      largestFileOnDisk: LARGEST_ZIP_IN_BYTES,
+      answers: 'BlueprintPlan',
+      handle: ({ request }) =>
+        blueprintZips.read(pathOf(request), (document, things) => blueprints.plan(checked(document), things)),
+    }),
+    route({
+      method: 'post',
+      path: '/blueprint/zip',
+      permission: 'change structure',
+      summary: 'Apply a blueprint zip, sent as the form part "file", as a whole or not at all.',
+      file: 'file',
+      largestFileOnDisk: LARGEST_ZIP_IN_BYTES,
+      answers: 'Changed<BlueprintPlan>',
+      handle: (call) =>
+        blueprintZips.read(pathOf(call.request), (document, things) =>
+          blueprints.apply(signedIn(call), checked(document), things),
+        ),
+    }),
   ];
+}
+
+/** The document of a zip, checked like one that is sent by itself. */
+function checked(document: unknown): Blueprint {
+  return complete(readDto(BlueprintDto, document));
+}
+
+function pathOf({ file }: Request): string {
+  if (!file) throw Refusal.of('request.malformed', { reason: 'there is no part called "file".' });
+  return file.path;
 }
 
 /** What is left out of a document has its default; the values of listings are read by their types when it is applied. */
@@ -46,6 +97,7 @@ function complete({ kinds, listings, ...others }: BlueprintDto): Blueprint {
   const plain = JSON.parse(JSON.stringify(others)) as Omit<Blueprint, 'kinds' | 'listings'>;
   return {
     ...plain,
+    categorySets: plain.categorySets.map((set) => ({ ...set, categories: set.categories.map(makeCategory) })),
     kinds: kinds.map((kind) => makeKindDefinition(JSON.parse(JSON.stringify(kind)) as typeof kind)),
     ...(listings && { listings: JSON.parse(JSON.stringify(listings)) as NonNullable<Blueprint['listings']> }),
   };

@@ -12,6 +12,7 @@ import type {
   LinkCandidate,
   LinkSketch,
   ListingsWindow,
+  PictureWindow,
   ProblemReport,
   Revision,
   TableAsk,
@@ -32,6 +33,18 @@ import type {
 import type { Observable } from 'rxjs';
 
 export interface ListingsAsk extends TableAsk {
+  readonly offset: number;
+  readonly limit: number;
+}
+
+/** A blueprint as it was chosen: the document itself, or a zip with its pictures and files. */
+export type BlueprintFile = { readonly document: unknown } | { readonly zip: File };
+
+/** Which of the kept pictures are shown. */
+export interface PicturesAsk {
+  /** Words of the file name. */
+  readonly text: string;
+  readonly unused: boolean;
   readonly offset: number;
   readonly limit: number;
 }
@@ -141,16 +154,25 @@ export class CatalogApi {
     return this.http.put<KeptTable>(`/api/kinds/${kindId}/table`, kept);
   }
 
+  pictures({ text, unused, offset, limit }: PicturesAsk): Observable<PictureWindow> {
+    const params = { ...(text !== '' && { q: text }), unused: unused ? 'yes' : 'no', offset, limit };
+    return this.http.get<PictureWindow>('/api/pictures', { params });
+  }
+
+  deletePictures(hashes: readonly string[]): Observable<Changed<{ pictures: number }>> {
+    return this.http.post<Changed<{ pictures: number }>>('/api/pictures/delete', { hashes });
+  }
+
+  deleteUnusedPictures(): Observable<Changed<{ pictures: number }>> {
+    return this.http.delete<Changed<{ pictures: number }>>('/api/pictures/unused');
+  }
+
   addPicture(file: File): Observable<Omit<Picture, 'alt'>> {
-    const form = new FormData();
-    form.append('file', file);
-    return this.http.post<Omit<Picture, 'alt'>>('/api/pictures', form);
+    return this.http.post<Omit<Picture, 'alt'>>('/api/pictures', formWith(file));
   }
 
   addFile(file: File): Observable<KeptFile> {
-    const form = new FormData();
-    form.append('file', file);
-    return this.http.post<KeptFile>('/api/files', form);
+    return this.http.post<KeptFile>('/api/files', formWith(file));
   }
 
   addKind(kind: KindSketch): Observable<Changed<Kind>> {
@@ -214,12 +236,14 @@ export class CatalogApi {
     return this.http.get<Blueprint>('/api/blueprint', { params: { listings: withListings ? 'yes' : 'no' } });
   }
 
-  planBlueprint(blueprint: unknown): Observable<BlueprintPlan> {
-    return this.http.post<BlueprintPlan>('/api/blueprint/plan', blueprint);
+  planBlueprint(file: BlueprintFile): Observable<BlueprintPlan> {
+    if ('document' in file) return this.http.post<BlueprintPlan>('/api/blueprint/plan', file.document);
+    return this.http.post<BlueprintPlan>('/api/blueprint/zip/plan', formWith(file.zip));
   }
 
-  applyBlueprint(blueprint: unknown): Observable<Changed<BlueprintPlan>> {
-    return this.http.post<Changed<BlueprintPlan>>('/api/blueprint', blueprint);
+  applyBlueprint(file: BlueprintFile): Observable<Changed<BlueprintPlan>> {
+    if ('document' in file) return this.http.post<Changed<BlueprintPlan>>('/api/blueprint', file.document);
+    return this.http.post<Changed<BlueprintPlan>>('/api/blueprint/zip', formWith(file.zip));
   }
 
   changes(): Observable<ChangeSummary[]> {
@@ -229,4 +253,10 @@ export class CatalogApi {
   undo(changeId: number): Observable<Changed<{ sentence: string }>> {
     return this.http.post<Changed<{ sentence: string }>>(`/api/changes/${changeId}/undo`, {});
   }
+}
+
+function formWith(file: File): FormData {
+  const form = new FormData();
+  form.append('file', file);
+  return form;
 }

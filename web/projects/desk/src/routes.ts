@@ -52,6 +52,11 @@ export const DESK_ROUTES: Routes = [
         title: 'Problems',
         loadComponent: async () => (await import('./fill/problems/problems-page')).ProblemsPage,
       },
+      {
+        path: 'fill/pictures',
+        title: 'Pictures',
+        loadComponent: async () => (await import('./fill/pictures/pictures-page')).PicturesPage,
+      },
       { path: 'fill/:kindId', title: 'Fill', loadComponent: async () => (await import('./fill/table-page')).TablePage },
       {
         path: 'fill/:kindId/:listingId',

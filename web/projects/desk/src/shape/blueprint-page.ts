@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import type { BlueprintFile } from '@plindo/api';
 import { CatalogApi, issuesOf } from '@plindo/api';
 import type { BlueprintPlan } from '@plindo/core/exchange';
 import type { Issue } from '@plindo/core/values';
@@ -44,7 +45,7 @@ export class BlueprintPage {
   protected readonly plan = signal<BlueprintPlan | null>(null);
   protected readonly issues = signal<readonly Issue[]>([]);
   protected readonly working = signal(false);
-  private document: unknown = null;
+  private chosen: BlueprintFile | null = null;
 
   constructor() {
     void this.kinds.reload();
@@ -65,20 +66,16 @@ export class BlueprintPage {
     });
   }
 
+  /** Shows what a chosen file would do: a document, or a zip with pictures and files. */
   protected async choose(file: File | undefined): Promise<void> {
     if (!file) return;
     this.fileName.set(file.name);
     this.plan.set(null);
     this.issues.set([]);
-    try {
-      this.document = JSON.parse(await file.text());
-    } catch {
-      const message = `${file.name} is not a JSON document. Choose a blueprint that was saved by Plindo.`;
-      this.issues.set([{ code: 'request.malformed', message }]);
-      return;
-    }
+    this.chosen = await this.read(file);
+    if (this.chosen === null) return;
     this.working.set(true);
-    this.api.planBlueprint(this.document).subscribe({
+    this.api.planBlueprint(this.chosen).subscribe({
       next: (plan) => {
         this.working.set(false);
         this.plan.set(plan);
@@ -87,9 +84,21 @@ export class BlueprintPage {
     });
   }
 
+  private async read(file: File): Promise<BlueprintFile | null> {
+    if (/\.zip$/i.test(file.name)) return { zip: file };
+    try {
+      return { document: JSON.parse(await file.text()) as unknown };
+    } catch {
+      const message = `${file.name} is not a JSON document. Choose a blueprint that was saved by Plindo.`;
+      this.issues.set([{ code: 'request.malformed', message }]);
+      return null;
+    }
+  }
+
   protected apply(): void {
+    if (!this.chosen) return;
     this.working.set(true);
-    this.api.applyBlueprint(this.document).subscribe({
+    this.api.applyBlueprint(this.chosen).subscribe({
       next: ({ changeId }) => {
         this.working.set(false);
         this.plan.set(null);

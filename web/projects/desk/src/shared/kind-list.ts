@@ -27,6 +27,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/fill/problems" routerLinkActive="here">
           <span class="name"><pl-icon name="warning" />Problems</span>
         </a>
+        <a routerLink="/fill/pictures" routerLinkActive="here">
+          <span class="name"><pl-icon name="photo_library" />Pictures</span>
+        </a>
       }
       @if (stage() === 'shape') {
         <a routerLink="/shape/new" routerLinkActive="here"

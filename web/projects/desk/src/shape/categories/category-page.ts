@@ -7,7 +7,7 @@ import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi } from '@plindo/api';
 import type { CategoryMove } from '@plindo/core/contract';
-import type { Category, CategorySet, CategorySetDefinition } from '@plindo/core/structure';
+import type { Category, CategorySet, CategorySetDefinition, Picture } from '@plindo/core/structure';
 import {
   branchOf,
   categoryByKey,
@@ -20,6 +20,7 @@ import {
   withListPasted,
 } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
+import { PictureControl } from '../../shared/controls/picture-control';
 import { CategorySetsStore } from '../../shared/category-sets-store';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
@@ -27,6 +28,8 @@ import { Notices } from '../../shared/notices';
 import { KIND_ICONS } from '../kind-icons';
 import type { SplitData, SplitResult } from './split-dialog';
 import { SplitDialog } from './split-dialog';
+
+const TYPING_PAUSE_IN_MS = 800;
 
 interface Row {
   readonly category: Category;
@@ -37,7 +40,7 @@ interface Row {
 /** One category set as a tree. Every act is saved at once and can be undone. */
 @Component({
   selector: 'pl-category-page',
-  imports: [DragDropModule, Icon, KindList, MatButtonModule, MatMenuModule, RouterLink],
+  imports: [DragDropModule, Icon, KindList, MatButtonModule, MatMenuModule, PictureControl, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './category-page.html',
   styleUrl: './category-page.scss',
@@ -69,6 +72,8 @@ export class CategoryPage {
   });
   /** From the address: key of the category to be shown. */
   readonly category = input<string>();
+  private readonly typedPicture = signal<{ readonly key: string; readonly picture: Picture | null } | null>(null);
+  private typing: ReturnType<typeof setTimeout> | undefined;
   private readonly chosenKey = linkedSignal((): string | null => this.category() ?? null);
   protected readonly chosen = computed(() => {
     const [set, key] = [this.set(), this.chosenKey()];
@@ -138,6 +143,24 @@ export class CategoryPage {
   protected change(category: Category, change: Partial<Omit<Category, 'key' | 'parent'>>): void {
     const set = this.set();
     if (set) this.save(withCategoryChanged(set, category.key, change), `Changed ${change.label ?? category.label}`);
+  }
+
+  protected pictureOf(category: Category): Picture | null {
+    const typed = this.typedPicture();
+    return typed?.key === category.key ? typed.picture : category.picture;
+  }
+
+  /** Another picture is saved at once; its words and its focus point when they have not changed for a moment. */
+  protected changePicture(category: Category, picture: Picture | null): void {
+    clearTimeout(this.typing);
+    const isOther = picture?.hash !== this.pictureOf(category)?.hash;
+    this.typedPicture.set({ key: category.key, picture });
+    const save = (): void => {
+      this.typedPicture.set(null);
+      this.change(category, { picture });
+    };
+    if (isOther) save();
+    else this.typing = setTimeout(save, TYPING_PAUSE_IN_MS);
   }
 
   /** Dropped between two rows: it goes before the lower one, beside it in the tree. */

@@ -1,16 +1,17 @@
-import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { CatalogApi, sentenceOf } from '@plindo/api';
 import type { Picture } from '@plindo/core/structure';
 import { PictureView } from '@plindo/listing-view';
+import { PictureDrop } from './picture-drop';
+import { PicturePicker } from './picture-picker';
 
 /** Chooses a picture, sends it, and asks what it shows. */
 @Component({
   selector: 'pl-picture-control',
-  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, MatProgressBarModule, PictureView],
+  imports: [MatButtonModule, MatFormFieldModule, MatInputModule, PictureDrop, PictureView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="control" role="group" [attr.aria-label]="label()">
@@ -36,21 +37,12 @@ import { PictureView } from '@plindo/listing-view';
           <input matInput maxlength="300" [value]="shown.alt" (input)="tellAlt(shown, $any($event.target).value)" />
         </mat-form-field>
       }
-      @if (sending()) {
-        <mat-progress-bar mode="indeterminate" aria-label="Sending the picture" />
-      }
-      @if (refused()) {
-        <p class="problem" role="alert">{{ refused() }}</p>
-      }
+      <pl-picture-drop
+        [ask]="picture() ? 'Choose another, or drop it here' : 'Choose a picture, or drop it here'"
+        (sent)="pictureChange.emit($event)"
+      />
       <div class="button-row">
-        <label class="file-button">
-          <input
-            type="file"
-            accept="image/*"
-            (change)="send($any($event.target).files?.[0]); $any($event.target).value = ''"
-          />
-          <span>{{ picture() ? 'Choose another' : 'Choose a picture' }}</span>
-        </label>
+        <button matButton type="button" (click)="pick()">From those that are kept</button>
         @if (picture()) {
           <button matButton type="button" (click)="pictureChange.emit(null)">Take it out</button>
         }
@@ -85,9 +77,6 @@ import { PictureView } from '@plindo/listing-view';
     pl-picture {
       border-radius: var(--pl-corner);
     }
-    .problem {
-      color: var(--pl-signal);
-    }
   `,
 })
 export class PictureControl {
@@ -95,24 +84,15 @@ export class PictureControl {
   readonly picture = input<Picture | null>();
   readonly pictureChange = output<Picture | null>();
 
-  protected readonly sending = signal(false);
-  protected readonly refused = signal('');
-  private readonly api = inject(CatalogApi);
+  private readonly dialog = inject(MatDialog);
 
-  protected send(file: File | undefined): void {
-    if (!file) return;
-    this.sending.set(true);
-    this.refused.set('');
-    this.api.addPicture(file).subscribe({
-      next: ({ hash, width, height }) => {
-        this.sending.set(false);
-        this.pictureChange.emit({ hash, width, height, alt: '' });
-      },
-      error: (error: unknown) => {
-        this.sending.set(false);
-        this.refused.set(sentenceOf(error));
-      },
-    });
+  protected pick(): void {
+    this.dialog
+      .open<PicturePicker, unknown, Picture>(PicturePicker, { width: '52rem', maxWidth: '95vw' })
+      .afterClosed()
+      .subscribe((picture) => {
+        if (picture) this.pictureChange.emit(picture);
+      });
   }
 
   /** Shown whole here, so that any point of it can be chosen. */

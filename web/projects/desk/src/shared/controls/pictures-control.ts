@@ -1,31 +1,22 @@
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
 import { DragDropModule } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, inject, input, output, signal } from '@angular/core';
-import { MatProgressBarModule } from '@angular/material/progress-bar';
-import { CatalogApi, sentenceOf } from '@plindo/api';
+import { ChangeDetectionStrategy, Component, input, output } from '@angular/core';
 import type { Picture } from '@plindo/core/structure';
 import { Icon, PictureView } from '@plindo/listing-view';
-import { firstValueFrom } from 'rxjs';
-
-interface Sending {
-  readonly done: number;
-  readonly all: number;
-}
+import { PictureDrop } from './picture-drop';
 
 /** Several pictures: dropped or chosen many at once, described, put in order by dragging or by buttons. */
 @Component({
   selector: 'pl-pictures-control',
-  imports: [DragDropModule, Icon, MatProgressBarModule, PictureView],
+  imports: [DragDropModule, Icon, PictureDrop, PictureView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div
-      class="control"
+    <pl-picture-drop
       role="group"
+      ask="Choose pictures, or drop them here"
+      [many]="true"
       [attr.aria-label]="label()"
-      [class.over]="isOver()"
-      (dragover)="over($event, true)"
-      (dragleave)="over($event, false)"
-      (drop)="dropFiles($event)"
+      (sent)="add($event)"
     >
       <p class="label">{{ label() }}</p>
       <div class="pictures" cdkDropList cdkDropListOrientation="mixed" (cdkDropListDropped)="dropped($event)">
@@ -64,36 +55,9 @@ interface Sending {
           </figure>
         }
       </div>
-      @if (sending(); as now) {
-        <p role="status">Sending {{ now.done + 1 }} of {{ now.all }}</p>
-        <mat-progress-bar [value]="(100 * now.done) / now.all" aria-label="Sending pictures" />
-      }
-      @for (sentence of refused(); track $index) {
-        <p class="problem" role="alert">{{ sentence }}</p>
-      }
-      <label class="file-button">
-        <input
-          type="file"
-          accept="image/*"
-          multiple
-          (change)="send($any($event.target).files); $any($event.target).value = ''"
-        />
-        <span>Choose pictures, or drop them here</span>
-      </label>
-    </div>
+    </pl-picture-drop>
   `,
   styles: `
-    .control {
-      display: grid;
-      gap: 0.5rem;
-      padding: 0.5rem;
-      border: 1px dashed var(--pl-line);
-      border-radius: var(--pl-corner);
-    }
-    .over {
-      border-color: var(--pl-teal);
-      background: var(--pl-teal-wash);
-    }
     .label {
       font-weight: 600;
     }
@@ -130,9 +94,6 @@ interface Sending {
     .acts button:disabled {
       opacity: 0.35;
     }
-    .problem {
-      color: var(--pl-signal);
-    }
     .cdk-drag-placeholder {
       opacity: 0.4;
     }
@@ -143,41 +104,9 @@ export class PicturesControl {
   readonly pictures = input.required<readonly Picture[]>();
   readonly picturesChange = output<readonly Picture[]>();
 
-  protected readonly sending = signal<Sending | null>(null);
-  protected readonly refused = signal<readonly string[]>([]);
-  protected readonly isOver = signal(false);
-  private readonly api = inject(CatalogApi);
-
-  protected over(event: DragEvent, isOver: boolean): void {
-    if (!event.dataTransfer?.types.includes('Files')) return;
-    event.preventDefault();
-    this.isOver.set(isOver);
-  }
-
-  protected dropFiles(event: DragEvent): void {
-    event.preventDefault();
-    this.isOver.set(false);
-    void this.send(event.dataTransfer?.files ?? null);
-  }
-
-  /** Sends one after the other; one that is refused is named, and the rest goes on. */
-  protected async send(files: FileList | null): Promise<void> {
-    const chosen = [...(files ?? [])];
-    const refused: string[] = [];
-    let pictures = this.pictures();
-    for (const [done, file] of chosen.entries()) {
-      this.sending.set({ done, all: chosen.length });
-      try {
-        const { hash, width, height } = await firstValueFrom(this.api.addPicture(file));
-        if (pictures.some((picture) => picture.hash === hash)) continue;
-        pictures = [...pictures, { hash, width, height, alt: '' }];
-        this.picturesChange.emit(pictures);
-      } catch (error) {
-        refused.push(`${file.name}: ${sentenceOf(error)}`);
-      }
-    }
-    this.sending.set(null);
-    this.refused.set(refused);
+  protected add(picture: Picture): void {
+    if (this.pictures().some(({ hash }) => hash === picture.hash)) return;
+    this.picturesChange.emit([...this.pictures(), picture]);
   }
 
   protected describe(at: number, alt: string): void {
