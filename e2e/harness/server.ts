@@ -17,7 +17,7 @@ export class TestServer {
   ) {}
 
   /** Starts on an empty store, or on the one in `folder`. */
-  static async start(folder = mkdtempSync(join(tmpdir(), 'plindo-e2e-'))): Promise<TestServer> {
+  static async start(folder = mkdtempSync(join(tmpdir(), '.plindo-e2e-'))): Promise<TestServer> {
     const environment = { ...process.env, PORT: '0', PLINDO_DATA: folder, NODE_ENV: 'production' };
     const child = spawn(process.execPath, ['server/dist/src/main.js'], { env: environment });
     const printed = await new Promise<string>((resolve, reject) => {
@@ -44,7 +44,7 @@ export class TestServer {
       if (status !== 0) throw new Error(`Filling the demo ended with ${status}.`);
       process.once('exit', () => rmSync(filled, { recursive: true, force: true }));
     }
-    const folder = mkdtempSync(join(tmpdir(), 'plindo-e2e-'));
+    const folder = mkdtempSync(join(tmpdir(), '.plindo-e2e-'));
     cpSync(filled, folder, { recursive: true });
     return TestServer.start(folder);
   }

@@ -65,7 +65,7 @@ export class TestApi {
     private readonly server: Server,
   ) {}
 
-  static async start(folder = mkdtempSync(join(tmpdir(), 'plindo-api-'))): Promise<TestApi> {
+  static async start(folder = mkdtempSync(join(tmpdir(), '.plindo-api-'))): Promise<TestApi> {
     const assembly = await assemble(folder, () => new Date());
     const app = await makeApp({ services: assembly.services, log: pino({ level: 'silent' }), trustProxy: false });
     const server = await new Promise<Server>((resolve) => {

@@ -1,6 +1,7 @@
+import { basename, dirname } from 'node:path';
 import compression from 'compression';
 import express from 'express';
-import type { Express, RequestHandler } from 'express';
+import type { Express, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { PictureFormat } from '../services/pictures.js';
 import { PICTURE_FORMATS, PICTURE_WIDTHS } from '../services/pictures.js';
@@ -19,6 +20,11 @@ export interface AppParts {
   readonly web?: { readonly folders: WebFolders; readonly renderer: SiteRenderer };
 }
 
+/** Sends a file by its folder, so that it doesn't matter whether a folder above begins with a dot. */
+function sendKept(response: Response, path: string): void {
+  response.sendFile(basename(path), { root: dirname(path) });
+}
+
 /** Sends a kept file, always as an attachment: whatever is in it is never opened as a page of this site. */
 function sendFile({ files }: Services): RequestHandler {
   return async (request, response) => {
@@ -26,7 +32,7 @@ function sendFile({ files }: Services): RequestHandler {
     if (!file) return void response.status(404).end();
     const name = String(request.params['name']);
     response.attachment(name).type(file.type).set('Cache-Control', 'public, max-age=31536000, immutable');
-    response.set('X-Content-Type-Options', 'nosniff').sendFile(file.path);
+    sendKept(response.set('X-Content-Type-Options', 'nosniff'), file.path);
   };
 }
 
@@ -38,7 +44,7 @@ function sendPicture({ pictures }: Services): RequestHandler {
     const [, hash = '', width = '', format = ''] = PICTURE_NAME.exec(String(request.params['name'])) ?? [];
     const path = hash === '' ? null : await pictures.variant(hash, Number(width), format as PictureFormat);
     if (path === null) return void response.status(404).end();
-    response.type(format).set('Cache-Control', 'public, max-age=31536000, immutable').sendFile(path);
+    sendKept(response.type(format).set('Cache-Control', 'public, max-age=31536000, immutable'), path);
   };
 }
 
