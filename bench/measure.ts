@@ -9,6 +9,10 @@ export interface Measurement {
   readonly ratio: number;
   /** The ratio that is to be held; null when none is set. */
   readonly hold: number | null;
+  /** The most that ours may be, in its unit, where an absolute bound is set. */
+  readonly bound?: number;
+  /** What the two figures are in; milliseconds unless told otherwise. */
+  readonly unit?: 'ms' | 'MB';
   /** Whether both gave the same results, compared before anything was timed. */
   readonly equal: boolean;
 }

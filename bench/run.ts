@@ -3,8 +3,13 @@ import { parseArgs } from 'node:util';
 import { catalogBench } from './catalog.js';
 import { importBench } from './import.js';
 import type { Benchmark, Measurement } from './measure.js';
+import { workbenchBench } from './workbench.js';
 
-const BENCHMARKS: Readonly<Record<string, Benchmark>> = { catalog: catalogBench, import: importBench };
+const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
+  catalog: catalogBench,
+  import: importBench,
+  workbench: workbenchBench,
+};
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,
@@ -19,9 +24,11 @@ if (!benchmark || !n || !Number.isInteger(n) || n < 1) {
 }
 for (const row of await benchmark.run(n)) console.log(values.json ? JSON.stringify(row) : asLine(row));
 
-function asLine({ case: name, n: size, oursMs, reference, referenceMs, ratio, hold, equal }: Measurement): string {
+function asLine(row: Measurement): string {
+  const { case: name, n: size, oursMs, reference, referenceMs, ratio, hold, bound, unit = 'ms', equal } = row;
   const verdict =
     hold === null ? '' : ratio <= hold ? `, holds 1/${Math.round(1 / hold)}` : `, misses 1/${Math.round(1 / hold)}`;
-  const against = `${reference} ${referenceMs.toFixed(2)} ms, ratio ${ratio < 1 ? `1/${(1 / ratio).toFixed(1)}` : ratio.toFixed(1)}${verdict}`;
-  return `${name} at ${size}: ${oursMs.toFixed(2)} ms; ${against}; results ${equal ? 'equal' : 'DIFFER'}`;
+  const within = bound === undefined ? '' : oursMs <= bound ? ` (within ${bound})` : ` (OVER ${bound})`;
+  const against = `${reference} ${referenceMs.toFixed(2)} ${unit}, ratio ${ratio < 1 ? `1/${(1 / ratio).toFixed(1)}` : ratio.toFixed(1)}${verdict}`;
+  return `${name} at ${size}: ${oursMs.toFixed(2)} ${unit}${within}; ${against}; results ${equal ? 'equal' : 'DIFFER'}`;
 }

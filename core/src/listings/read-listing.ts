@@ -1,16 +1,13 @@
 import type { BuiltInPart, Field, KindDefinition, Picture, Place, ReadContext } from '../structure/index.js';
 import { asPicture, fieldByKey, fieldType, readRichText } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
-import { isSlug, issue, issuesOf, normaliseLine, normaliseText, parseNumber, slugOf } from '../values/index.js';
+import { issue, issuesOf, normaliseLine, normaliseText, parseNumber, slugOf } from '../values/index.js';
 import { BUILT_IN_FIELDS } from './built-in-fields.js';
 import { ComputedValues } from './computed-values.js';
 import { conditionHolds } from './condition-holds.js';
-import type { ListingContent, Status, Values } from './listing.js';
+import { FixedParts, fixedPartIssues } from './fixed-parts.js';
+import type { ListingContent, Values } from './listing.js';
 import { STATUSES } from './listing.js';
-
-export const LONGEST_TITLE = 200;
-export const LONGEST_SUMMARY = 2000;
-export const LONGEST_AUTHOR = 120;
 
 /** What comes from a form, a table cell, a file or the API: anything at all, by property. */
 export interface ListingInput {
@@ -63,33 +60,45 @@ export function readListing(
 ): ReadListing {
   const issues: Issue[] = [];
   const base = before ?? { ...BLANK_CONTENT, status: kind.startStatus ?? BLANK_CONTENT.status };
-  const title = readText(input.title, base.title, { label: 'Title', field: 'title', longest: LONGEST_TITLE }, issues);
-  if (title === '') issues.push(issue('listing.title', {}, { field: 'title' }));
+  const parts = readFixedParts(input, base);
+  issues.push(...fixedPartIssues(parts));
+  const text = (part: unknown, was: string): string => (typeof part === 'string' ? part : was);
+  const title = normaliseLine(text(parts.title, base.title));
   const content: ListingContent = {
-    title: normaliseLine(title),
-    slug: readSlug(input.slug, base.slug || slugOf(title), issues),
-    summary: readText(input.summary, base.summary, SUMMARY, issues),
+    title,
+    slug: text(parts.slug, base.slug) || slugOf(title),
+    summary: text(parts.summary, base.summary),
     picture: readPicture(input.picture, base.picture, issues),
     body: readBody(input.body, base.body, issues),
     place: readPlace(input.place, base.place, context, issues),
-    author: readText(input.author, base.author, AUTHOR, issues),
+    author: text(parts.author, base.author),
     values: readValues(input.values ?? {}, kind, { context, base, isNew: before === null }, issues),
-    status: readStatus(input.status, base.status, issues),
-    featured: readFlag(input.featured, base.featured, issues),
+    status: STATUSES.find((known) => known === parts.status) ?? base.status,
+    featured: typeof parts.featured === 'boolean' ? parts.featured : base.featured,
     aside: withoutGiven(base.aside, input.values ?? {}),
     handOrder: readHandOrder(input.handOrder, base.handOrder, context, issues),
   };
   return { content, issues };
 }
 
-interface TextRule {
-  readonly label: string;
-  readonly field: string;
-  readonly longest: number;
+/** The fixed parts as they are given, or as they were; texts are normalised, an empty one is ''. */
+function readFixedParts(input: ListingInput, base: ListingContent): FixedParts {
+  const given = <Name extends 'title' | 'summary' | 'author' | 'status' | 'featured'>(name: Name): unknown => {
+    const value = input[name];
+    if (value === undefined) return base[name];
+    if (value === null) return typeof base[name] === 'string' && name !== 'status' ? '' : value;
+    return typeof value === 'string' && name !== 'status' ? normaliseText(value) : value;
+  };
+  const { slug } = input;
+  return new FixedParts({
+    title: given('title'),
+    summary: given('summary'),
+    author: given('author'),
+    slug: slug === undefined || slug === null || slug === '' ? null : String(slug).trim(),
+    status: given('status'),
+    featured: given('featured'),
+  });
 }
-
-const SUMMARY: TextRule = { label: 'Summary', field: 'summary', longest: LONGEST_SUMMARY };
-const AUTHOR: TextRule = { label: 'Author', field: 'author', longest: LONGEST_AUTHOR };
 
 /** The names of the built-in parts for people. */
 export const PART_LABELS: Readonly<Record<BuiltInPart, string>> = {
@@ -100,27 +109,6 @@ export const PART_LABELS: Readonly<Record<BuiltInPart, string>> = {
   dates: 'Dates',
   author: 'Author',
 };
-
-function readText(input: unknown, base: string, { label, field, longest }: TextRule, issues: Issue[]): string {
-  if (input === undefined) return base;
-  if (input === null) return '';
-  if (typeof input !== 'string') {
-    issues.push(issue('value.type', { label, wanted: 'a text' }, { field }));
-    return base;
-  }
-  const text = normaliseText(input);
-  if (text.length > longest) {
-    issues.push(issue('value.too-long', { label, found: text.length, greatest: longest }, { field }));
-  }
-  return text;
-}
-
-function readSlug(input: unknown, base: string, issues: Issue[]): string {
-  if (input === undefined || input === null || input === '') return base;
-  const slug = String(input).trim();
-  if (!isSlug(slug)) issues.push(issue('kind.slug', { slug }, { field: 'slug' }));
-  return slug;
-}
 
 function readPicture(input: unknown, base: Picture | null, issues: Issue[]): Picture | null {
   if (input === undefined) return base;
@@ -145,23 +133,6 @@ function readPlace(input: unknown, base: Place | null, context: ReadContext, iss
   const read = fieldType('place').read(input, BUILT_IN_FIELDS.place, context);
   if (!read.ok) issues.push(...issuesOf(read));
   return read.ok ? (read.value as Place | null) : base;
-}
-
-function readStatus(input: unknown, base: Status, issues: Issue[]): Status {
-  if (input === undefined) return base;
-  const status = STATUSES.find((known) => known === input);
-  if (!status) {
-    const wanted = `one of ${STATUSES.join(', ')}`;
-    issues.push(issue('value.type', { label: 'Status', wanted }, { field: 'status' }));
-  }
-  return status ?? base;
-}
-
-function readFlag(input: unknown, base: boolean, issues: Issue[]): boolean {
-  if (input === undefined) return base;
-  if (typeof input === 'boolean') return input;
-  issues.push(issue('value.type', { label: 'Featured', wanted: 'yes or no' }, { field: 'featured' }));
-  return base;
 }
 
 function readHandOrder(input: unknown, base: number | null, context: ReadContext, issues: Issue[]): number | null {

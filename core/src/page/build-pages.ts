@@ -1,8 +1,9 @@
 import type { Listing } from '../listings/index.js';
+import { BUILT_IN_FIELDS } from '../listings/index.js';
 import type { Query, QueryResult } from '../query/index.js';
 import { BLANK_QUERY, urlOfQuery } from '../query/index.js';
 import type { Kind, KindDefinition, ReadContext } from '../structure/index.js';
-import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY, hasPart, makeField } from '../structure/index.js';
+import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { categoryModel, chipModels, facetModels } from './facet-models.js';
 import type {
@@ -145,7 +146,9 @@ function sortModels(kind: KindDefinition, query: Query, hrefOf: (query: Query) =
 export function listingPage(scene: PageScene, kind: Kind, listing: Listing): ListingPage {
   const card = cardOf(listing, kind, scene.context);
   const place =
-    hasPart(kind, 'place') && listing.place ? [slotOf(PLACE_FIELD, listing.place, scene.context.formats)] : [];
+    hasPart(kind, 'place') && listing.place
+      ? [slotOf(BUILT_IN_FIELDS.place, listing.place, scene.context.formats)]
+      : [];
   return {
     ...frame(scene, { title: listing.title, description: card.summary, canonical: listingPath(kind, listing) }),
     type: 'listing',
@@ -156,8 +159,6 @@ export function listingPage(scene: PageScene, kind: Kind, listing: Listing): Lis
     slots: [...place, ...slotsOf(listing, kind, scene.context)],
   };
 }
-
-const PLACE_FIELD = makeField({ key: 'place', label: 'Place', type: 'place' });
 
 function bylineOf(kind: KindDefinition, { author, createdAt, changedAt }: Listing, formats: Formats): string {
   const parts: string[] = [];

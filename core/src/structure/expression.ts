@@ -33,45 +33,48 @@ import {
   unitDependencies,
 } from 'mathjs';
 import type { Measure, UnitCode } from '../values/index.js';
-import { UNITS, convertMeasure, unitsLike } from '../values/index.js';
+import { UNITS, convertMeasure, once, unitsLike } from '../values/index.js';
 
 /**
  * Expressions of computed fields. mathjs parses and evaluates them; what may stand in one is a closed list of nodes,
  * operators and functions, checked before anything is run.
  */
 
-const math = create({
-  absDependencies,
-  addDependencies,
-  andDependencies,
-  ceilDependencies,
-  concatDependencies,
-  divideDependencies,
-  equalDependencies,
-  equalTextDependencies,
-  floorDependencies,
-  largerDependencies,
-  largerEqDependencies,
-  maxDependencies,
-  meanDependencies,
-  minDependencies,
-  modDependencies,
-  multiplyDependencies,
-  notDependencies,
-  orDependencies,
-  parseDependencies,
-  powDependencies,
-  roundDependencies,
-  smallerDependencies,
-  smallerEqDependencies,
-  sqrtDependencies,
-  subtractDependencies,
-  sumDependencies,
-  unaryMinusDependencies,
-  unaryPlusDependencies,
-  unequalDependencies,
-  unitDependencies,
-} as FactoryFunctionMap);
+/** Made with the first expression, since making it takes longer than loading all the rest. */
+const engine = once(() =>
+  create({
+    absDependencies,
+    addDependencies,
+    andDependencies,
+    ceilDependencies,
+    concatDependencies,
+    divideDependencies,
+    equalDependencies,
+    equalTextDependencies,
+    floorDependencies,
+    largerDependencies,
+    largerEqDependencies,
+    maxDependencies,
+    meanDependencies,
+    minDependencies,
+    modDependencies,
+    multiplyDependencies,
+    notDependencies,
+    orDependencies,
+    parseDependencies,
+    powDependencies,
+    roundDependencies,
+    smallerDependencies,
+    smallerEqDependencies,
+    sqrtDependencies,
+    subtractDependencies,
+    sumDependencies,
+    unaryMinusDependencies,
+    unaryPlusDependencies,
+    unequalDependencies,
+    unitDependencies,
+  } as FactoryFunctionMap),
+);
 
 const COUNT = 'count';
 /** The first of its arguments that is not empty. */
@@ -128,7 +131,7 @@ const BASES: readonly [UnitCode, string][] = [
 /** A measure as a value in expressions. */
 export function measureForExpression(measure: Measure): unknown {
   const [code, name] = BASES.find(([base]) => unitsLike(base).includes(measure.unit)) ?? BASES[0]!;
-  return math.unit(convertMeasure(measure, code), name);
+  return engine().unit(convertMeasure(measure, code), name);
 }
 
 /** The number that a result comes to in a unit; null when it is not of its dimension. */
@@ -136,7 +139,7 @@ export function numberInUnit(result: unknown, unit: UnitCode): number | null {
   const base = BASES.find(([code]) => unitsLike(code).includes(unit));
   const given = result as { toNumber?: (unit: string) => number; equalBase?: (other: unknown) => boolean } | null;
   if (!base || typeof given?.toNumber !== 'function') return null;
-  if (!given.equalBase?.(math.unit(1, base[1]))) return null;
+  if (!given.equalBase?.(engine().unit(1, base[1]))) return null;
   return convertMeasure({ value: given.toNumber(base[1]), unit: base[0] }, unit);
 }
 
@@ -144,13 +147,16 @@ export function numberInUnit(result: unknown, unit: UnitCode): number | null {
 const NOT_AS_NAMES = new Set<UnitCode>(['in', 'min', 'C', 'F']);
 
 /** The names of units that stand in expressions: 3 ft, 12 kn. "in" is a word of the expressions, so inches are "inch". */
-const UNIT_NAMES: ReadonlyMap<string, unknown> = new Map([
-  ...(Object.keys(UNITS) as UnitCode[])
-    .filter((code) => /^[a-zA-Z]\w*$/.test(code) && !NOT_AS_NAMES.has(code))
-    .map((code) => [code, measureForExpression({ value: 1, unit: code })] as const),
-  ['inch', measureForExpression({ value: 1, unit: 'in' })] as const,
-  ['minute', measureForExpression({ value: 1, unit: 'min' })] as const,
-]);
+const unitNames = once(
+  (): ReadonlyMap<string, unknown> =>
+    new Map([
+      ...(Object.keys(UNITS) as UnitCode[])
+        .filter((code) => /^[a-zA-Z]\w*$/.test(code) && !NOT_AS_NAMES.has(code))
+        .map((code) => [code, measureForExpression({ value: 1, unit: code })] as const),
+      ['inch', measureForExpression({ value: 1, unit: 'in' })] as const,
+      ['minute', measureForExpression({ value: 1, unit: 'min' })] as const,
+    ]),
+);
 
 export type Scope = ReadonlyMap<string, unknown>;
 
@@ -171,7 +177,7 @@ export function parseExpression(text: string, known: ReadonlySet<string>): Parse
   if (text.length > LONGEST_EXPRESSION) return { wrong: `it has over ${LONGEST_EXPRESSION} characters.` };
   let tree: MathNode;
   try {
-    tree = withPaths(math.parse(text));
+    tree = withPaths(engine().parse(text));
   } catch (error) {
     return { wrong: `it cannot be read: ${(error as Error).message}.` };
   }
@@ -182,7 +188,7 @@ export function parseExpression(text: string, known: ReadonlySet<string>): Parse
   return {
     names: [...new Set(names)],
     needs: [...new Set(namesIn(tree, known, true))],
-    evaluate: (scope) => compiled.evaluate(new Map([...UNIT_NAMES, ...OWN_FUNCTIONS, ...marked(scope)])) as unknown,
+    evaluate: (scope) => compiled.evaluate(new Map([...unitNames(), ...OWN_FUNCTIONS, ...marked(scope)])) as unknown,
   };
 }
 
@@ -195,10 +201,10 @@ function overGiven(work: (values: unknown[]) => unknown): (...values: unknown[])
 }
 
 const OWN_FUNCTIONS: readonly (readonly [string, unknown])[] = [
-  ['min', overGiven((values) => math.min(values as number[]))],
-  ['max', overGiven((values) => math.max(values as number[]))],
-  ['mean', overGiven((values) => math.mean(values as number[]) as unknown)],
-  ['sum', overGiven((values) => math.sum(values as number[]) as unknown)],
+  ['min', overGiven((values) => engine().min(values as number[]))],
+  ['max', overGiven((values) => engine().max(values as number[]))],
+  ['mean', overGiven((values) => engine().mean(values as number[]) as unknown)],
+  ['sum', overGiven((values) => engine().sum(values as number[]) as unknown)],
   [
     COUNT,
     (...values: unknown[]): number => values.flat().filter((value) => value !== null && value !== undefined).length,
@@ -220,7 +226,7 @@ function withPaths(tree: MathNode): MathNode {
     const { type, object, index } = node as AnyNode;
     if (type !== 'AccessorNode' || object?.type !== 'SymbolNode' || !index?.dotNotation) return node;
     const sub = index.dimensions?.[0]?.value;
-    return typeof sub === 'string' ? new math.SymbolNode(`${object.name ?? ''}.${sub}`) : node;
+    return typeof sub === 'string' ? new (engine().SymbolNode)(`${object.name ?? ''}.${sub}`) : node;
   });
 }
 
@@ -231,7 +237,7 @@ function withMarkedNames(tree: MathNode, known: ReadonlySet<string>): MathNode {
   return tree.transform((node, path) => {
     const { type, name = '' } = node as AnyNode;
     const isField = type === 'SymbolNode' && path !== 'fn' && known.has(name);
-    return isField ? new math.SymbolNode(`${FIELD_MARK}${name}`) : node;
+    return isField ? new (engine().SymbolNode)(`${FIELD_MARK}${name}`) : node;
   });
 }
 
@@ -262,7 +268,7 @@ function faultOf(node: AnyNode, path: string, parent: AnyNode | null, known: Rea
   if (node.type === 'SymbolNode') {
     const name = node.name ?? '';
     if (path === 'fn' && parent?.type === 'FunctionNode') return null;
-    if (known.has(name) || UNIT_NAMES.has(name) || name === 'true' || name === 'false') return null;
+    if (known.has(name) || unitNames().has(name) || name === 'true' || name === 'false') return null;
     return `there is no field with the key “${name}” that it could use.`;
   }
   return `“${node.toString()}” is not allowed.`;

@@ -4,5 +4,6 @@ export * from './formats.js';
 export * from './measure.js';
 export * from './money.js';
 export * from './numbers.js';
+export * from './once.js';
 export * from './result.js';
 export * from './text.js';

@@ -50,7 +50,7 @@ describe('Undoing', () => {
     const state = async (): Promise<unknown> => (await owner.send('GET', '/api/blueprint?listings=yes')).json;
     const before = await state();
 
-    const steps = fc.array(fc.tuple(fc.nat(7), fc.nat(3), fc.nat(3)), { minLength: 3, maxLength: 9 });
+    const steps = fc.array(fc.tuple(fc.nat(10), fc.nat(3), fc.nat(3)), { minLength: 3, maxLength: 9 });
     await fc.assert(
       fc.asyncProperty(steps, async (chosen) => {
         const done: number[] = [];
@@ -108,6 +108,9 @@ async function act(owner: Sender, [which, a, b]: Step): Promise<number | null> {
     },
     () => owner.send('DELETE', '/api/links/1'),
     () => owner.send('DELETE', `/api/kinds/${1 + (a % 2)}`),
+    () => owner.send('POST', `/api/kinds/${a < 2 ? 1 : 2}/hand-order`, { id: a + 1, ...(b % 2 && { after: a }) }),
+    () => owner.send('PATCH', `/api/listings/${a + 1}`, { version: listing.version, status: 'binned' }),
+    () => owner.send('DELETE', `/api/kinds/${1 + (a % 2)}/bin`),
   ];
   const { status, json } = await sends[which]!();
   return status === 200 ? (json.changeId as number) : null;

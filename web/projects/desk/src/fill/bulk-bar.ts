@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import type { BatchAsk } from '@plindo/api';
 import { CatalogApi } from '@plindo/api';
@@ -10,10 +9,9 @@ import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import type { Field, Kind, LinkInput, ReadContext } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 import { Notices } from '../shared/notices';
+import { AskForValue } from './ask-for-value';
 import type { TableColumn } from './built-in-fields';
 import { columnsOf } from './built-in-fields';
-import type { CellDialogData } from './cell-dialog';
-import { CellDialog } from './cell-dialog';
 import { CellEditor } from './cell-editor';
 
 /** What can be done with the chosen listings, each act one change that can be undone. */
@@ -103,7 +101,7 @@ export class BulkBar {
   readonly cleared = output();
 
   private readonly api = inject(CatalogApi);
-  private readonly dialog = inject(MatDialog);
+  private readonly askForValue = inject(AskForValue);
   private readonly notices = inject(Notices);
   protected readonly statuses = STATUSES;
   protected readonly labels = STATUS_LABELS;
@@ -146,15 +144,8 @@ export class BulkBar {
     });
   }
 
-  /** Asks for a value that needs more room than a line. */
   private askFor(field: Field, of: string, then: (value: unknown) => void): void {
-    const data: CellDialogData = { of, field, value: undefined, context: this.context() };
-    this.dialog
-      .open<CellDialog, CellDialogData, { value: unknown }>(CellDialog, { data, width: '44rem', maxWidth: '95vw' })
-      .afterClosed()
-      .subscribe((kept) => {
-        if (kept) then(kept.value);
-      });
+    void this.askForValue.open({ of, field, value: undefined, context: this.context() }, then);
   }
 
   protected duplicate(): void {

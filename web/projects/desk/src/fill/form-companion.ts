@@ -1,11 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, model, signal } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { CatalogApi, FIRST_ASK } from '@plindo/api';
+import { CatalogApi, FIRST_ASK, SessionStore } from '@plindo/api';
 import type { Listing, ListingContent, Values } from '@plindo/core/listings';
-import { cardOf } from '@plindo/core/page';
-import type { Kind } from '@plindo/core/structure';
+import { isShown } from '@plindo/core/listings';
+import { listingPage } from '@plindo/core/page';
+import type { Kind, LinkedListing } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
-import { Card } from '@plindo/listing-view';
+import { Card, ListingPageView } from '@plindo/listing-view';
 import { Reading } from '../shared/reading';
 import type { Draft } from './form-draft';
 import { missingFrom } from './form-draft';
@@ -13,19 +15,27 @@ import { missingFrom } from './form-draft';
 const TYPING_PAUSE_IN_MS = 500;
 const ALIKE_AT_MOST = 5;
 
-/** Beside the form: the card that a visitor will see, what is missing, and listings of the same title. */
+/** Beside the form: the card and the page that a visitor will see, what is missing, and listings of the same title. */
 @Component({
   selector: 'pl-form-companion',
-  imports: [Card, RouterLink],
+  imports: [Card, ListingPageView, MatButtonModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section class="panel" aria-label="What a visitor will see">
       <h2>What a visitor will see</h2>
-      @if (card(); as shown) {
-        <pl-card [card]="shown" inert />
-      }
-      @if (page(); as href) {
-        <p><a [href]="href" target="_blank" rel="noopener">See its page</a></p>
+      <div class="which" role="group" aria-label="What is shown">
+        <button matButton type="button" [attr.aria-pressed]="!showsPage()" (click)="showsPage.set(false)">Card</button>
+        <button matButton type="button" [attr.aria-pressed]="showsPage()" (click)="showsPage.set(true)">Page</button>
+        @if (page(); as href) {
+          <a [href]="href" target="_blank" rel="noopener">See it on the site</a>
+        }
+      </div>
+      @if (shown(); as now) {
+        @if (showsPage()) {
+          <div class="page"><pl-listing-page [model]="now.page" inert /></div>
+        } @else {
+          <pl-card [card]="now.card" inert />
+        }
       }
       @if (missing().length) {
         <h3>What is missing</h3>
@@ -55,6 +65,24 @@ const ALIKE_AT_MOST = 5;
     h3 {
       font-size: 1rem;
     }
+    .which {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.25rem;
+      align-items: center;
+    }
+    .which [aria-pressed='true'] {
+      background: var(--pl-teal-wash);
+      font-weight: 640;
+    }
+    .page {
+      max-block-size: 70vh;
+      padding: 0.75rem;
+      overflow-y: auto;
+      border: 1px solid var(--pl-line);
+      border-radius: var(--pl-corner);
+      background: var(--pl-paper);
+    }
     ul {
       margin: 0;
       padding-inline-start: 1.25rem;
@@ -73,32 +101,39 @@ export class FormCompanion {
 
   private readonly api = inject(CatalogApi);
   private readonly context = inject(Reading).context;
+  private readonly session = inject(SessionStore);
+  readonly showsPage = model(false);
 
-  protected readonly card = computed(() => {
+  /** What was typed as the listing that it would be. */
+  private readonly typed = computed((): Listing | null => {
     const content = this.content();
-    const kept = this.listing() ?? {
-      id: 0,
-      kindId: this.kind().id,
-      version: 0,
-      createdAt: 0,
-      changedAt: 0,
-      binnedAt: null,
-    };
     if (!content) return null;
-    const { fields } = this.kind();
-    const linked = fields
-      .filter(({ type }) => type === 'link')
-      .map(({ key }) => [key, this.draft().values[key]] as const);
+    const times = { createdAt: Date.now(), changedAt: Date.now(), binnedAt: null };
+    const kept = this.listing() ?? { id: 0, kindId: this.kind().id, version: 0, ...times };
+    const linked = this.kind()
+      .fields.filter(({ type }) => type === 'link')
+      .map(({ key }) => [key, shownLinks(this.draft().values[key])] as const);
     const values = { ...content.values, ...this.computed(), ...Object.fromEntries(linked) };
-    const listing: Listing = { ...kept, ...content, values };
-    return { ...cardOf(listing, this.kind(), this.context()), href: null };
+    return { ...kept, ...content, values };
+  });
+  /** The card and the page, made as the site makes them. */
+  protected readonly shown = computed(() => {
+    const [listing, site, context] = [this.typed(), this.session.session()?.site, this.context()];
+    if (!listing || !site) return null;
+    const scene = { site, now: new Date(), context, kinds: [] };
+    const page = listingPage(scene, this.kind(), listing);
+    return { page, card: { ...page.card, href: null } };
   });
   protected readonly page = computed(() => {
     const [kind, listing] = [this.kind(), this.listing()];
     const hasPage = kind.published && kind.hasListingPages && !kind.putAside && listing?.status === 'live';
     return hasPage ? `/${kind.slug}/${listing.slug}` : null;
   });
-  protected readonly missing = computed(() => missingFrom(this.draft(), this.kind()));
+  protected readonly missing = computed(() => {
+    const [kind, values] = [this.kind(), this.typed()?.values ?? {}];
+    const asked = kind.fields.filter((field) => isShown(field, values, kind, this.context()));
+    return missingFrom(this.draft(), { ...kind, fields: asked });
+  });
   protected readonly alike = signal<readonly Listing[]>([]);
   private readonly title = computed(() => foldText(this.draft().title.trim()));
 
@@ -125,4 +160,10 @@ export class FormCompanion {
       error: () => this.alike.set([]),
     });
   }
+}
+
+/** Linked listings as they would stand on the page; one that was chosen just now is taken to be on the site. */
+function shownLinks(value: unknown): readonly LinkedListing[] {
+  const list = Array.isArray(value) ? (value as readonly LinkedListing[]) : [];
+  return list.map((linked) => (linked.slug === '' ? { ...linked, onSite: true } : linked));
 }

@@ -1,6 +1,6 @@
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
-import type { Kind, LinkEdit, LinkInput, Picture } from '@plindo/core/structure';
+import type { Field, Kind, LinkEdit, LinkInput, Picture } from '@plindo/core/structure';
 import { fieldType, hasPart } from '@plindo/core/structure';
 
 /** What stands in the form: everything as it was kept, or as it has been typed since. */
@@ -71,14 +71,23 @@ function onlyLink({ id, note }: LinkInput): LinkInput {
   return { id, note };
 }
 
-/** What a reader would miss, in short sentences. */
+function isEmpty(value: unknown, { type }: Field): boolean {
+  if (fieldType(type).control === 'none') return false;
+  const isBlank = value === undefined || value === null || value === '';
+  return isBlank || (Array.isArray(value) && value.length === 0);
+}
+
+/** What a reader would miss, in short sentences; `kind` with the fields that are asked for. */
 export function missingFrom(draft: Draft, kind: Kind): string[] {
   const missing: string[] = [];
   if (hasPart(kind, 'picture') && !draft.picture) missing.push('No lead picture');
   if (draft.picture?.alt === '') missing.push('The lead picture has no words for those who cannot see it');
   if (hasPart(kind, 'summary') && draft.summary.trim() === '') missing.push('No summary');
   if (hasPart(kind, 'body') && draft.body === '') missing.push('No body');
-  const onCards = kind.fields.filter((field) => field.onCard && !fieldType(field.type).holds(draft.values[field.key]));
-  for (const { label } of onCards) missing.push(`${label} is empty, and stands on cards`);
+  for (const field of kind.fields) {
+    if (!isEmpty(draft.values[field.key], field)) continue;
+    if (field.required) missing.push(`${field.label} is required and empty`);
+    else if (field.onCard) missing.push(`${field.label} is empty, and stands on cards`);
+  }
   return missing;
 }

@@ -18,9 +18,9 @@ import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, issuesOf } from '@plindo/api';
 import type { Listing } from '@plindo/core/listings';
-import { ComputedValues, STATUSES, STATUS_LABELS, isShown, readListing } from '@plindo/core/listings';
+import { BUILT_IN_FIELDS, ComputedValues, STATUSES, STATUS_LABELS, isShown, readListing } from '@plindo/core/listings';
 import type { Field, Kind } from '@plindo/core/structure';
-import { hasPart, makeField } from '@plindo/core/structure';
+import { hasPart } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import { KindsStore } from '../shared/kinds-store';
@@ -87,8 +87,8 @@ export class FormPage implements MayHoldWork {
   protected readonly context = inject(Reading).context;
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
-  protected readonly bodyField = makeField({ key: 'body', label: 'Body', type: 'rich-text' });
-  protected readonly placeField = makeField({ key: 'place', label: 'Place', type: 'place' });
+  protected readonly bodyField = BUILT_IN_FIELDS.body;
+  protected readonly placeField = BUILT_IN_FIELDS.place;
   protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly listing = signal<Listing | null>(null);
   protected readonly draft = signal<Draft | null>(null);
@@ -99,6 +99,8 @@ export class FormPage implements MayHoldWork {
   /** Whether what is shown was found in the browser, from before a reload. */
   protected readonly isRecovered = signal(false);
   protected readonly isNew = computed(() => this.listingId() === 'new');
+  /** Whether the companion shows the whole page. */
+  protected readonly showsPage = signal(false);
   protected readonly sections = computed(() => sectionsOf(this.kind(), (field) => this.isShown(field)));
   private readonly computedValues = computed(() => new ComputedValues(this.kind()?.fields ?? []));
   /** What was typed so far, read; the companion shows it. */

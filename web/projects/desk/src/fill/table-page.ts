@@ -7,7 +7,6 @@ import { NgTemplateOutlet } from '@angular/common';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, FIRST_ASK, sentenceOf } from '@plindo/api';
 import type { TableView } from '@plindo/core/contract';
@@ -25,12 +24,11 @@ import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
 import { UndoStack } from '../shared/undo-stack';
+import { AskForValue } from './ask-for-value';
 import { BinActs } from './bin-acts';
 import type { TableColumn } from './built-in-fields';
 import { TITLE } from './built-in-fields';
 import { BulkBar } from './bulk-bar';
-import type { CellDialogData } from './cell-dialog';
-import { CellDialog } from './cell-dialog';
 import type { Onward } from './cell-editor';
 import { CellEditor } from './cell-editor';
 import { ColumnChooser } from './column-chooser';
@@ -86,7 +84,7 @@ export class TablePage {
   readonly filters = input<string>();
 
   private readonly api = inject(CatalogApi);
-  private readonly dialog = inject(MatDialog);
+  private readonly askForValue = inject(AskForValue);
   private readonly memory = inject(TableMemory);
   private readonly notices = inject(Notices);
   private readonly pasteCells = inject(PasteCells);
@@ -224,13 +222,8 @@ export class TablePage {
 
   private editInDialog(listing: Listing, column: TableColumn): void {
     const value = column.valueOf(listing);
-    const data: CellDialogData = { of: listing.title, field: column.field, value, context: this.context() };
-    this.dialog
-      .open<CellDialog, CellDialogData, { value: unknown }>(CellDialog, { data, width: '44rem', maxWidth: '95vw' })
-      .afterClosed()
-      .subscribe((kept) => {
-        if (kept) this.keep(listing, column, kept.value, null);
-      });
+    const data = { of: listing.title, field: column.field, value, context: this.context() };
+    void this.askForValue.open(data, (given) => this.keep(listing, column, given, null));
   }
 
   protected keep(listing: Listing, column: TableColumn, value: unknown, onward: Onward): void {

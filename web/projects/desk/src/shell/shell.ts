@@ -7,8 +7,6 @@ import { SessionApi, SessionStore } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
 import { Notices } from '../shared/notices';
 import { UndoStack } from '../shared/undo-stack';
-import { JumpBox } from './jump/jump-box';
-import { Shortcuts } from './shortcuts';
 
 interface Stage {
   readonly path: string;
@@ -100,21 +98,23 @@ export class Shell {
     const key = event.key.toLowerCase();
     const isCommand = event.ctrlKey || event.metaKey;
     const isFree = !isTyping(event.target) && this.dialog.openDialogs.length === 0;
-    if (isCommand && key === 'k') this.jump();
+    if (isCommand && key === 'k') void this.jump();
     else if (isCommand && isFree && key === 'z' && !event.shiftKey) this.notices.undo();
     else if (isCommand && isFree && (key === 'y' || key === 'z')) this.notices.redo();
-    else if (!isCommand && isFree && key === '?') this.showShortcuts();
+    else if (!isCommand && isFree && key === '?') void this.showShortcuts();
     else return;
     event.preventDefault();
   }
 
-  protected jump(): void {
+  protected async jump(): Promise<void> {
     if (this.dialog.openDialogs.length > 0) return;
+    const { JumpBox } = await import('./jump/jump-box');
     const position = { top: '12vh' };
     this.dialog.open(JumpBox, { width: '40rem', maxWidth: '95vw', position, ariaLabel: 'Jump to' });
   }
 
-  protected showShortcuts(): void {
+  protected async showShortcuts(): Promise<void> {
+    const { Shortcuts } = await import('./shortcuts');
     this.dialog.open(Shortcuts, { width: '42rem', maxWidth: '95vw' });
   }
 
