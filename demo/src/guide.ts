@@ -1,4 +1,5 @@
 import type { LinkEndSketch } from '@plindo/core/contract';
+import type { Category, CategorySetDefinition, Picture } from '@plindo/core/structure';
 import type { Services } from '@plindo/server/http/services';
 import { BERTH_KIND, COURSE_KIND, HARBOUR_KIND, INSTRUCTOR_KIND, SERVICES, boatyardKind } from './kinds.js';
 import {
@@ -33,7 +34,7 @@ type Ids = ReadonlyMap<string, number>;
 /** Makes the five kinds with their links and category set, and fills them. */
 export async function fillGuide(services: Services, pictures: readonly KeptPicture[]): Promise<void> {
   const { kinds, links, categorySets } = services;
-  const { result: set } = await categorySets.add(null, SERVICES);
+  const { result: set } = await categorySets.add(null, withPictures(SERVICES, pictures));
   const { result: harbour } = await kinds.add(null, HARBOUR_KIND);
   const { result: berth } = await kinds.add(null, BERTH_KIND);
   const { result: yard } = await kinds.add(null, boatyardKind(set.id));
@@ -57,6 +58,16 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
 }
 
 /** Puts link fields first, on cards and among the facets. */
+/** The set with a picture for each category at the top of the tree. */
+function withPictures(set: CategorySetDefinition, pictures: readonly KeptPicture[]): CategorySetDefinition {
+  const top = set.categories.filter(({ parent }) => parent === null);
+  const pictureOf = (category: Category): Picture | null => pictures[top.indexOf(category) + 3] ?? null;
+  return {
+    ...set,
+    categories: set.categories.map((own) => (own.parent === null ? { ...own, picture: pictureOf(own) } : own)),
+  };
+}
+
 async function showLinks(
   { kinds }: Services,
   kindId: number,

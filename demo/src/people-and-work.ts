@@ -19,13 +19,23 @@ Storage
   Ashore
   Under cover`;
 
-/** Icons and colours of the categories at the top of the tree, by label. */
-export const SERVICE_LOOKS: Readonly<Record<string, { readonly icon: string; readonly colour: string }>> = {
-  'Engine work': { icon: 'handyman', colour: '#3f5f8f' },
-  Hull: { icon: 'directions_boat', colour: '#0f6e6a' },
-  Rigging: { icon: 'anchor', colour: '#8a5a10' },
-  'Sails and canvas': { icon: 'sailing', colour: '#7a5c86' },
-  Storage: { icon: 'inventory_2', colour: '#5d7a3a' },
+/** What is said of the categories at the top of the tree, by label. */
+interface ServiceLook {
+  readonly icon: string;
+  readonly colour: string;
+  readonly text: string;
+}
+
+export const SERVICE_LOOKS: Readonly<Record<string, ServiceLook>> = {
+  'Engine work': { icon: 'handyman', colour: '#3f5f8f', text: 'From a new impeller to lifting the whole engine out.' },
+  Hull: { icon: 'directions_boat', colour: '#0f6e6a', text: 'Everything between keel and gunwale.' },
+  Rigging: {
+    icon: 'anchor',
+    colour: '#8a5a10',
+    text: 'Wire, rod and rope, made up while you wait or over the winter.',
+  },
+  'Sails and canvas': { icon: 'sailing', colour: '#7a5c86', text: 'Repairs, washing, and covers made to measure.' },
+  Storage: { icon: 'inventory_2', colour: '#5d7a3a', text: 'A place for the winter, ashore or under a roof.' },
 };
 
 export const YARD_FIRST = [

@@ -83,7 +83,9 @@ export class Desk {
 
   /** Narrows the table to what the words find, and waits for one listing of that title. */
   async find(title: string): Promise<void> {
+    const found = this.page.waitForResponse((response) => /\/listings\?.*q=/.test(response.url()));
     await this.page.getByLabel('Find in the table').fill(title);
+    await found;
     await this.page.getByRole('button', { name: title, exact: true }).first().waitFor();
   }
 

@@ -37,7 +37,7 @@ describe('The Desk', () => {
     await page.keyboard.press('Enter');
     await page.getByText(`Changed Price a night of ${title}`).waitFor();
     expect(await onSite('/berths/kessel-light-berth-6')).toContain('€99.50');
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
     await page.getByText('Undone', { exact: true }).waitFor();
     expect(await onSite('/berths/kessel-light-berth-6')).not.toContain('€99.50');
   }, 60_000);
@@ -52,7 +52,7 @@ describe('The Desk', () => {
       texts.filter((text) => text !== '').map((text) => Number.parseFloat(text));
     const header = page.getByRole('columnheader', { name: 'Greatest draught' });
     for (const direction of ['ascending', 'descending']) {
-      await header.getByRole('button').click();
+      await header.getByRole('button', { name: 'Greatest draught', exact: true }).click();
       await page
         .getByRole('columnheader', { name: 'Greatest draught' })
         .and(page.locator(`[aria-sort=${direction}]`))

@@ -96,7 +96,7 @@ describe('Links and categories', () => {
     const old = await page.request.get(`${server.address}/boatyards?services=timber-repair`, { maxRedirects: 0 });
     expect([old.status(), old.headers()['location']]).toEqual([301, '/boatyards?services=painting']);
     expect(await count()).toBeGreaterThanOrEqual(before);
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('button', { name: 'More for Timber repair' }).waitFor();
     expect(await count()).toBe(before);
     expect(page.complaints).toEqual([]);

@@ -243,7 +243,7 @@ describe('A kind made by hand', () => {
     await act('Delete the kind');
     expect(await asked).toBe('Delete Yachts 2? 27 fields, 0 facets and 0 listings go with it. It can be undone.');
     await page.getByText('Deleted Yachts 2').waitFor();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
     await page.getByRole('heading', { name: 'Yachts 2' }).waitFor();
     expect(page.complaints).toEqual([]);
   }, 60_000);

@@ -53,7 +53,7 @@ describe('The workbench', () => {
     await page.getByText('Pasted 3 cells').waitFor();
     await cell('Kessel Light, berth 1', 'Price a night').filter({ hasText: '€11.50' }).waitFor();
     await cell('Kessel Light, berth 6', 'Greatest length').filter({ hasText: '13 m' }).waitFor();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
     await page.getByText('Undone', { exact: true }).waitFor();
     await cell('Kessel Light, berth 1', 'Price a night').filter({ hasNotText: '€11.50' }).waitFor();
   }, 60_000);
@@ -64,7 +64,9 @@ describe('The workbench', () => {
     await page.getByLabel('Choose Brackwater Yard').click({ modifiers: ['Shift'] });
     await page.getByText('3 chosen').waitFor();
     await page.getByRole('button', { name: 'Categories' }).click();
-    await page.getByRole('menuitem', { name: 'Add Covers' }).click();
+    await page.getByRole('menuitem', { name: 'Add to Services' }).click();
+    await page.getByRole('dialog').getByRole('checkbox', { name: 'Covers' }).check();
+    await page.getByRole('dialog').getByRole('button', { name: 'Change it' }).click();
     await page.getByText('Added Covers to 3 listings').waitFor();
     await cell('Brackwater Slip', 'Services').filter({ hasText: 'Covers' }).waitFor();
     await page.getByLabel('Choose all').click();
@@ -78,7 +80,7 @@ describe('The workbench', () => {
     await page.keyboard.press('Enter');
     await page.getByText('Set Our rating of 30 listings').waitFor();
     await cell('Brackwater Slip', 'Our rating').filter({ hasText: '3.5 of 5' }).waitFor();
-    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
     await page.getByText('Undone', { exact: true }).waitFor();
     await page.getByLabel('Choose Brackwater Slip').check();
     await page.getByRole('button', { name: 'Duplicate' }).click();

@@ -33,7 +33,15 @@ describe('The services of the API', () => {
   });
 
   it('ask for a window of the table with what is given only', () => {
-    const ask = { text: '', status: null, sort: 'field:price', direction: 'down', offset: 100, limit: 50 } as const;
+    const ask = {
+      filters: [],
+      text: '',
+      status: null,
+      sort: 'field:price',
+      direction: 'down',
+      offset: 100,
+      limit: 50,
+    } as const;
     TestBed.inject(CatalogApi).listings(3, ask).subscribe();
     const { request } = http.expectOne(({ url }) => url === '/api/kinds/3/listings');
     expect(request.params.toString()).toBe('sort=field:price&direction=down&offset=100&limit=50');

@@ -15,6 +15,8 @@ const facet: ValuesFacetModel = {
     count: 20 - at,
     chosen: at === 9,
     depth: 0,
+    icon: '',
+    colour: '',
     href: '',
   })),
 };

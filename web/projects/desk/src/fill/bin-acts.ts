@@ -43,6 +43,8 @@ export class BinActs {
   readonly kind = input.required<Kind>();
   readonly listing = input<Listing | null>(null);
   readonly done = output();
+  /** Shows the table anew when the act is undone later; by then this bar may be gone. */
+  readonly reload = input.required<() => void>();
 
   private readonly api = inject(CatalogApi);
   private readonly notices = inject(Notices);
@@ -83,7 +85,7 @@ export class BinActs {
     sent.subscribe({
       next: ({ changeId }) => {
         this.done.emit();
-        this.notices.changed(sentence, changeId, () => this.done.emit());
+        this.notices.changed(sentence, changeId, this.reload());
       },
       error: (error: unknown) => this.notices.refused(error),
     });

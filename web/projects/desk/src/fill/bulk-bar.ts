@@ -98,6 +98,8 @@ export class BulkBar {
   readonly ids = input.required<readonly number[]>();
   readonly context = input.required<ReadContext>();
   readonly done = output();
+  /** Shows the table anew when the act is undone later; by then this bar may be gone. */
+  readonly reload = input.required<() => void>();
   readonly cleared = output();
 
   private readonly api = inject(CatalogApi);
@@ -160,7 +162,7 @@ export class BulkBar {
     sent.subscribe({
       next: ({ changeId }) => {
         this.done.emit();
-        this.notices.changed(sentence, changeId, () => this.done.emit());
+        this.notices.changed(sentence, changeId, this.reload());
       },
       error: (error: unknown) => this.notices.refused(error),
     });

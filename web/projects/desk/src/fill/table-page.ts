@@ -5,7 +5,19 @@ import { OverlayModule } from '@angular/cdk/overlay';
 import { CdkVirtualScrollViewport, ScrollingModule } from '@angular/cdk/scrolling';
 import { NgTemplateOutlet } from '@angular/common';
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, viewChild } from '@angular/core';
+import {
+  ApplicationRef,
+  ChangeDetectionStrategy,
+  Component,
+  Injector,
+  afterNextRender,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, FIRST_ASK, sentenceOf } from '@plindo/api';
@@ -31,6 +43,7 @@ import { TITLE } from './built-in-fields';
 import { BulkBar } from './bulk-bar';
 import type { Onward } from './cell-editor';
 import { CellEditor } from './cell-editor';
+import { CellTexts } from './cell-texts';
 import { ColumnChooser } from './column-chooser';
 import { FilterPanel } from './filter-panel';
 import { PasteCells } from './paste-cells';
@@ -84,6 +97,8 @@ export class TablePage {
   readonly filters = input<string>();
 
   private readonly api = inject(CatalogApi);
+  private readonly application = inject(ApplicationRef);
+  private readonly injector = inject(Injector);
   private readonly askForValue = inject(AskForValue);
   private readonly memory = inject(TableMemory);
   private readonly notices = inject(Notices);
@@ -124,6 +139,8 @@ export class TablePage {
       return column ? [{ filter, sentence: filterSentence(filter, column) }] : [];
     }),
   );
+  /** Texts of cells, made anew when fields or the site's locale change. */
+  private readonly texts = computed(() => (this.layout.offered(), new CellTexts(this.context().formats)));
   private typing: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
@@ -157,11 +174,14 @@ export class TablePage {
     if (range) this.source()?.need(range.start, range.end);
   }
 
-  /** Keeps the header over its columns. */
-  protected slide(event: Event): void {
-    const head = this.head()?.nativeElement;
-    if (head) head.scrollLeft = (event.target as HTMLElement).scrollLeft;
-  }
+  /** Keeps the header over its columns; listened to past Angular, which would check all rows at each step. */
+  private readonly slide = effect((onCleanup) => {
+    const [viewport, head] = [this.viewport()?.elementRef.nativeElement, this.head()?.nativeElement];
+    if (!viewport || !head) return;
+    const follow = (): void => void (head.scrollLeft = viewport.scrollLeft);
+    viewport.addEventListener('scroll', follow, { passive: true });
+    onCleanup(() => viewport.removeEventListener('scroll', follow));
+  });
 
   protected sortOn(by: OrderSubject | null): void {
     if (!by) return;
@@ -204,9 +224,7 @@ export class TablePage {
   }
 
   protected shown(column: TableColumn, listing: Listing): string {
-    const value = column.valueOf(listing);
-    const type = fieldType(column.field.type);
-    return type.holds(value) ? type.format(value, column.field, this.context().formats) : '';
+    return this.texts().of(listing, column);
   }
 
   protected isEditing(listing: Listing, column: TableColumn): boolean {
@@ -250,7 +268,8 @@ export class TablePage {
   }
 
   private focusCell(listing: Listing, column: TableColumn): void {
-    setTimeout(() => document.getElementById(this.cellId(listing, column))?.focus({ preventScroll: true }));
+    const focus = (): void => document.getElementById(this.cellId(listing, column))?.focus({ preventScroll: true });
+    afterNextRender({ read: focus }, { injector: this.injector });
   }
 
   protected cellId(listing: Listing, column: TableColumn): string {
@@ -335,6 +354,8 @@ export class TablePage {
     } else if (event.key.length === 1 && event.key !== ' ' && column.editing === 'cell') {
       event.preventDefault();
       this.edit(listing, column, event.key);
+      // The editor has to be there before the next letter comes.
+      this.application.tick();
     }
   }
 
@@ -418,6 +439,8 @@ export class TablePage {
     this.source()?.restart(this.ask());
     this.viewport()?.scrollToIndex(0);
   }
+
+  protected readonly reloading = (): void => this.reload();
 
   protected reload(): void {
     this.source()?.restart();

@@ -15,6 +15,8 @@ export class TableSource {
   readonly loaded = signal(false);
   private readonly rows = new Map<number, Listing>();
   private readonly asked = new Map<number, Subscription>();
+  /** Whether the rows are those of before the last restart. */
+  private isStale = false;
 
   constructor(
     private readonly api: CatalogApi,
@@ -22,12 +24,12 @@ export class TableSource {
     private ask: TableAsk,
   ) {}
 
-  /** Begins anew with another question; rows in view are fetched again. */
+  /** Begins anew with another question; the old rows stay in view until the first new ones are there. */
   restart(ask: TableAsk = this.ask): void {
     this.ask = ask;
     for (const request of this.asked.values()) request.unsubscribe();
     this.asked.clear();
-    this.rows.clear();
+    this.isStale = true;
     this.need(0, WINDOW);
   }
 
@@ -51,6 +53,8 @@ export class TableSource {
   private fetch(window: number): void {
     const request = this.api.listings(this.kindId, { ...this.ask, offset: window * WINDOW, limit: WINDOW }).subscribe({
       next: ({ total, offset, listings }) => {
+        if (this.isStale) this.rows.clear();
+        this.isStale = false;
         listings.forEach((listing, at) => this.rows.set(offset + at, listing));
         this.total.set(total);
         this.failed.set(null);

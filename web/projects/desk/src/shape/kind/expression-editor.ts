@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { CatalogApi, FIRST_ASK } from '@plindo/api';
@@ -9,6 +9,7 @@ import { EXPRESSION_FUNCTIONS, expressionNames, fieldType, readComputedFields } 
 import { Reading } from '../../shared/reading';
 
 const TRIED_LISTINGS = 4;
+const TYPING_PAUSE_IN_MS = 200;
 
 /** The expression of a computed field, with its result on some listings while it is typed. */
 @Component({
@@ -30,8 +31,18 @@ const TRIED_LISTINGS = 4;
     @for (reason of reasons(); track reason) {
       <p class="problem" role="alert">{{ reason }}</p>
     }
+    @if (kindId() !== null) {
+      <input
+        class="plain-input"
+        type="search"
+        aria-label="Try it on listings called"
+        placeholder="Try it on listings called …"
+        [value]="text()"
+        (input)="text.set($any($event.target).value)"
+      />
+    }
     @if (results().length) {
-      <table class="data-table" aria-label="Results on some listings">
+      <table class="data-table" aria-label="Results on the chosen listings">
         @for (result of results(); track result.id) {
           <tr>
             <td>{{ result.title }}</td>
@@ -72,6 +83,8 @@ export class ExpressionEditor {
 
   private readonly api = inject(CatalogApi);
   private readonly context = inject(Reading).context;
+  /** Words of the listings that it is tried on. */
+  protected readonly text = signal('');
   private readonly tried = signal<readonly Listing[]>([]);
 
   protected readonly functions = EXPRESSION_FUNCTIONS;
@@ -97,13 +110,16 @@ export class ExpressionEditor {
   });
 
   constructor() {
-    setTimeout(() => this.fetch());
+    effect((onCleanup) => {
+      const [kindId, text] = [this.kindId(), this.text().trim()];
+      if (kindId === null) return;
+      const timer = setTimeout(() => this.fetch(kindId, text), TYPING_PAUSE_IN_MS);
+      onCleanup(() => clearTimeout(timer));
+    });
   }
 
-  private fetch(): void {
-    const kindId = this.kindId();
-    if (kindId === null) return;
-    const ask = { ...FIRST_ASK, offset: 0, limit: TRIED_LISTINGS } as const;
+  private fetch(kindId: number, text: string): void {
+    const ask = { ...FIRST_ASK, text, offset: 0, limit: TRIED_LISTINGS };
     this.api.listings(kindId, ask).subscribe(({ listings }) => this.tried.set(listings));
   }
 }
