@@ -1,30 +1,23 @@
-import type { Browser, Page } from 'playwright-core';
-import { openBrowser, openPage } from '../harness/browser.js';
-import { DEMO_OWNER, Desk } from '../harness/desk.js';
-import { TestServer } from '../harness/server.js';
+import type { Page } from 'playwright-core';
+import { DemoDesk } from '../harness/demo-desk.js';
+import type { Desk } from '../harness/desk.js';
+import type { TestServer } from '../harness/server.js';
 
 const HARBOURS = 1;
 const BERTHS = 2;
 
 describe('Links and categories', () => {
+  let demo: DemoDesk;
   let server: TestServer;
-  let browser: Browser;
   let page: Page & { complaints: string[] };
   let desk: Desk;
 
   beforeAll(async () => {
-    server = await TestServer.startDemo();
-    browser = await openBrowser();
-    page = await openPage(browser);
-    page.on('dialog', (dialog) => void dialog.accept());
-    desk = new Desk(page, server);
-    await desk.signIn(DEMO_OWNER);
+    demo = await DemoDesk.open();
+    ({ server, page, desk } = demo);
   }, 120_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => demo.close());
 
   const onSite = async (path: string): Promise<string> => (await page.request.get(`${server.address}${path}`)).text();
 

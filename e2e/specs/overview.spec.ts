@@ -1,24 +1,19 @@
-import type { Browser, Page } from 'playwright-core';
-import { PHONE, accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
-import { DEMO_OWNER, Desk } from '../harness/desk.js';
-import { TestServer } from '../harness/server.js';
+import type { Page } from 'playwright-core';
+import { DemoDesk } from '../harness/demo-desk.js';
+import { PHONE, accessibilityFaults } from '../harness/browser.js';
+import type { TestServer } from '../harness/server.js';
 
 describe('The Desk as a whole', () => {
+  let demo: DemoDesk;
   let server: TestServer;
-  let browser: Browser;
   let page: Page & { complaints: string[] };
 
   beforeAll(async () => {
-    server = await TestServer.startDemo();
-    browser = await openBrowser();
-    page = await openPage(browser);
-    await new Desk(page, server).signIn(DEMO_OWNER);
+    demo = await DemoDesk.open();
+    ({ server, page } = demo);
   }, 120_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => demo.close());
 
   const open = async (path: string, heading: string): Promise<void> => {
     await page.goto(`${server.address}/desk/${path}`);

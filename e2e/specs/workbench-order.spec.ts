@@ -1,32 +1,24 @@
-import type { Browser, Page } from 'playwright-core';
-import { accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
-import { DEMO_OWNER, Desk } from '../harness/desk.js';
-import { TestServer } from '../harness/server.js';
+import type { Page } from 'playwright-core';
+import { DemoDesk } from '../harness/demo-desk.js';
+import { accessibilityFaults } from '../harness/browser.js';
+import type { Desk } from '../harness/desk.js';
 
 describe('The table of the workbench', () => {
-  let server: TestServer;
-  let browser: Browser;
+  let demo: DemoDesk;
   let page: Page & { complaints: string[] };
   let desk: Desk;
 
   beforeAll(async () => {
-    server = await TestServer.startDemo();
-    browser = await openBrowser();
-    page = await openPage(browser);
-    page.on('dialog', (dialog) => void dialog.accept());
-    desk = new Desk(page, server);
-    await desk.signIn(DEMO_OWNER);
+    demo = await DemoDesk.open();
+    ({ page, desk } = demo);
   }, 120_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => demo.close());
 
   const titles = async (): Promise<string[]> =>
     (await page.locator('cdk-virtual-scroll-viewport .title').allInnerTexts()).map((text) => text.trim());
   const undo = async (): Promise<void> => {
-    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
+    await page.locator('header').getByRole('button', { name: 'Undo', exact: true }).click();
     await page.getByText('Undone', { exact: true }).waitFor();
   };
 

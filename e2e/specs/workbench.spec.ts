@@ -1,27 +1,21 @@
-import type { Browser, Page } from 'playwright-core';
-import { accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
-import { DEMO_OWNER, Desk } from '../harness/desk.js';
-import { TestServer } from '../harness/server.js';
+import type { Page } from 'playwright-core';
+import { DemoDesk } from '../harness/demo-desk.js';
+import { accessibilityFaults } from '../harness/browser.js';
+import type { Desk } from '../harness/desk.js';
+import type { TestServer } from '../harness/server.js';
 
 describe('The workbench', () => {
+  let demo: DemoDesk;
   let server: TestServer;
-  let browser: Browser;
   let page: Page & { complaints: string[] };
   let desk: Desk;
 
   beforeAll(async () => {
-    server = await TestServer.startDemo();
-    browser = await openBrowser();
-    page = await openPage(browser);
-    page.on('dialog', (dialog) => void dialog.accept());
-    desk = new Desk(page, server);
-    await desk.signIn(DEMO_OWNER);
+    demo = await DemoDesk.open();
+    ({ server, page, desk } = demo);
   }, 120_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => demo.close());
 
   const cell = (title: string, column: string) =>
     page

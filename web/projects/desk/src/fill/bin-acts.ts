@@ -6,6 +6,7 @@ import type { Listing } from '@plindo/core/listings';
 import type { Kind, LinkedListing } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import type { Observable } from 'rxjs';
+import { tap } from 'rxjs';
 import { Notices } from '../shared/notices';
 
 /** What can be done in the bin: with one listing, to restore it or to delete it for good; without, to empty the bin. */
@@ -82,12 +83,6 @@ export class BinActs {
   }
 
   private run(sent: Observable<Changed<unknown>>, sentence: string): void {
-    sent.subscribe({
-      next: ({ changeId }) => {
-        this.done.emit();
-        this.notices.changed(sentence, changeId, this.reload());
-      },
-      error: (error: unknown) => this.notices.refused(error),
-    });
+    this.notices.tell(sent.pipe(tap(() => this.done.emit())), sentence, this.reload());
   }
 }

@@ -8,6 +8,7 @@ import type { ListingInput } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import type { Field, Kind, LinkInput, ReadContext } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
+import { tap } from 'rxjs';
 import { Notices } from '../shared/notices';
 import { AskForValue } from './ask-for-value';
 import type { TableColumn } from './built-in-fields';
@@ -159,13 +160,7 @@ export class BulkBar {
   }
 
   private run(sent: Observable<Changed<unknown>>, sentence: string): void {
-    sent.subscribe({
-      next: ({ changeId }) => {
-        this.done.emit();
-        this.notices.changed(sentence, changeId, this.reload());
-      },
-      error: (error: unknown) => this.notices.refused(error),
-    });
+    this.notices.tell(sent.pipe(tap(() => this.done.emit())), sentence, this.reload());
   }
 }
 

@@ -27,6 +27,7 @@ import { KindsStore } from '../shared/kinds-store';
 import type { MayHoldWork } from '../shared/may-hold-work';
 import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
+import { UndoStack } from '../shared/undo-stack';
 import { FieldControl } from '../shared/controls/field-control';
 import { PictureControl } from '../shared/controls/picture-control';
 import type { Draft } from './form-draft';
@@ -81,6 +82,7 @@ export class FormPage implements MayHoldWork {
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
   private readonly store = inject(KindsStore);
+  private readonly undoStack = inject(UndoStack);
   private readonly unsaved = inject(UnsavedWork);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
@@ -120,6 +122,11 @@ export class FormPage implements MayHoldWork {
       if (kind) untracked(() => this.load(kind, id));
     });
   }
+
+  /** What was undone on another page may have changed this listing; what was typed since is kept. */
+  private readonly showAnew = effect(() => {
+    if (this.undoStack.revision() > 0 && !untracked(this.changed)) untracked(() => this.afterUndo());
+  });
 
   protected has(part: Parameters<typeof hasPart>[1]): boolean {
     const kind = this.kind();

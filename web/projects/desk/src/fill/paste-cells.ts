@@ -5,6 +5,7 @@ import type { PastePlan } from '@plindo/core/exchange';
 import { parseBlock, planPaste } from '@plindo/core/exchange';
 import type { Listing, ListingInput } from '@plindo/core/listings';
 import type { Field, ReadContext } from '@plindo/core/structure';
+import { tap } from 'rxjs';
 import { Notices } from '../shared/notices';
 import type { TableColumn } from './built-in-fields';
 import { PasteDialog } from './paste-dialog';
@@ -63,12 +64,6 @@ export class PasteCells {
       inputs.set(row.id, { listing: row, input: merged });
     }
     const parts = [...inputs.values()].map(({ listing: { id, version }, input }) => ({ id, version, input }));
-    this.api.batch(kindId, { parts }).subscribe({
-      next: ({ changeId }) => {
-        done();
-        this.notices.changed(`Pasted ${cells.length} cells`, changeId, done);
-      },
-      error: (error: unknown) => this.notices.refused(error),
-    });
+    this.notices.tell(this.api.batch(kindId, { parts }).pipe(tap(done)), `Pasted ${cells.length} cells`, done);
   }
 }

@@ -20,17 +20,16 @@ import {
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
-import { CatalogApi, FIRST_ASK, sentenceOf } from '@plindo/api';
-import type { TableView } from '@plindo/core/contract';
-import type { Listing, ListingInput, Status } from '@plindo/core/listings';
+import { CatalogApi, sentenceOf } from '@plindo/api';
+import type { Changed, TableAsk, TableView } from '@plindo/core/contract';
+import type { Listing, ListingInput } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
 import type { TableFilter } from '@plindo/core/query';
-import { areTableFilters } from '@plindo/core/query';
-import type { Kind, OrderSubject } from '@plindo/core/structure';
+import type { Kind } from '@plindo/core/structure';
 import { fieldType } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
-import { firstValueFrom } from 'rxjs';
+import { tap } from 'rxjs';
 import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
@@ -52,10 +51,8 @@ import { RowSelection } from './row-selection';
 import { filterSentence, filterSubject } from './table-filters';
 import { TableLayout } from './table-layout';
 import { TableMemory } from './table-memory';
+import { TableQuestion } from './table-question';
 import { TableSource } from './table-source';
-
-const TYPING_PAUSE_IN_MS = 200;
-const ROWS_AT_ONCE = 500;
 
 /** Where the arrow keys lead: rows down, columns to the right. */
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
@@ -119,7 +116,8 @@ export class TablePage {
   protected readonly selection = new RowSelection();
   protected readonly drag = new RowDrag<Listing>();
   protected readonly title = TITLE;
-  protected readonly ask = signal(FIRST_ASK);
+  protected readonly question = new TableQuestion((ask) => this.showAnswer(ask));
+  protected readonly ask = this.question.ask;
   protected readonly editing = signal<{ readonly id: number; readonly key: string; readonly typed: string } | null>(
     null,
   );
@@ -131,8 +129,7 @@ export class TablePage {
     const failed = this.source()?.failed();
     return failed ? sentenceOf(failed) : '';
   });
-  /** Rows can be dragged when they stand in the order that dragging writes. */
-  protected readonly isHandOrder = computed(() => this.ask().sort === 'hand-order' && this.ask().direction === 'up');
+  protected readonly isHandOrder = this.question.isHandOrder;
   protected readonly chips = computed(() =>
     this.ask().filters.flatMap((filter) => {
       const column = [this.title, ...this.layout.offered()].find((one) => filterSubject(one) === filter.by);
@@ -141,15 +138,13 @@ export class TablePage {
   );
   /** Texts of cells, made anew when fields or the site's locale change. */
   private readonly texts = computed(() => (this.layout.offered(), new CellTexts(this.context().formats)));
-  private typing: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     void this.store.reload();
     effect(() => {
-      const ask = { ...FIRST_ASK, filters: filtersOf(this.filters()) };
+      const ask = this.question.begin(this.filters());
       const source = new TableSource(this.api, Number(this.kindId()), ask);
       this.source.set(source);
-      this.ask.set(ask);
       this.memory.remember(Number(this.kindId()), ask);
       this.layout.showBin(false);
       source.restart();
@@ -183,39 +178,14 @@ export class TablePage {
     onCleanup(() => viewport.removeEventListener('scroll', follow));
   });
 
-  protected sortOn(by: OrderSubject | null): void {
-    if (!by) return;
-    const { sort, direction } = this.ask();
-    this.askFor({ sort: by, direction: sort === by && direction === 'up' ? 'down' : 'up' });
-  }
-
-  protected ariaSort(by: OrderSubject | null): 'ascending' | 'descending' | null {
-    if (this.ask().sort !== by) return null;
-    return this.ask().direction === 'up' ? 'ascending' : 'descending';
-  }
-
-  protected find(text: string): void {
-    clearTimeout(this.typing);
-    this.typing = setTimeout(() => this.askFor({ text: text.trim() }), TYPING_PAUSE_IN_MS);
-  }
-
   protected show(status: string): void {
     this.layout.showBin(status === 'binned');
-    this.askFor({ status: status === '' ? null : (status as Status) });
-  }
-
-  protected filterOf(column: TableColumn): TableFilter | null {
-    return this.ask().filters.find(({ by }) => by === filterSubject(column)) ?? null;
+    this.question.showStatus(status);
   }
 
   protected setFilter(column: TableColumn, filter: TableFilter | null): void {
-    const others = this.ask().filters.filter(({ by }) => by !== filterSubject(column));
     this.closeFilter();
-    this.askFor({ filters: filter ? [...others, filter] : others });
-  }
-
-  protected takeOff(filter: TableFilter): void {
-    this.askFor({ filters: this.ask().filters.filter((other) => other !== filter) });
+    this.question.setFilter(column, filter);
   }
 
   protected closeFilter(): void {
@@ -286,17 +256,9 @@ export class TablePage {
   }
 
   private change(listing: Listing, input: ListingInput, sentence: string, moves = false): void {
-    this.api.changeListing(listing, input).subscribe({
-      next: ({ changeId, result }) => {
-        if (moves) this.reload();
-        else this.source()?.put(result);
-        this.notices.changed(sentence, changeId, () => this.reload());
-      },
-      error: (error: unknown) => {
-        this.notices.refused(error);
-        this.reload();
-      },
-    });
+    const shown = ({ result }: Changed<Listing>): void => (moves ? this.reload() : this.source()?.put(result));
+    const sent = this.api.changeListing(listing, input).pipe(tap({ next: shown, error: this.reloading }));
+    this.notices.tell(sent, sentence, this.reloading);
   }
 
   protected pagePath(kind: Kind, listing: Listing): string {
@@ -310,7 +272,7 @@ export class TablePage {
   protected chooseView(view: TableView): void {
     this.layout.choose(view);
     this.layout.showBin(view.ask.status === 'binned');
-    this.askFor(view.ask);
+    this.question.change(view.ask);
   }
 
   protected toggleRow(index: number, event: MouseEvent): void {
@@ -323,15 +285,7 @@ export class TablePage {
       this.selection.clear();
       return;
     }
-    const kindId = Number(this.kindId());
-    const ids: number[] = [];
-    for (let offset = 0; ; offset += ROWS_AT_ONCE) {
-      const ask = { ...this.memory.askOf(kindId), offset, limit: ROWS_AT_ONCE };
-      const { listings, total } = await firstValueFrom(this.api.listings(kindId, ask));
-      ids.push(...listings.map(({ id }) => id));
-      if (offset + ROWS_AT_ONCE >= total) break;
-    }
-    this.selection.choose(ids);
+    this.selection.choose((await this.source()?.allIds()) ?? []);
   }
 
   private allColumns(): readonly TableColumn[] {
@@ -431,12 +385,11 @@ export class TablePage {
     this.reload();
   }
 
-  /** Asks for something else than before, from the first row on. */
-  private askFor(changed: Partial<typeof FIRST_ASK>): void {
+  /** Shows the answer to another question, from the first row on. */
+  private showAnswer(ask: TableAsk): void {
     this.editing.set(null);
-    this.ask.update((ask) => ({ ...ask, ...changed }));
-    this.memory.remember(Number(this.kindId()), this.ask());
-    this.source()?.restart(this.ask());
+    this.memory.remember(Number(this.kindId()), ask);
+    this.source()?.restart(ask);
     this.viewport()?.scrollToIndex(0);
   }
 
@@ -446,15 +399,5 @@ export class TablePage {
     this.source()?.restart();
     this.scrolled();
     void this.store.reload();
-  }
-}
-
-/** What an address asks for; nothing where it asks for something else. */
-function filtersOf(text: string | undefined): readonly TableFilter[] {
-  try {
-    const filters: unknown = JSON.parse(text ?? '[]');
-    return areTableFilters(filters) ? filters : [];
-  } catch {
-    return [];
   }
 }

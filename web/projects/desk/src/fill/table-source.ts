@@ -3,8 +3,10 @@ import type { CatalogApi } from '@plindo/api';
 import type { TableAsk } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type { Subscription } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
 
 const WINDOW = 100;
+const ROWS_AT_ONCE = 500;
 
 /** The rows of a long table, fetched in windows as they come into view. */
 export class TableSource {
@@ -48,6 +50,17 @@ export class TableSource {
   put(listing: Listing): void {
     for (const [index, row] of this.rows) if (row.id === listing.id) this.rows.set(index, listing);
     this.revision.update((count) => count + 1);
+  }
+
+  /** The ids of all rows, also of those that were not fetched yet. */
+  async allIds(): Promise<number[]> {
+    const ids: number[] = [];
+    for (let offset = 0; ; offset += ROWS_AT_ONCE) {
+      const ask = { ...this.ask, offset, limit: ROWS_AT_ONCE };
+      const { listings, total } = await firstValueFrom(this.api.listings(this.kindId, ask));
+      ids.push(...listings.map(({ id }) => id));
+      if (offset + ROWS_AT_ONCE >= total) return ids;
+    }
   }
 
   private fetch(window: number): void {

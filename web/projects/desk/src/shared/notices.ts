@@ -1,6 +1,7 @@
 import { Injectable, inject } from '@angular/core';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import { sentenceOf } from '@plindo/api';
+import type { Changed } from '@plindo/core/contract';
 import type { Observable } from 'rxjs';
 import { UndoStack } from './undo-stack';
 
@@ -16,7 +17,15 @@ export class Notices {
   changed(sentence: string, changeId: number, after: () => void): void {
     this.stack.push({ sentence, changeId, after });
     const shown = this.bar.open(sentence, 'Undo', { duration: SHOWN_IN_MS });
-    shown.onAction().subscribe(() => this.run(this.stack.undo(changeId), 'Undone'));
+    shown.onAction().subscribe(() => this.run(this.stack.undoShown(changeId), 'Undone'));
+  }
+
+  /** Sends a change and says what it did; `shown` shows its subject anew, now and when it is undone. */
+  tell(sent: Observable<Changed<unknown>>, sentence: string, shown: () => void): void {
+    sent.subscribe({
+      next: ({ changeId }) => this.changed(sentence, changeId, shown),
+      error: (error: unknown) => this.refused(error),
+    });
   }
 
   undo(): void {

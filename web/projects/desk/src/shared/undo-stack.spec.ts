@@ -36,9 +36,11 @@ describe('The changes that can be undone', () => {
     expect(stack.redo()).toBeNull();
   });
 
-  it('leave a page alone that is no longer there, and tell the one that is', () => {
+  it('leave a page alone that is no longer there and tell the one that is, but where the notice is still shown', () => {
     spyOnProperty(TestBed.inject(Router), 'url').and.returnValue('/elsewhere');
-    stack.undo(1)?.subscribe();
-    expect([undone, shownAnew, stack.revision()]).toEqual([[1], [], 1]);
+    stack.undo()?.subscribe();
+    expect([undone, shownAnew, stack.revision()]).toEqual([[2], [], 1]);
+    stack.undoShown(1)?.subscribe();
+    expect([undone, shownAnew, stack.revision()]).toEqual([[2, 1], ['page of 1'], 1]);
   });
 });

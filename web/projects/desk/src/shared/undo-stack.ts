@@ -40,9 +40,15 @@ export class UndoStack {
     this.undone.set([]);
   }
 
-  undo(changeId = this.next()?.changeId): Observable<unknown> | null {
-    const entry = this.done().find((one) => one.changeId === changeId);
+  undo(): Observable<unknown> | null {
+    const entry = this.next();
     return entry ? this.move(entry, this.done, this.undone) : null;
+  }
+
+  /** Undoes a change whose notice is still shown, wherever its page has gone meanwhile. */
+  undoShown(changeId: number): Observable<unknown> | null {
+    const entry = this.done().find((one) => one.changeId === changeId);
+    return entry ? this.move({ ...entry, url: this.router.url }, this.done, this.undone) : null;
   }
 
   redo(): Observable<unknown> | null {
@@ -54,7 +60,7 @@ export class UndoStack {
   private move(entry: Entry, from: typeof this.done, to: typeof this.done): Observable<unknown> {
     return this.api.undo(entry.changeId).pipe(
       tap(({ changeId }) => {
-        from.update((entries) => entries.filter((one) => one !== entry));
+        from.update((entries) => entries.filter((one) => one.changeId !== entry.changeId));
         to.update((entries) => [...entries, { ...entry, changeId }]);
         if (entry.url === this.router.url) entry.after();
         else this.revision.update((count) => count + 1);

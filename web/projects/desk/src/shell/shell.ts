@@ -1,10 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { SessionApi, SessionStore } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
+import { CategorySetsStore } from '../shared/category-sets-store';
+import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
 import { UndoStack } from '../shared/undo-stack';
 
@@ -79,11 +81,19 @@ interface Stage {
 export class Shell {
   private readonly api = inject(SessionApi);
   private readonly dialog = inject(MatDialog);
+  private readonly kinds = inject(KindsStore);
   private readonly router = inject(Router);
+  private readonly sets = inject(CategorySetsStore);
   private readonly store = inject(SessionStore);
 
   protected readonly notices = inject(Notices);
   protected readonly undoStack = inject(UndoStack);
+  /** What was undone on another page may be shown in the lists on the left. */
+  private readonly showAnew = effect(() => {
+    if (this.undoStack.revision() === 0) return;
+    void this.kinds.reload();
+    void this.sets.reload();
+  });
   protected readonly session = computed(() => this.store.session());
   protected readonly stages: readonly Stage[] = [
     { path: 'shape', label: 'Shape', does: 'Which kinds of listing there are, and their fields' },

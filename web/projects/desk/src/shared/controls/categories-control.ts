@@ -25,7 +25,7 @@ interface Row {
           @for (choice of chosen(); track choice.key) {
             <button
               type="button"
-              class="chip"
+              class="chip-button"
               [attr.aria-label]="'Take out ' + choice.label"
               (click)="toggle(choice.key, false)"
             >
@@ -80,19 +80,6 @@ interface Row {
       display: flex;
       flex-wrap: wrap;
       gap: 0.375rem;
-    }
-    .chip {
-      display: inline-flex;
-      gap: 0.25rem;
-      align-items: center;
-      min-block-size: 2rem;
-      padding-inline: 0.625rem;
-      border: 1px solid var(--pl-teal);
-      border-radius: var(--pl-corner);
-      background: var(--pl-teal-wash);
-      color: var(--pl-ink);
-      font: inherit;
-      cursor: pointer;
     }
     .tree {
       display: grid;
