@@ -169,13 +169,22 @@ export class TablePage {
     if (range) this.source()?.need(range.start, range.end);
   }
 
-  /** Keeps the header over its columns; listened to past Angular, which would check all rows at each step. */
+  /**
+   * Keeps the header over its columns, whichever of the two is scrolled (the header is when the focus goes along it);
+   * listened to past Angular, which would check all rows at each step.
+   */
   private readonly slide = effect((onCleanup) => {
     const [viewport, head] = [this.viewport()?.elementRef.nativeElement, this.head()?.nativeElement];
     if (!viewport || !head) return;
-    const follow = (): void => void (head.scrollLeft = viewport.scrollLeft);
-    viewport.addEventListener('scroll', follow, { passive: true });
-    onCleanup(() => viewport.removeEventListener('scroll', follow));
+    const over = new AbortController();
+    for (const [one, other] of [
+      [viewport, head],
+      [head, viewport],
+    ] as const) {
+      const follow = (): void => void (other.scrollLeft = one.scrollLeft);
+      one.addEventListener('scroll', follow, { passive: true, signal: over.signal });
+    }
+    onCleanup(() => over.abort());
   });
 
   protected show(status: string): void {
