@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import type { Field, ReadContext } from '../structure/index.js';
 import { fieldType } from '../structure/index.js';
+import { issue } from '../values/index.js';
 
 /** A block of cells as a spreadsheet puts it on the clipboard: rows parted by line ends, cells by tabs. */
 export function parseBlock(text: string): string[][] {
@@ -58,9 +59,9 @@ export function planPaste<Row>(
       }
       const read = fieldType(field.type).read(text, field, context);
       if (!read.ok) refused.push({ ...where, message: read.issue.message });
-      else if (read.value === null && field.required)
-        refused.push({ ...where, message: `${field.label} is required.` });
-      else cells.push({ row, field, value: read.value });
+      else if (read.value === null && field.required) {
+        refused.push({ ...where, message: issue('value.required', { label: field.label }).message });
+      } else cells.push({ row, field, value: read.value });
     });
   });
   return { cells, refused, beyond };

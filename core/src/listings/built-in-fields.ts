@@ -1,5 +1,6 @@
 import type { Field } from '../structure/index.js';
 import { makeField } from '../structure/index.js';
+import { LONGEST_TITLE } from './fixed-parts.js';
 import { STATUSES, STATUS_LABELS } from './listing.js';
 
 /**
@@ -7,7 +8,13 @@ import { STATUSES, STATUS_LABELS } from './listing.js';
  * comparing and showing exist once.
  */
 export const BUILT_IN_FIELDS = {
-  title: makeField({ key: 'title', label: 'Title', type: 'short-text' }),
+  title: makeField({
+    key: 'title',
+    label: 'Title',
+    type: 'short-text',
+    required: true,
+    settings: { longest: LONGEST_TITLE },
+  }),
   body: makeField({ key: 'body', label: 'Body', type: 'rich-text' }),
   place: makeField({ key: 'place', label: 'Place', type: 'place' }),
   handOrder: makeField({ key: 'handOrder', label: 'Hand order', type: 'decimal' }),

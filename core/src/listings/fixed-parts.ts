@@ -28,7 +28,12 @@ function says(code: ErrorCode, params: IssueParams = {}): ValidationOptions {
 }
 
 function IsSlug(options: ValidationOptions): PropertyDecorator {
-  return ValidateBy({ name: 'isSlug', validator: { validate: (value) => isSlug(String(value)) } }, options);
+  // A rule without a message of its own is left without its context.
+  const defaultMessage = (): string => 'a slug';
+  return ValidateBy(
+    { name: 'isSlug', validator: { validate: (value) => isSlug(String(value)), defaultMessage } },
+    options,
+  );
 }
 
 const aText = (label: string): ValidationOptions => says('value.type', { label, wanted: 'a text' });
@@ -73,13 +78,13 @@ export class FixedParts {
 
 /** What is wrong with the fixed parts, each at its place; of a part that breaks several rules, the plainest. */
 export function fixedPartIssues(parts: FixedParts): Issue[] {
-  return validateSync(parts).flatMap(({ property, value, contexts = {} }) => {
+  return validateSync(parts).map(({ property, value, contexts = {} }) => {
     const names = Object.keys(contexts);
     // A text that is no text is too long as well; that it is none says it all.
     const first = ['isNotEmpty', 'isString', ...names].find((name) => names.includes(name));
     const refused = first === undefined ? undefined : (contexts[first] as Refused);
-    if (!refused) return [];
+    if (!refused) throw new Error(`A rule of ${property} doesn’t say what is to be told when it is broken.`);
     const found: IssueParams = { slug: String(value), ...(typeof value === 'string' && { found: value.length }) };
-    return [issue(refused.code, { ...found, ...refused.params }, { field: property })];
+    return issue(refused.code, { ...found, ...refused.params }, { field: property });
   });
 }

@@ -1,5 +1,5 @@
 import { planPaste, readImportRow } from '@plindo/core/exchange';
-import { readListing } from '@plindo/core/listings';
+import { BUILT_IN_FIELDS, readListing } from '@plindo/core/listings';
 import type { Field, FieldSettings, FieldTypeName } from '@plindo/core/structure';
 import { makeField, readContext } from '@plindo/core/structure';
 import type { Sender } from '../../testing/test-api.js';
@@ -86,6 +86,34 @@ describe('What does not fit', () => {
       expect(byApi[0]?.field.split('.')[0]).toBe(field.key);
     });
   });
+
+  const PARTS: readonly (readonly [part: string, given: unknown, said: string])[] = [
+    ['title', 'x'.repeat(201), 'Title has 201 characters; at most 200 fit'],
+    ['title', '  ', 'needs a title'],
+    ['summary', 'x'.repeat(2001), 'Summary has 2001 characters; at most 2000 fit'],
+    ['author', 'x'.repeat(121), 'Author has 121 characters; at most 120 fit'],
+    ['slug', '../desk', '“../desk” does not fit'],
+    ['status', 'gone', 'Status must be one of draft, in-review, live, hidden, binned'],
+    ['handOrder', 'first', '“first”'],
+    ['place', '91, 0', 'must be a latitude'],
+    ['picture', { hash: 'nope' }, 'must be one of the pictures kept here'],
+  ];
+
+  for (const [part, given, said] of PARTS) {
+    it(`is said alike of the parts that every listing has: ${part} ${JSON.stringify(given).slice(0, 24)}`, async () => {
+      const input = { title: 'X', [part]: given };
+      const inForm = readListing(input, { fields }, context).issues;
+      const row = readImportRow({ line: 2, input }, { fields }, 'refuse-row', context);
+      const inFile = row.kind === 'refused' ? row.issues : [];
+      const byApi = (await owner.send('POST', '/api/kinds/1/listings', input)).json.issues as { message: string }[];
+      const sentence = inForm[0]?.message ?? '';
+      expect(sentence).toContain(said);
+      expect([inFile[0]?.message, byApi[0]?.message]).toEqual([sentence, sentence]);
+      if (part !== 'title' || typeof given !== 'string' || given.trim() === '') return;
+      const target = { rows: ['X'], fields: [BUILT_IN_FIELDS.title], titleOf: String, isEditable: () => true };
+      expect(planPaste([[given]], target, context).refused[0]?.message).toBe(sentence);
+    });
+  }
 
   it('leaves nothing behind', async () => {
     expect((await owner.send('GET', '/api/kinds/1/listings')).json.total).toBe(0);

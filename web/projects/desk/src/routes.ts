@@ -57,11 +57,11 @@ export const DESK_ROUTES: Routes = [
         title: 'Pictures',
         loadComponent: async () => (await import('./fill/pictures/pictures-page')).PicturesPage,
       },
-      { path: 'fill/:kindId', title: 'Fill', loadComponent: async () => (await import('./fill/table-page')).TablePage },
+      { path: 'fill/:kindId', title: 'Fill', loadComponent: async () => (await import('./fill/table/table-page')).TablePage },
       {
         path: 'fill/:kindId/:listingId',
         title: 'Listing',
-        loadComponent: async () => (await import('./fill/form-page')).FormPage,
+        loadComponent: async () => (await import('./fill/form/form-page')).FormPage,
         canDeactivate: [mayLeave],
       },
       { path: 'arrange', title: 'Arrange', loadComponent: async () => (await import('./shared/pick-kind')).PickKind },

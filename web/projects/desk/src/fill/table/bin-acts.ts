@@ -7,7 +7,7 @@ import type { Kind, LinkedListing } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import type { Observable } from 'rxjs';
 import { tap } from 'rxjs';
-import { Notices } from '../shared/notices';
+import { Notices } from '../../shared/notices';
 
 /** What can be done in the bin: with one listing, to restore it or to delete it for good; without, to empty the bin. */
 @Component({

@@ -4,8 +4,8 @@ import { testValueIssue } from '@plindo/core/listings';
 import type { TableFilter } from '@plindo/core/query';
 import type { Operator, ReadContext } from '@plindo/core/structure';
 import { OPERATOR_WORDS, operatorsFor, takesValue } from '@plindo/core/structure';
-import { TestValue } from '../shared/test-value';
-import type { TableColumn } from './built-in-fields';
+import { TestValue } from '../../shared/test-value';
+import type { TableColumn } from './table-columns';
 import { filterSubject } from './table-filters';
 
 /** Narrows the table by one column: a sentence of a choice and a value. */

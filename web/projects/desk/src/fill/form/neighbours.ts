@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { CatalogApi } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
-import { TableMemory } from './table-memory';
+import { TableMemory } from '../table-memory';
 
 interface Step {
   readonly id: number;

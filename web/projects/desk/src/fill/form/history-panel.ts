@@ -3,8 +3,8 @@ import { MatButtonModule } from '@angular/material/button';
 import { CatalogApi } from '@plindo/api';
 import type { Revision } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
-import { Notices } from '../shared/notices';
-import { Reading } from '../shared/reading';
+import { Notices } from '../../shared/notices';
+import { Reading } from '../../shared/reading';
 
 /** Every state of a listing: who changed what when, and a way back to each. */
 @Component({

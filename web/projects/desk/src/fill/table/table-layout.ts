@@ -2,9 +2,9 @@ import { Injectable, computed, inject, signal } from '@angular/core';
 import { CatalogApi } from '@plindo/api';
 import type { KeptTable, TableAsk, TableView } from '@plindo/core/contract';
 import type { Kind } from '@plindo/core/structure';
-import { Notices } from '../shared/notices';
-import type { TableColumn } from './built-in-fields';
-import { BINNED, TITLE, columnsOf } from './built-in-fields';
+import { Notices } from '../../shared/notices';
+import type { TableColumn } from './table-columns';
+import { BINNED, TITLE, columnsOf } from './table-columns';
 
 const NOTHING_KEPT: KeptTable = { columns: null, frozen: [], views: [] };
 /** Width of the cells that every row has: to choose it, its star, its acts. */

@@ -5,7 +5,7 @@ import type { Field, ReadContext } from '@plindo/core/structure';
 import { fieldType } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { issuesOf } from '@plindo/core/values';
-import { FieldControl } from '../shared/controls/field-control';
+import { FieldControl } from '../../shared/controls/field-control';
 
 export interface CellDialogData {
   /** Whose value it is: the title of a listing, or how many there are. */

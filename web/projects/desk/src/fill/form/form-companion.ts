@@ -8,7 +8,7 @@ import { listingPage } from '@plindo/core/page';
 import type { Kind, LinkedListing } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
 import { Card, ListingPageView } from '@plindo/listing-view';
-import { Reading } from '../shared/reading';
+import { Reading } from '../../shared/reading';
 import type { Draft } from './form-draft';
 import { missingFrom } from './form-draft';
 

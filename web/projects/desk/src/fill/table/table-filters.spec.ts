@@ -1,5 +1,5 @@
-import { kindSummary } from '../../../../harness/models';
-import { columnsOf } from './built-in-fields';
+import { kindSummary } from '../../../../../harness/models';
+import { columnsOf } from './table-columns';
 import { filterSentence, filterSubject } from './table-filters';
 
 const choices = [

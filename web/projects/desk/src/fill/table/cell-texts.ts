@@ -1,7 +1,7 @@
 import type { Listing } from '@plindo/core/listings';
 import { fieldType } from '@plindo/core/structure';
 import type { Formats } from '@plindo/core/values';
-import type { TableColumn } from './built-in-fields';
+import type { TableColumn } from './table-columns';
 
 /** What stands in cells, made once a listing: scrolling asks for the same texts again and again. */
 export class CellTexts {

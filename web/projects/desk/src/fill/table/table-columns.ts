@@ -2,7 +2,7 @@ import type { Listing, ListingInput } from '@plindo/core/listings';
 import { BUILT_IN_FIELDS, STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import type { Field, Kind, LinkedListing, OrderSubject } from '@plindo/core/structure';
 import { columnOf, fieldType } from '@plindo/core/structure';
-import { linkEdit } from './form-draft';
+import { linkEdit } from '../link-edit';
 
 /** A column of the listing table: a field of the kind, or a built-in part in the guise of one. */
 export interface TableColumn {

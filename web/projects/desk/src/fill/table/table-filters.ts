@@ -1,7 +1,7 @@
 import type { TableFilter } from '@plindo/core/query';
 import type { OrderSubject } from '@plindo/core/structure';
 import { OPERATOR_WORDS, takesValue } from '@plindo/core/structure';
-import type { TableColumn } from './built-in-fields';
+import type { TableColumn } from './table-columns';
 
 /** What a filter on a column asks about: also of fields that nothing can be sorted by. */
 export function filterSubject({ field, sort }: TableColumn): OrderSubject {

@@ -5,7 +5,7 @@ import type { Status } from '@plindo/core/listings';
 import type { TableFilter } from '@plindo/core/query';
 import { areTableFilters } from '@plindo/core/query';
 import type { OrderSubject } from '@plindo/core/structure';
-import type { TableColumn } from './built-in-fields';
+import type { TableColumn } from './table-columns';
 import { filterSubject } from './table-filters';
 
 const TYPING_PAUSE_IN_MS = 200;

@@ -9,10 +9,10 @@ import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import type { Field, Kind, LinkInput, ReadContext } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 import { tap } from 'rxjs';
-import { Notices } from '../shared/notices';
+import { Notices } from '../../shared/notices';
 import { AskForValue } from './ask-for-value';
-import type { TableColumn } from './built-in-fields';
-import { columnsOf } from './built-in-fields';
+import type { TableColumn } from './table-columns';
+import { columnsOf } from './table-columns';
 import { CellEditor } from './cell-editor';
 
 /** What can be done with the chosen listings, each act one change that can be undone. */

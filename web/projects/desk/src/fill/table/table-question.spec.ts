@@ -1,7 +1,7 @@
 import { FIRST_ASK } from '@plindo/api';
 import type { TableAsk } from '@plindo/core/contract';
-import { kindSummary } from '../../../../harness/models';
-import { columnsOf } from './built-in-fields';
+import { kindSummary } from '../../../../../harness/models';
+import { columnsOf } from './table-columns';
 import { TableQuestion } from './table-question';
 
 const [handOrder, price] = columnsOf(kindSummary().kind);

@@ -6,8 +6,8 @@ import { parseBlock, planPaste } from '@plindo/core/exchange';
 import type { Listing, ListingInput } from '@plindo/core/listings';
 import type { Field, ReadContext } from '@plindo/core/structure';
 import { tap } from 'rxjs';
-import { Notices } from '../shared/notices';
-import type { TableColumn } from './built-in-fields';
+import { Notices } from '../../shared/notices';
+import type { TableColumn } from './table-columns';
 import { PasteDialog } from './paste-dialog';
 
 /** Where a block is pasted: the rows from the first cell down, the columns from it to the right. */

@@ -1,7 +1,8 @@
 import type { Listing, ListingInput, Status } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
-import type { Field, Kind, LinkEdit, LinkInput, Picture } from '@plindo/core/structure';
+import type { Field, Kind, LinkEdit, Picture } from '@plindo/core/structure';
 import { fieldType, hasPart } from '@plindo/core/structure';
+import { linkEdit } from '../link-edit';
 
 /** What stands in the form: everything as it was kept, or as it has been typed since. */
 export interface Draft {
@@ -59,16 +60,6 @@ function linkEdits(key: string, values: Draft['values'], listing: Listing | null
   const isSame = JSON.stringify(linkEdit(null, listing?.values[key]).now) === JSON.stringify(edit.now);
   // A new listing's links are always told, so that one that is required is asked for.
   return isSame && listing ? [] : [[key, edit]];
-}
-
-/** A change of a link from the listings that it leads to, to others. */
-export function linkEdit(before: unknown, after: unknown): LinkEdit {
-  const [was, now] = [before, after].map((list) => (list ?? []) as readonly LinkInput[]);
-  return { was: was!.map(({ id }) => id), now: now!.map(onlyLink) };
-}
-
-function onlyLink({ id, note }: LinkInput): LinkInput {
-  return { id, note };
 }
 
 function isEmpty(value: unknown, { type }: Field): boolean {

@@ -4,7 +4,7 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatButtonModule } from '@angular/material/button';
 import { Icon } from '@plindo/listing-view';
 import type { TableView } from '@plindo/core/contract';
-import type { TableColumn } from './built-in-fields';
+import type { TableColumn } from './table-columns';
 
 /** Which columns are shown and in which order, and named views of the table. */
 @Component({
