@@ -7,7 +7,7 @@ import { TestServer } from './server.js';
 export class DemoDesk {
   private constructor(
     readonly server: TestServer,
-    private readonly browser: Browser,
+    readonly browser: Browser,
     readonly page: Page & { complaints: string[] },
     readonly desk: Desk,
   ) {}

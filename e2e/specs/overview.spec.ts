@@ -1,7 +1,8 @@
 import type { Page } from 'playwright-core';
 import { DemoDesk } from '../harness/demo-desk.js';
-import { PHONE, accessibilityFaults } from '../harness/browser.js';
-import type { TestServer } from '../harness/server.js';
+import { PHONE, accessibilityFaults, openPage } from '../harness/browser.js';
+import { Desk } from '../harness/desk.js';
+import { TestServer } from '../harness/server.js';
 
 describe('The Desk as a whole', () => {
   let demo: DemoDesk;
@@ -106,6 +107,26 @@ describe('The Desk as a whole', () => {
     expect(await accessibilityFaults(page)).toEqual([]);
     expect(page.complaints).toEqual([]);
   }, 60_000);
+
+  it('goes to another site as a zip, with its pictures', async () => {
+    const zip = await (await page.request.get(`${server.address}/api/blueprint/zip`)).body();
+    const other = await TestServer.start();
+    const there = await openPage(demo.browser);
+    await new Desk(there, other).makeOwner();
+    await there.goto(`${other.address}/desk/shape/blueprint`);
+    await there
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'guide.zip', mimeType: 'application/zip', buffer: zip });
+    await there.getByText('the kind Boatyards').waitFor();
+    await there.getByText('302 listings').waitFor();
+    expect(await there.getByText('It lacks').count()).toBe(0);
+    await there.getByRole('button', { name: 'Apply guide.zip' }).click();
+    await there.getByText('Applied guide.zip').waitFor({ timeout: 60_000 });
+    await there.goto(`${other.address}/berths`);
+    await there.waitForFunction(() => Array.from(document.images).some(({ naturalWidth }) => naturalWidth > 0));
+    expect(there.complaints).toEqual([]);
+    await other.stop();
+  }, 120_000);
 
   it('can be used on a phone', async () => {
     await page.setViewportSize(PHONE);

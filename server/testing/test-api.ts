@@ -36,7 +36,8 @@ export class Sender {
       body: isForm ? body : body === undefined ? undefined : JSON.stringify(body),
     });
     const text = await response.text();
-    return { status: response.status, headers: response.headers, json: text === '' ? null : JSON.parse(text) };
+    const isJson = /json/.test(response.headers.get('content-type') ?? '');
+    return { status: response.status, headers: response.headers, json: isJson ? JSON.parse(text) : null };
   }
 
   /** What an address gives, byte by byte. */

@@ -113,6 +113,11 @@ describe('Pictures', () => {
     expect((await shown(idle.hash, '400.webp')).status).toBe(404);
     await owner.send('POST', `/api/changes/${deleted.json.changeId}/undo`, {});
     expect((await shown(idle.hash, '400.webp')).status).toBe(200);
+    const again = await owner.send('POST', '/api/pictures/delete', { hashes: [idle.hash] });
+    await send(await png(60, 40, 0xe0), 'later.png');
+    await send(await png(60, 40, 0xb0), 'idle again.png');
+    expect((await owner.send('POST', `/api/changes/${again.json.changeId}/undo`, {})).status).toBe(200);
+    expect((await shown(idle.hash, '400.webp')).status).toBe(200);
     // What has just come in may stand in a form that is not saved yet.
     expect((await owner.send('DELETE', '/api/pictures/unused')).json.result.pictures).toBe(0);
   });

@@ -74,7 +74,11 @@ export class PictureLibrary {
 
   private uses(): Promise<Map<string, Uses>> {
     const { revision } = this.live;
-    if (this.counted?.revision !== revision) this.counted = { revision, uses: this.count() };
+    if (this.counted?.revision !== revision) {
+      const uses = this.count();
+      this.counted = { revision, uses };
+      uses.catch(() => (this.counted = null));
+    }
     return this.counted.uses;
   }
 

@@ -20,7 +20,11 @@ export class Problems {
   /** The problems as they are now; looked for anew only when something was changed since the last time. */
   report(): Promise<ProblemReport> {
     const { revision } = this.live;
-    if (this.last?.revision !== revision) this.last = { revision, report: this.look() };
+    if (this.last?.revision !== revision) {
+      const report = this.look();
+      this.last = { revision, report };
+      report.catch(() => (this.last = null));
+    }
     return this.last.report;
   }
 

@@ -56,12 +56,19 @@ export class PictureStore {
     await this.models.pictures.destroy({ where: { hash: [...hashes] } });
   }
 
+  /** The greatest number that was ever given out; those of deleted pictures stay theirs, as deleting can be undone. */
+  private async lastNumber(): Promise<number> {
+    const kept = Number(await this.models.pictures.max('number')) || 0;
+    const deleted = Number(await this.models.entries.max('entityId', { where: { entity: 'picture' } })) || 0;
+    return Math.max(kept, deleted);
+  }
+
   /** Adds a picture, or answers the one of the same hash. */
   async add(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
     const known = await this.find(picture.hash);
     if (known) return known;
-    const last = Number(await this.models.pictures.max('number')) || 0;
-    await this.models.pictures.upsert({ ...picture, number: last + 1 });
-    return { ...picture, number: last + 1 };
+    const number = (await this.lastNumber()) + 1;
+    await this.models.pictures.upsert({ ...picture, number });
+    return { ...picture, number };
   }
 }

@@ -182,6 +182,8 @@ export class Unit {
     const where = entry.entity === 'picture' ? { number: entry.id } : { id: entry.id };
     const row = rowOf(entry);
     if (row === null) await model.destroy({ where, transaction: this.transaction });
+    // A picture that was deleted may have been sent again meanwhile.
+    else if (entry.entity === 'picture') await model.upsert({ ...row }, { transaction: this.transaction });
     else if (entry.before === null) await model.create({ ...row }, { transaction: this.transaction });
     else await model.update({ ...row }, { where, transaction: this.transaction });
     this.entries.push(entry);
