@@ -57,7 +57,11 @@ export const DESK_ROUTES: Routes = [
         title: 'Pictures',
         loadComponent: async () => (await import('./fill/pictures/pictures-page')).PicturesPage,
       },
-      { path: 'fill/:kindId', title: 'Fill', loadComponent: async () => (await import('./fill/table/table-page')).TablePage },
+      {
+        path: 'fill/:kindId',
+        title: 'Fill',
+        loadComponent: async () => (await import('./fill/table/table-page')).TablePage,
+      },
       {
         path: 'fill/:kindId/:listingId',
         title: 'Listing',
