@@ -1,7 +1,6 @@
 import Papa from 'papaparse';
 import type { Field, ReadContext } from '../structure/index.js';
-import { fieldType } from '../structure/index.js';
-import { issue } from '../values/index.js';
+import { readRequired } from '../structure/index.js';
 
 /** A block of cells as a spreadsheet puts it on the clipboard: rows parted by line ends, cells by tabs. */
 export function parseBlock(text: string): string[][] {
@@ -57,11 +56,9 @@ export function planPaste<Row>(
         refused.push({ ...where, message: `${field.label} cannot be changed in the table.` });
         return;
       }
-      const read = fieldType(field.type).read(text, field, context);
+      const read = readRequired(text, field, context);
       if (!read.ok) refused.push({ ...where, message: read.issue.message });
-      else if (read.value === null && field.required) {
-        refused.push({ ...where, message: issue('value.required', { label: field.label }).message });
-      } else cells.push({ row, field, value: read.value });
+      else cells.push({ row, field, value: read.value });
     });
   });
   return { cells, refused, beyond };

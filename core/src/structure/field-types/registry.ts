@@ -1,3 +1,5 @@
+import type { Result } from '../../values/index.js';
+import { issue, refuse } from '../../values/index.js';
 import type { FacetControl } from '../facet.js';
 import type { Field } from '../field.js';
 import { categoriesType } from './categories.js';
@@ -22,6 +24,7 @@ import { picturesType } from './pictures.js';
 import { placeType } from './place.js';
 import { makeRangeType } from './range.js';
 import { ratingType } from './rating.js';
+import type { ReadContext } from './read-context.js';
 import { referenceType } from './reference.js';
 import { richTextType } from './rich-text.js';
 import { makeRowsType } from './rows.js';
@@ -75,6 +78,13 @@ export function isFieldTypeName(name: string): name is FieldTypeName {
  */
 export function fieldType(name: FieldTypeName): FieldType<unknown> {
   return FIELD_TYPES[name] as FieldType<unknown>;
+}
+
+/** Reads a value by the type of its field; an empty one is refused where the field asks for one. */
+export function readRequired(input: unknown, field: Field, context: ReadContext): Result<unknown> {
+  const read = fieldType(field.type).read(input, field, context);
+  if (!read.ok || read.value !== null || !field.required) return read;
+  return refuse(issue('value.required', { label: field.label }, { field: field.key }));
 }
 
 /** The field whose values a field has: itself, or, for a computed one, the field of its result. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { MatButtonModule } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import type { Field, ReadContext } from '@plindo/core/structure';
-import { fieldType } from '@plindo/core/structure';
+import { readRequired } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { issuesOf } from '@plindo/core/values';
 import { FieldControl } from '../../shared/controls/field-control';
@@ -60,7 +60,7 @@ export class CellDialog {
 
   protected keep(): void {
     const { field, context } = this.data;
-    const read = fieldType(field.type).read(this.input() ?? null, field, context);
+    const read = readRequired(this.input() ?? null, field, context);
     // Links are told as they stand in the control, since reading knows the titles of none.
     if (read.ok) this.dialog.close({ value: field.type === 'link' ? (this.input() ?? []) : read.value });
     else this.issues.set(issuesOf(read));

@@ -45,6 +45,17 @@ describe('The editor of a cell', () => {
     expect(told).toEqual([{ value: null, onward: 'previous' }]);
   });
 
+  it('asks for a required value, and begins with the letter that opened it', async () => {
+    const input = await open({ ...price, required: true }, { minor: 1250, currency: 'EUR' });
+    input.value = ' ';
+    await press(input, 'Enter');
+    expect(told).toEqual([]);
+    expect((fixture.nativeElement as HTMLElement).textContent).toContain('Price is required');
+    fixture.componentRef.setInput('typed', '7');
+    await fixture.whenStable();
+    expect(input.value).toBe('7');
+  });
+
   it('drops on Escape what was typed, also when it loses the focus after that', async () => {
     const input = await open(price, undefined);
     input.value = '7';

@@ -10,7 +10,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { Field, ReadContext } from '@plindo/core/structure';
-import { fieldType } from '@plindo/core/structure';
+import { fieldType, readRequired } from '@plindo/core/structure';
 
 /** Where to go after an edit: the next or the previous cell, or nowhere. */
 export type Onward = 'next' | 'previous' | null;
@@ -158,7 +158,7 @@ export class CellEditor {
 
   protected keep(onward: Onward): void {
     if (this.isDone) return;
-    const read = this.type().read(this.input(), this.field(), this.context());
+    const read = readRequired(this.input(), this.field(), this.context());
     if (!read.ok) {
       this.refused.set(read.issue.message);
       return;
