@@ -18,10 +18,9 @@ export class Bin {
 
   /** Deletes one listing that lies in the bin. */
   async remove(user: User, id: number): Promise<Changed<BinSummary>> {
-    const head = (title: string): string => `Deleted ${title} for good`;
     const kind = this.live.kinds().find((one) => this.live.catalog(one.id)?.rowOf(id) !== undefined);
     const title = (kind && this.live.catalog(kind.id)?.titleOf(id)) ?? '';
-    return this.deleteAll(user, [id], head(title));
+    return this.deleteAll(user, [id], `Deleted ${title} for good`);
   }
 
   /** Deletes everything that lies in the bin of a kind. */
