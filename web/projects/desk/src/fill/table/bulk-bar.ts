@@ -165,7 +165,7 @@ export class BulkBar {
 }
 
 /** Acts of their own in the bar. */
-const OWN_ACTS: readonly string[] = ['status', 'handOrder'];
+const OWN_ACTS: readonly string[] = ['own.status', 'own.handOrder'];
 
 /** Whether each listing has to have its own value. */
 function isOwnToEach({ unique, type }: Field): boolean {

@@ -15,8 +15,13 @@ export interface TableColumn {
   inputFor(value: unknown, listing: Listing): ListingInput;
 }
 
+/** A built-in part under a key that no field can have: a kind may well have a field called "status". */
+function own(field: Field): Field {
+  return { ...field, key: `own.${field.key}` };
+}
+
 export const TITLE: TableColumn = {
-  field: BUILT_IN_FIELDS.title,
+  field: own(BUILT_IN_FIELDS.title),
   sort: 'title',
   widthPx: 260,
   editing: 'cell',
@@ -25,7 +30,7 @@ export const TITLE: TableColumn = {
 };
 
 const HAND_ORDER: TableColumn = {
-  field: BUILT_IN_FIELDS.handOrder,
+  field: own(BUILT_IN_FIELDS.handOrder),
   sort: 'hand-order',
   widthPx: 130,
   editing: 'cell',
@@ -37,7 +42,7 @@ const EDITABLE_STATUSES = STATUSES.filter((status) => status !== 'binned');
 
 const STATUS: TableColumn = {
   field: {
-    ...BUILT_IN_FIELDS.status,
+    ...own(BUILT_IN_FIELDS.status),
     settings: { choices: EDITABLE_STATUSES.map((key) => ({ key, label: STATUS_LABELS[key] })) },
   },
   sort: 'status',
@@ -50,7 +55,7 @@ const STATUS: TableColumn = {
 /** A column of a moment that the store writes. */
 function momentColumn(field: Field, sort: OrderSubject, momentOf: (listing: Listing) => number | null): TableColumn {
   return {
-    field: { ...field, inTable: false },
+    field: { ...own(field), inTable: false },
     sort,
     widthPx: 190,
     editing: null,

@@ -14,6 +14,12 @@ const { kind } = kindSummary({}, [
 const [handOrder, type, about, tags] = columnsOf(kind);
 
 describe('The columns of the table', () => {
+  it('are told apart from those that every listing has, whatever a field is called', () => {
+    const named = kindSummary({}, [{ key: 'status', label: 'Status', type: 'short-text' }]).kind;
+    const keys = columnsOf(named).map(({ field }) => field.key);
+    expect(new Set(keys).size).toBe(keys.length);
+  });
+
   it('are changed in the cell when a value is short, else with the control of the form', () => {
     expect([handOrder, type, about, tags].map((column) => column?.editing)).toEqual([
       'cell',

@@ -38,7 +38,7 @@ export class TableLayout {
   );
   readonly frozenKeys = computed(() => this.kept().frozen.filter((key) => this.shownKeys().includes(key)));
   readonly views = computed(() => this.kept().views);
-  /** The shown columns beside the title: those that stay in view first. */
+  /** The shown columns: the title, then those that stay in view beside it, then the others. */
   readonly columns = computed((): readonly ShownColumn[] => {
     const byKey = new Map(this.offered().map((column) => [column.field.key, column]));
     const frozen = this.frozenKeys();
@@ -52,11 +52,9 @@ export class TableLayout {
       return [shown];
     });
     const moves = [...(this.showsBin() ? [BINNED] : []), ...moving.flatMap((key) => byKey.get(key) ?? [])];
-    return [...stays, ...moves.map((column) => ({ ...column, stickyPx: null }))];
+    return [{ ...TITLE, stickyPx: 0 }, ...stays, ...moves.map((column) => ({ ...column, stickyPx: null }))];
   });
-  readonly widthPx = computed(() =>
-    this.columns().reduce((sum, { widthPx }) => sum + widthPx, TITLE.widthPx + FIXED_PX),
-  );
+  readonly widthPx = computed(() => this.columns().reduce((sum, { widthPx }) => sum + widthPx, FIXED_PX));
 
   /** Begins with a kind, or with another state of the same. */
   show(kind: Kind): void {

@@ -115,7 +115,6 @@ export class TablePage {
   protected readonly isChoosing = signal(false);
   protected readonly selection = new RowSelection();
   protected readonly drag = new RowDrag<Listing>();
-  protected readonly title = TITLE;
   protected readonly question = new TableQuestion((ask) => this.showAnswer(ask));
   protected readonly ask = this.question.ask;
   protected readonly editing = signal<{ readonly id: number; readonly key: string; readonly typed: string } | null>(
@@ -132,7 +131,7 @@ export class TablePage {
   protected readonly isHandOrder = this.question.isHandOrder;
   protected readonly chips = computed(() =>
     this.ask().filters.flatMap((filter) => {
-      const column = [this.title, ...this.layout.offered()].find((one) => filterSubject(one) === filter.by);
+      const column = [TITLE, ...this.layout.offered()].find((one) => filterSubject(one) === filter.by);
       return column ? [{ filter, sentence: filterSentence(filter, column) }] : [];
     }),
   );
@@ -234,7 +233,7 @@ export class TablePage {
 
   /** Opens the next or previous cell of the row that is changed in place, or puts the focus back on the cell. */
   private goOn(listing: Listing, column: TableColumn, onward: Onward): void {
-    const editable = this.allColumns().filter((other) => other.editing === 'cell');
+    const editable = this.layout.columns().filter((other) => other.editing === 'cell');
     const at = editable.findIndex(({ field }) => field.key === column.field.key);
     const next = onward === null ? undefined : editable[at + (onward === 'next' ? 1 : -1)];
     if (next) setTimeout(() => this.edit(listing, next));
@@ -297,10 +296,6 @@ export class TablePage {
     this.selection.choose((await this.source()?.allIds()) ?? []);
   }
 
-  private allColumns(): readonly TableColumn[] {
-    return [this.title, ...this.layout.columns()];
-  }
-
   /** Arrows lead from cell to cell, with Alt they move the row; Delete empties a cell, a letter begins to type. */
   protected key(event: KeyboardEvent, index: number, column: TableColumn): void {
     const listing = this.source()?.rowAt(index);
@@ -310,8 +305,8 @@ export class TablePage {
       if (down !== 0 && this.isHandOrder()) this.moveRow(event, listing, index, down);
     } else if (down !== 0 || right !== 0) {
       event.preventDefault();
-      this.goTo(index + down, this.allColumns().findIndex(({ field }) => field.key === column.field.key) + right);
-    } else if (event.key === 'Delete' && column.editing === 'cell' && column !== this.title) {
+      this.goTo(index + down, this.layout.columns().findIndex(({ field }) => field.key === column.field.key) + right);
+    } else if (event.key === 'Delete' && column.editing === 'cell' && column.field.key !== TITLE.field.key) {
       event.preventDefault();
       this.keep(listing, column, null, null);
     } else if (event.key.length === 1 && event.key !== ' ' && column.editing === 'cell') {
@@ -324,7 +319,7 @@ export class TablePage {
 
   private goTo(index: number, at: number): void {
     const listing = this.source()?.rowAt(index);
-    const column = this.allColumns()[at];
+    const column = this.layout.columns()[at];
     if (!listing || !column) return;
     const cell = document.getElementById(this.cellId(listing, column));
     if (cell) cell.focus();
@@ -335,7 +330,7 @@ export class TablePage {
     const block = this.pasteCells.blockOf(event);
     if (block.length === 0 || this.editing()) return;
     event.preventDefault();
-    const all = this.allColumns();
+    const all = this.layout.columns();
     const place = {
       kindId: Number(this.kindId()),
       rows: block.flatMap((_, at) => this.source()?.rowAt(index + at) ?? []),
@@ -380,7 +375,7 @@ export class TablePage {
     this.api.moveInHandOrder(listing.kindId, listing.id, after?.id ?? null).subscribe({
       next: ({ changeId, result }) => {
         this.reload();
-        this.focusCell(listing, this.title);
+        this.focusCell(listing, TITLE);
         if (result.listings > 0) {
           this.notices.changed(`Moved ${listing.title} in the hand order`, changeId, () => this.reload());
         }
