@@ -1,4 +1,6 @@
 import type { Changed, User } from '@plindo/core/contract';
+import type { Catalog } from '@plindo/core/catalog';
+import type { HandPlace } from '@plindo/core/listings';
 import { contentOf, planHandOrder } from '@plindo/core/listings';
 import { BLANK_TABLE_QUERY, runTableQuery } from '@plindo/core/query';
 import type { Live } from '../live/live.js';
@@ -18,7 +20,8 @@ export class HandOrders {
     const title = catalog.titleOf(id);
     const head = { userId: user.id, sentence: `Moved ${title} in the hand order` };
     return this.live.change(head, async (unit) => {
-      const plan = planHandOrder(this.places(kindId), id, this.positionAfter(kindId, id, after));
+      const places = this.places(catalog);
+      const plan = planHandOrder(places, id, positionAfter(places, id, after));
       for (const [listing, handOrder] of plan) {
         const before = await unit.listing(listing);
         if (before) await unit.updateListing(before, { ...contentOf(before), handOrder });
@@ -27,8 +30,7 @@ export class HandOrders {
     });
   }
 
-  private places(kindId: number): { id: number; handOrder: number | null }[] {
-    const catalog = this.live.catalog(kindId)!;
+  private places(catalog: Catalog): HandPlace[] {
     const order = [{ by: 'hand-order', direction: 'up' } as const];
     const { ids } = runTableQuery(catalog, { ...BLANK_TABLE_QUERY, order, limit: catalog.rows }, this.live.context());
     return ids.map((id) => {
@@ -36,12 +38,12 @@ export class HandOrders {
       return { id, handOrder: Number.isNaN(handOrder) ? null : handOrder };
     });
   }
+}
 
-  private positionAfter(kindId: number, id: number, after: number | null): number {
-    const others = this.places(kindId).filter((place) => place.id !== id);
-    if (after === null) return 0;
-    const at = others.findIndex((place) => place.id === after);
-    if (at === -1) throw Refusal.of('request.not-found');
-    return at + 1;
-  }
+/** The position right behind a listing among the others; the first one where `after` is null. */
+function positionAfter(places: readonly HandPlace[], id: number, after: number | null): number {
+  if (after === null) return 0;
+  const at = places.filter((place) => place.id !== id).findIndex((place) => place.id === after);
+  if (at === -1) throw Refusal.of('request.not-found');
+  return at + 1;
 }

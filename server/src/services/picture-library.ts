@@ -3,6 +3,7 @@ import { keptThingsOf } from '@plindo/core/listings';
 import { foldText } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { PictureRecord, Store } from '../store/index.js';
+import { PerRevision } from './per-revision.js';
 import { Refusal } from './refusal.js';
 
 const MOST_USES = 5;
@@ -17,17 +18,19 @@ interface Uses {
 
 /** All kept pictures, where each is used, and deleting those that nothing uses. */
 export class PictureLibrary {
-  private counted: { readonly revision: number; readonly uses: Promise<Map<string, Uses>> } | null = null;
+  private readonly uses: PerRevision<ReadonlyMap<string, Uses>>;
 
   constructor(
     private readonly store: Store,
     private readonly live: Live,
     private readonly clock: () => Date,
-  ) {}
+  ) {
+    this.uses = new PerRevision(live, () => this.count());
+  }
 
   /** A window of the pictures, latest first; narrowed to unused ones, or by words of their file names. */
   async window(ask: { text: string; unused: boolean; offset: number; limit: number }): Promise<PictureWindow> {
-    const [all, uses] = await Promise.all([this.store.pictures.all(), this.uses()]);
+    const [all, uses] = await Promise.all([this.store.pictures.all(), this.uses.get()]);
     const isUnused = ({ hash }: PictureRecord): boolean => !uses.has(hash);
     const wanted = foldText(ask.text.trim());
     const found = all
@@ -46,7 +49,7 @@ export class PictureLibrary {
     const records = await Promise.all(hashes.map((hash) => this.store.pictures.find(hash)));
     const found = records.filter((record) => record !== null);
     if (found.length < hashes.length) throw Refusal.of('request.not-found');
-    const uses = await this.uses();
+    const uses = await this.uses.get();
     const used = found.find(({ hash }) => uses.has(hash));
     if (used) {
       const title = uses.get(used.hash)!.first[0]?.title ?? '';
@@ -57,7 +60,7 @@ export class PictureLibrary {
 
   /** Deletes what nothing uses and what wasn't sent just now. */
   async removeUnused(user: User): Promise<Changed<{ pictures: number }>> {
-    const [all, uses] = await Promise.all([this.store.pictures.all(), this.uses()]);
+    const [all, uses] = await Promise.all([this.store.pictures.all(), this.uses.get()]);
     const before = this.clock().getTime() - FRESH_IN_MS;
     const unused = all.filter(({ hash, createdAt }) => !uses.has(hash) && createdAt < before);
     return this.delete(user, unused.slice(0, MOST_AT_ONCE));
@@ -70,16 +73,6 @@ export class PictureLibrary {
       for (const before of records) await unit.restore({ entity: 'picture', id: before.number, before, after: null });
       return { pictures: records.length };
     });
-  }
-
-  private uses(): Promise<Map<string, Uses>> {
-    const { revision } = this.live;
-    if (this.counted?.revision !== revision) {
-      const uses = this.count();
-      this.counted = { revision, uses };
-      uses.catch(() => (this.counted = null));
-    }
-    return this.counted.uses;
   }
 
   /** Where each picture is used: in listings, those in the bin too, and in categories. */

@@ -4,28 +4,25 @@ import { KindProblems, unusedCategories } from '@plindo/core/listings';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
 import type { CategorySets } from './category-sets.js';
+import { PerRevision } from './per-revision.js';
 
 const LISTINGS_A_STRETCH = 500;
 
 /** Looks through everything for what went wrong without anybody entering a wrong value. */
 export class Problems {
-  private last: { readonly revision: number; readonly report: Promise<ProblemReport> } | null = null;
+  private readonly latest: PerRevision<ProblemReport>;
 
   constructor(
     private readonly store: Store,
     private readonly live: Live,
     private readonly categorySets: CategorySets,
-  ) {}
+  ) {
+    this.latest = new PerRevision(live, () => this.look());
+  }
 
   /** The problems as they are now; looked for anew only when something was changed since the last time. */
   report(): Promise<ProblemReport> {
-    const { revision } = this.live;
-    if (this.last?.revision !== revision) {
-      const report = this.look();
-      this.last = { revision, report };
-      report.catch(() => (this.last = null));
-    }
-    return this.last.report;
+    return this.latest.get();
   }
 
   private async look(): Promise<ProblemReport> {
