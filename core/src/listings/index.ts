@@ -1,7 +1,6 @@
 export * from './built-in-fields.js';
 export * from './computed-values.js';
 export * from './condition-holds.js';
-export { LONGEST_AUTHOR, LONGEST_SUMMARY, LONGEST_TITLE } from './fixed-parts.js';
 export * from './hand-order.js';
 export * from './history.js';
 export * from './kept-things.js';

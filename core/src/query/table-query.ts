@@ -95,7 +95,7 @@ function rowsWhere(catalog: Catalog, { by, op, value }: TableFilter, context: Re
 }
 
 function subjectOf(catalog: Catalog, by: OrderSubject): Subject | null {
-  const { title, body: _, place: __, handOrder, featured, status, createdAt, changedAt, binnedAt } = BUILT_IN_FIELDS;
+  const { title, handOrder, featured, status, createdAt, changedAt, binnedAt } = BUILT_IN_FIELDS;
   switch (by) {
     case 'title':
       return subjectOver(title, catalog.title);
