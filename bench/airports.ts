@@ -32,7 +32,7 @@ export function repeatAirports(n: number): { plan: ImportPlan; listings: Listing
     const content = contents[at % contents.length]!;
     const { north, east } = content.values as { north: number; east: number };
     const values = { ...content.values, north: north + round / 1000, east: east + round / 1000 };
-    const moments = { version: 1, createdAt: at, binnedAt: null, changedAt: at };
+    const moments = { version: 1, createdAt: at, publishedAt: at, binnedAt: null, changedAt: at };
     return { ...content, ...moments, values, id: at + 1, kindId: 1, slug: `airport-${at}` };
   });
   return { plan, listings };

@@ -5,115 +5,236 @@
 import { typosAllowed } from '../src/catalog/index.js';
 import type { Listing } from '../src/listings/index.js';
 import type { FacetChoice, Query } from '../src/query/index.js';
-import type { Facet, Kind, OrderKey } from '../src/structure/index.js';
+import type { Facet, Field, Kind, LinkedListing, OrderKey, ReadContext } from '../src/structure/index.js';
 import { fieldByKey, fieldType } from '../src/structure/index.js';
 import { textOrder, wordsOf } from '../src/values/index.js';
+
+/** All kinds and listings of a site; a query asks for those of one kind. */
+export interface BruteSite {
+  readonly kinds: readonly Kind[];
+  readonly listings: readonly Listing[];
+  readonly context: ReadContext;
+}
 
 export interface BruteResult {
   total: number;
   ids: number[];
   counts: Map<string, Map<string, number>>;
   bounds: Map<string, { least: number; greatest: number } | null>;
+  months: Map<string, Map<string, number>>;
+  atLeast: Map<string, number[]>;
 }
 
-export function bruteForce(
-  kind: Kind,
-  listings: readonly Listing[],
-  query: Query,
-  order: readonly OrderKey[],
-  locale: string,
-): BruteResult {
-  const base = listings.filter((listing) => listing.status === 'live' && matchesWords(listing, kind, query.text));
+export function bruteForce(kind: Kind, query: Query, order: readonly OrderKey[], site: BruteSite): BruteResult {
+  const base = searched(kind, query.text, site);
   const satisfies = (listing: Listing, facets: readonly Facet[]): boolean =>
     facets.every((facet) => {
       const choice = query.choices.get(facet.key);
-      return !choice || keeps(listing, facet, kind, choice);
+      return !choice || keeps(listing, facet, choice, site);
     });
   const all = base.filter((listing) => satisfies(listing, kind.facets));
-  const result: BruteResult = { total: all.length, ids: [], counts: new Map(), bounds: new Map() };
+  const result: BruteResult = {
+    total: all.length,
+    ids: [],
+    counts: new Map(),
+    bounds: new Map(),
+    months: new Map(),
+    atLeast: new Map(),
+  };
   for (const facet of kind.facets) {
     const others = kind.facets.filter((other) => other.key !== facet.key);
-    const candidates = facet.join === 'all' ? all : base.filter((listing) => satisfies(listing, others));
-    if (facet.control === 'range') {
-      const numbers = candidates.map((listing) => numberOf(listing, facet.field, kind)).filter((n) => n !== null);
-      const bounds = { least: Math.min(...numbers), greatest: Math.max(...numbers) };
-      result.bounds.set(facet.key, numbers.length === 0 ? null : bounds);
-      continue;
-    }
-    const counts = new Map<string, number>();
-    for (const listing of candidates) {
-      for (const value of valuesOf(listing, facet.field)) counts.set(value, (counts.get(value) ?? 0) + 1);
-    }
-    result.counts.set(facet.key, counts);
+    countFacet(
+      facet.join === 'all' ? all : base.filter((listing) => satisfies(listing, others)),
+      facet,
+      kind,
+      site,
+      result,
+    );
   }
-  const sorted = [...all].sort((a, b) => compare(a, b, kind, order, locale));
+  const sorted = [...all].sort((a, b) => compare(a, b, kind, order, site.context));
   result.ids = sorted.slice((query.page - 1) * kind.pageSize, query.page * kind.pageSize).map(({ id }) => id);
   return result;
 }
 
-/** All words, each met by a whole word or one with few enough typos, the last also by the beginning of a word. */
-export function matchesWords(listing: Listing, kind: Kind, text: string): boolean {
+/** Live, its window open, its kind published. */
+export function isShownAt(listing: Listing, { kinds, context: { nowInMs } }: BruteSite): boolean {
+  const kind = kinds.find(({ id }) => id === listing.kindId);
+  if (listing.status !== 'live' || !kind?.published) return false;
+  if (listing.shownFrom !== null && listing.shownFrom > nowInMs) return false;
+  return listing.shownUntil === null || listing.shownUntil > nowInMs;
+}
+
+/** The listings on the site that have all words, or, where none has, the greatest number of them that is half at least. */
+function searched(kind: Kind, text: string, site: BruteSite): Listing[] {
+  const base = site.listings.filter((listing) => listing.kindId === kind.id && isShownAt(listing, site));
   const wanted = wordsOf(text);
+  if (wanted.length === 0) return base;
+  const met = new Map(base.map((listing) => [listing, wordsMet(listing, kind, wanted)]));
+  for (let least = wanted.length; least * 2 >= wanted.length; least--) {
+    const found = base.filter((listing) => met.get(listing) === least);
+    if (found.length > 0) return found;
+  }
+  return [];
+}
+
+/** How many words are met by a whole word or one with few enough typos, the last also by the beginning of a word. */
+export function wordsMet(listing: Listing, kind: Kind, wanted: readonly string[]): number {
   const searchable = kind.fields.filter((field) => field.searchWeight > 0 && listing.values[field.key] !== undefined);
   const texts = searchable.map((field) => fieldType(field.type).words?.(listing.values[field.key], field) ?? '');
   const words = [listing.title, listing.summary, ...texts].flatMap(wordsOf);
-  return wanted.every((word, at) =>
+  return wanted.filter((word, at) =>
     words.some(
       (candidate) =>
-        editDistance(word, candidate) <= typosAllowed(word) || (at === wanted.length - 1 && candidate.startsWith(word)),
+        typosBetween(word, candidate) <= typosAllowed(word) || (at === wanted.length - 1 && candidate.startsWith(word)),
     ),
-  );
+  ).length;
 }
 
-/** Levenshtein's distance by its textbook recurrence. */
-export function editDistance(a: string, b: string): number {
-  let row = Array.from({ length: b.length + 1 }, (_, j) => j);
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i];
-    for (let j = 1; j <= b.length; j++) {
-      next[j] = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + Number(a[i - 1] !== b[j - 1]));
+/** Letters too many, missing, wrong or swapped with their neighbour: the optimal string alignment by its recurrence. */
+export function typosBetween(a: string, b: string): number {
+  const rows: number[][] = [];
+  for (let i = 0; i <= a.length; i++) {
+    rows.push([]);
+    for (let j = 0; j <= b.length; j++) {
+      if (i === 0 || j === 0) rows[i]!.push(i + j);
+      else {
+        const wrong = rows[i - 1]![j - 1]! + Number(a[i - 1] !== b[j - 1]);
+        const isSwapped = i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1];
+        const swapped = isSwapped ? rows[i - 2]![j - 2]! + 1 : Infinity;
+        rows[i]!.push(Math.min(rows[i - 1]![j]! + 1, rows[i]![j - 1]! + 1, wrong, swapped));
+      }
     }
-    row = next;
   }
-  return row[b.length]!;
+  return rows[a.length]![b.length]!;
 }
 
-function keeps(listing: Listing, facet: Facet, kind: Kind, choice: FacetChoice): boolean {
-  if (choice.kind === 'range') {
-    const number = numberOf(listing, facet.field, kind);
-    return number !== null && number >= (choice.least ?? -Infinity) && number <= (choice.greatest ?? Infinity);
+function countFacet(
+  candidates: readonly Listing[],
+  facet: Facet,
+  kind: Kind,
+  site: BruteSite,
+  result: BruteResult,
+): void {
+  if (facet.control === 'range') {
+    const numbers = candidates.flatMap((listing) => numbersOf(listing, facet, site));
+    const bounds = { least: Math.min(...numbers), greatest: Math.max(...numbers) };
+    result.bounds.set(facet.key, numbers.length === 0 ? null : bounds);
+    return;
   }
-  const has = (value: string): boolean => valuesOf(listing, facet.field).includes(value);
+  if (facet.control === 'dates') {
+    const months = candidates.flatMap((listing) => [
+      ...new Set(daysOf(listing, facet, site).map((day) => day.slice(0, 7))),
+    ]);
+    result.months.set(facet.key, tallyOf(months));
+    return;
+  }
+  if (facet.control === 'rating') {
+    const best = candidates.map((listing) => Math.max(...numbersOf(listing, facet, site)));
+    const counts = [0, 1, 2, 3, 4, 5].map((stars) => best.filter((number) => number >= stars).length);
+    result.atLeast.set(facet.key, counts);
+    return;
+  }
+  const values = candidates.flatMap((listing) => [...new Set(valuesOf(listing, facet, site))]);
+  result.counts.set(facet.key, tallyOf(values));
+}
+
+function tallyOf(values: readonly string[]): Map<string, number> {
+  const counts = new Map<string, number>();
+  for (const value of values) counts.set(value, (counts.get(value) ?? 0) + 1);
+  return counts;
+}
+
+function keeps(listing: Listing, facet: Facet, choice: FacetChoice, site: BruteSite): boolean {
+  if (choice.kind === 'range') {
+    const [least, greatest] = [choice.least ?? -Infinity, choice.greatest ?? Infinity];
+    return numbersOf(listing, facet, site).some((number) => number >= least && number <= greatest);
+  }
+  if (choice.kind === 'dates') {
+    const date = (day: number): string => new Date(day * 86_400_000).toISOString().slice(0, 10);
+    const from = choice.from === null ? '' : date(choice.from);
+    const to = choice.to === null ? '9999' : date(choice.to);
+    return daysOf(listing, facet, site).some((day) => day >= from && day <= to);
+  }
+  if (choice.kind === 'near') throw new Error('Distances are tested beside a reference of their own.');
+  const values = valuesOf(listing, facet, site);
+  const has = (value: string): boolean => values.includes(value);
   return facet.join === 'all' ? choice.values.every(has) : choice.values.some(has);
 }
 
-function valuesOf(listing: Listing, key: string): string[] {
-  const value = listing.values[key];
-  if (value === undefined) return [];
-  if (typeof value === 'boolean') return [value ? 'yes' : 'no'];
-  return Array.isArray(value) ? (value as string[]) : [value as string];
+/** The listing itself, or those on the site that it reaches through the facet's links. */
+function reached(listing: Listing, { through }: Facet, site: BruteSite): Listing[] {
+  return through.reduce<Listing[]>((from, key) => from.flatMap((one) => linkedOnSite(one, key, site)), [listing]);
 }
 
-function numberOf(listing: Listing, key: string, kind: Kind): number | null {
-  const field = fieldByKey(kind, key);
+function linkedOnSite(listing: Listing, key: string, site: BruteSite): Listing[] {
+  const linked = (listing.values[key] ?? []) as readonly LinkedListing[];
+  return linked
+    .map(({ id }) => site.listings.find((other) => other.id === id))
+    .filter((other) => other !== undefined)
+    .filter((other) => isShownAt(other, site));
+}
+
+function fieldIn(listing: Listing, key: string, { kinds }: BruteSite): Field | undefined {
+  const kind = kinds.find(({ id }) => id === listing.kindId);
+  return kind && fieldByKey(kind, key);
+}
+
+function valuesOf(listing: Listing, facet: Facet, site: BruteSite): string[] {
+  return reached(listing, facet, site).flatMap((one) => {
+    const field = fieldIn(one, facet.field, site);
+    const value = one.values[facet.field];
+    if (value === undefined || !field) return [];
+    if (field.type === 'link') return linkedOnSite(one, facet.field, site).map(({ slug }) => slug);
+    if (typeof value === 'boolean') return [value ? 'yes' : 'no'];
+    const own = Array.isArray(value) ? (value as string[]) : [value as string];
+    return field.type === 'categories' ? own.flatMap((key) => withThoseAbove(key, field)) : own;
+  });
+}
+
+function withThoseAbove(key: string, field: Field): string[] {
+  const parent = field.settings.choices?.find((choice) => choice.key === key)?.parent;
+  return parent === undefined ? [key] : [key, ...withThoseAbove(parent, field)];
+}
+
+function numbersOf(listing: Listing, facet: Facet, site: BruteSite): number[] {
+  return reached(listing, facet, site).flatMap(
+    (one) => numberOf(one, facet.field, fieldIn(one, facet.field, site)) ?? [],
+  );
+}
+
+function numberOf(listing: Listing, key: string, field: Field | undefined): number | null {
   const spec = field && fieldType(field.type).column;
   const value = listing.values[key];
   return value === undefined || spec?.kind !== 'number' ? null : spec.of(value);
 }
 
-function compare(a: Listing, b: Listing, kind: Kind, order: readonly OrderKey[], locale: string): number {
+/** The calendar days of a date, or of a moment in the site's zone, as texts that sort. */
+function daysOf(listing: Listing, facet: Facet, site: BruteSite): string[] {
+  return reached(listing, facet, site).flatMap((one) => {
+    const value = one.values[facet.field];
+    if (typeof value !== 'string') return [];
+    if (fieldIn(one, facet.field, site)?.type === 'date') return [value];
+    return [new Intl.DateTimeFormat('en-CA', { timeZone: site.context.zone }).format(new Date(value))];
+  });
+}
+
+function compare(a: Listing, b: Listing, kind: Kind, order: readonly OrderKey[], context: ReadContext): number {
   for (const { by, direction, missing } of order) {
-    const [x, y] = [sortValue(a, by, kind), sortValue(b, by, kind)];
+    const [x, y] = [sortValue(a, by, kind, context), sortValue(b, by, kind, context)];
     if (x === null && y === null) continue;
     if (x === null || y === null) return (x === null) === (missing === 'first') ? -1 : 1;
-    const difference = typeof x === 'string' ? textOrder(locale)(x, y as string) : x - (y as number);
+    const difference = typeof x === 'string' ? textOrder(context.locale)(x, y as string) : x - (y as number);
     if (difference !== 0) return direction === 'up' ? difference : -difference;
   }
   return a.id - b.id;
 }
 
-function sortValue(listing: Listing, by: OrderKey['by'], kind: Kind): string | number | null {
-  if (by === 'featured') return Number(listing.featured);
+function sortValue(listing: Listing, by: OrderKey['by'], kind: Kind, { nowInMs }: ReadContext): string | number | null {
+  if (by === 'featured') {
+    const { featured, featuredFrom, featuredUntil } = listing;
+    const isOpen = (featuredFrom ?? -Infinity) <= nowInMs && (featuredUntil ?? Infinity) > nowInMs;
+    return Number(featured && isOpen);
+  }
   if (by === 'hand-order') return listing.handOrder;
   if (by === 'title') return listing.title;
   if (by === 'newest') return listing.createdAt;
@@ -128,5 +249,5 @@ function sortValue(listing: Listing, by: OrderKey['by'], kind: Kind): string | n
   }
   if (field.type === 'short-text') return value as string;
   if (typeof value === 'boolean') return Number(value);
-  return numberOf(listing, key, kind);
+  return numberOf(listing, key, field);
 }

@@ -38,6 +38,7 @@ export function makeListing(given: Partial<Listing> & Pick<Listing, 'id'>): List
     title: `Listing ${given.id}`,
     createdAt: given.id,
     changedAt: given.id,
+    publishedAt: given.id,
     binnedAt: null,
     ...given,
   };

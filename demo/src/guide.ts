@@ -1,6 +1,7 @@
 import type { LinkEndSketch } from '@plindo/core/contract';
-import type { Category, CategorySetDefinition, Picture } from '@plindo/core/structure';
+import type { Category, CategorySetDefinition, KindDefinition, Picture } from '@plindo/core/structure';
 import type { Services } from '@plindo/server/http/services';
+import { ARRANGED_BERTHS, ARRANGED_BOATYARDS, ARRANGED_COURSES, ARRANGED_HARBOURS } from './arrange.js';
 import { BERTH_KIND, COURSE_KIND, HARBOUR_KIND, INSTRUCTOR_KIND, SERVICES, boatyardKind } from './kinds.js';
 import {
   CERTIFICATES,
@@ -47,9 +48,10 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
   await link(end(yard.id, 'Serves', true), end(harbour.id, 'Boatyards', true), true);
   await link(end(course.id, 'Held at', false), end(harbour.id, 'Courses', true));
   await link(end(course.id, 'Taught by', true), end(instructor.id, 'Teaches', true));
-  await showLinks(services, berth.id, ['harbour'], true);
-  await showLinks(services, course.id, ['held_at', 'taught_by'], false);
-  await showLinks(services, yard.id, ['serves'], false);
+  await arrange(services, harbour.id, ARRANGED_HARBOURS);
+  await arrange(services, berth.id, ARRANGED_BERTHS, ['harbour'], true);
+  await arrange(services, course.id, ARRANGED_COURSES, ['held_at', 'taught_by']);
+  await arrange(services, yard.id, ARRANGED_BOATYARDS, ['serves']);
   const harbours = await fillHarbours(services, harbour.id, pictures);
   await fillBerths(services, berth.id, harbours, pictures);
   await fillYards(services, yard.id, harbours, pictures);
@@ -57,7 +59,6 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
   await fillCourses(services, course.id, { harbours, instructors }, pictures);
 }
 
-/** Puts link fields first, on cards and among the facets. */
 /** The set with a picture for each category at the top of the tree. */
 function withPictures(set: CategorySetDefinition, pictures: readonly KeptPicture[]): CategorySetDefinition {
   const top = set.categories.filter(({ parent }) => parent === null);
@@ -68,28 +69,20 @@ function withPictures(set: CategorySetDefinition, pictures: readonly KeptPicture
   };
 }
 
-async function showLinks(
+/** Arranges the index page of a kind, and puts its link fields first and on cards. */
+async function arrange(
   { kinds }: Services,
   kindId: number,
-  keys: readonly string[],
-  required: boolean,
+  arrangement: Partial<KindDefinition>,
+  linkKeys: readonly string[] = [],
+  required = false,
 ): Promise<void> {
   const { kind } = kinds.summary(kindId);
   const { id, version, ...definition } = kind;
-  const isShown = ({ key }: { readonly key: string }): boolean => keys.includes(key);
-  const shown = definition.fields.filter(isShown).map((field) => ({ ...field, onCard: true, required }));
-  const facets = shown.map((field) => ({
-    key: field.key.replaceAll('_', '-'),
-    label: field.label,
-    field: field.key,
-    control: 'ticks' as const,
-    join: 'any' as const,
-    zero: 'dim' as const,
-    valueOrder: 'count' as const,
-    shownFirst: 8,
-  }));
-  const fields = [...shown, ...definition.fields.filter((field) => !isShown(field))];
-  await kinds.update(null, id, version, { ...definition, fields, facets: [...facets, ...definition.facets] });
+  const isLink = ({ key }: { readonly key: string }): boolean => linkKeys.includes(key);
+  const links = definition.fields.filter(isLink).map((field) => ({ ...field, onCard: true, required }));
+  const fields = [...links, ...definition.fields.filter((field) => !isLink(field))];
+  await kinds.update(null, id, version, { ...definition, ...arrangement, fields });
 }
 
 async function fillHarbours({ listings }: Services, kindId: number, pictures: readonly KeptPicture[]): Promise<Ids> {
@@ -255,6 +248,8 @@ async function fillCourses(
       summary: `${topic.days === 1 ? 'A day' : `${topic.days} days`} ${dice.pick(['on the water', 'half ashore and half afloat', 'with time to practise'])}.`,
       picture: dice.chance(0.4) ? null : dice.pick(pictures),
       status: 'live',
+      // A course leaves the site when it starts; a few can still be joined.
+      shownUntil: dice.chance(0.12) ? null : `${dateIn(today, starts)} 09:00`,
       featured: dice.chance(0.05),
       values: {
         starts: dateIn(today, starts),

@@ -180,13 +180,8 @@ const berthKind = kind({
   ],
 });
 
-const LEFT_OUT = ['checked', 'week', 'length_feet'];
-
 export const BERTH_KIND: KindDefinition = {
   ...berthKind,
-  facets: berthKind.facets
-    .filter(({ field }) => !LEFT_OUT.includes(field))
-    .map((facet) => (facet.key === 'facility' ? { ...facet, join: 'all', label: 'Has all of' } : facet)),
   sortChoices: berthKind.sortChoices.filter(({ key }) => !key.startsWith('week') && !key.startsWith('length-feet')),
 };
 

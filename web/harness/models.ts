@@ -18,6 +18,8 @@ export function makeCard(given: Partial<CardModel> & Pick<CardModel, 'id'>): Car
     href: `/berths/berth-${given.id}`,
     title: `Berth ${given.id}`,
     summary: '',
+    marks: null,
+    distance: '',
     picture: null,
     hasPictures: true,
     featured: false,
@@ -40,11 +42,16 @@ export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
     total: 2,
     outOf: 2,
     countSentence: '2 berths',
+    searchNote: '',
+    drop: null,
+    groups: [],
+    jumps: [],
     facets: [
       {
         control: 'ticks',
         key: 'type',
         label: 'Type',
+        open: true,
         join: 'any',
         shownFirst: 8,
         values: ['quay', 'buoy'].map((value) => ({
@@ -62,6 +69,7 @@ export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
         control: 'range',
         key: 'price',
         label: 'Price',
+        open: true,
         inputType: 'number',
         unit: 'EUR',
         bounds: { from: '5', to: '50', sentence: '€5 to €50' },
@@ -79,7 +87,7 @@ export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
     ],
     featured: [],
     cards: [makeCard({ id: 1 }), makeCard({ id: 2 })],
-    pager: { page: 1, pages: 1, previous: null, next: null, links: [] },
+    pager: { mode: 'numbered', more: null, page: 1, pages: 1, previous: null, next: null, links: [] },
     ...given,
   };
 }

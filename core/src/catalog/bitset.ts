@@ -44,6 +44,13 @@ export class Bitset {
     return this;
   }
 
+  /** Takes out the rows of `other`. */
+  subtract(other: Bitset): this {
+    const { words } = this;
+    for (let at = 0; at < words.length; at++) words[at]! &= ~(other.words[at] ?? 0);
+    return this;
+  }
+
   /** Takes in the rows of `other`. */
   unite(other: Bitset): this {
     const { words } = this;
@@ -52,8 +59,19 @@ export class Bitset {
   }
 
   count(): number {
+    const { words } = this;
     let count = 0;
-    for (const word of this.words) count += bitsIn(word);
+    for (let at = 0; at < words.length; at++) count += bitsIn(words[at]!);
+    return count;
+  }
+
+  /** How many rows are in both. */
+  countWith(other: Bitset): number {
+    const { words } = this;
+    const others = other.words;
+    const end = Math.min(words.length, others.length);
+    let count = 0;
+    for (let at = 0; at < end; at++) count += bitsIn(words[at]! & others[at]!);
     return count;
   }
 

@@ -7,8 +7,9 @@ const kind = makeKind(BERTH_FIELDS);
 
 /** Ids of the listings that a search finds, the best first. */
 function search(catalog: Catalog, text: string): number[] | null {
-  const found = catalog.text.search(text);
-  return found && [...found].sort((a, b) => b[1] - a[1]).map(([row]) => catalog.ids[row]!);
+  const found = catalog.text.search(text, { within: catalog.onSiteAt(0) });
+  if (!found || found.met < found.wanted) return found && [];
+  return [...found.rows].sort((a, b) => found.scores[b]! - found.scores[a]!).map((row) => catalog.ids[row]!);
 }
 
 describe('A catalog', () => {
@@ -20,7 +21,7 @@ describe('A catalog', () => {
     const steps = catalogInSteps(kind, listings, 'en', 10);
     expect([steps.next().done, steps.next().done]).toEqual([false, false]);
     const last = steps.next();
-    expect(last.done && last.value.onSite.count()).toBe(2500);
+    expect(last.done && last.value.onSiteAt(0).count()).toBe(2500);
   });
 
   it('finds listings by id and by address, and forgets those that are removed', () => {
@@ -33,7 +34,7 @@ describe('A catalog', () => {
       undefined,
       3,
     ]);
-    expect([1, 2, 3].map((id) => catalog.isOnSite(id))).toEqual([false, false, true]);
+    expect([1, 2, 3].map((id) => catalog.isOnSite(id, 0))).toEqual([false, false, true]);
     expect(catalog.existing.count()).toBe(2);
   });
 

@@ -1,20 +1,21 @@
 import { Bitset } from './bitset.js';
+import { Combinations } from './combinations.js';
 
-const ROOM_FOR_ONE = 1.25;
 /** Sets of rows by choice are kept for so many choices at most; each takes a bit a row. */
 const MOST_KEPT_SETS = 256;
+/** Of a column with so few choices the sets of all are kept, as counting bits is then the fastest way to count. */
+export const FEW_CHOICES = 32;
+const NARROW_END = 0x10000;
 
 /**
- * Any number of choices a row. The numbers of a row's choices lie side by side in one pool, from `starts[row]` on,
- * `lengths[row]` of them; a row that changes gets a new stretch at the end, and the pool is packed when half is unused.
+ * Any number of choices a row. Each row holds the number of its combination of choices; 0 is none. Choices are numbered
+ * in their defined order, and others after them as they come.
  */
 export class ChoicesColumn {
   readonly kind = 'choices';
-  starts: Uint32Array;
-  lengths: Uint16Array;
-  pool: Uint16Array;
-  private used = 0;
-  private wasted = 0;
+  readonly combinations = new Combinations();
+  /** Number of its combination by row; 16 bits wide until there are more combinations than that. */
+  rows: Uint16Array | Uint32Array;
   /** Keys by number: the defined choices in their order, then keys that listings still hold though they are gone. */
   readonly keys: string[];
   private readonly numbers = new Map<string, number>();
@@ -22,62 +23,100 @@ export class ChoicesColumn {
   private readonly rowSets = new Map<number, Bitset>();
 
   constructor(capacity: number, definedKeys: readonly string[]) {
-    this.starts = new Uint32Array(capacity);
-    this.lengths = new Uint16Array(capacity);
-    this.pool = new Uint16Array(Math.ceil(capacity * ROOM_FOR_ONE));
+    this.rows = new Uint16Array(capacity);
     this.keys = [...definedKeys];
     this.keys.forEach((key, number) => this.numbers.set(key, number));
   }
 
   grow(capacity: number): void {
-    const starts = new Uint32Array(capacity);
-    starts.set(this.starts);
-    const lengths = new Uint16Array(capacity);
-    lengths.set(this.lengths);
-    [this.starts, this.lengths] = [starts, lengths];
+    const rows = this.rows instanceof Uint16Array ? new Uint16Array(capacity) : new Uint32Array(capacity);
+    rows.set(this.rows);
+    this.rows = rows;
     this.rowSets.clear();
   }
 
   put(row: number, keys: readonly string[] | null): void {
-    this.markRow(row, false);
-    this.wasted += this.lengths[row] ?? 0;
-    const length = keys?.length ?? 0;
-    if (this.used + length > this.pool.length) this.makeRoom(length);
-    this.starts[row] = this.used;
-    this.lengths[row] = length;
-    for (const key of keys ?? []) this.pool[this.used++] = this.numberOf(key);
-    this.markRow(row, true);
+    const before = this.rows[row]!;
+    const after = this.combinations.take((keys ?? []).map((key) => this.numberOf(key)));
+    if (after >= NARROW_END && this.rows instanceof Uint16Array) this.rows = Uint32Array.from(this.rows);
+    this.markRow(before, row, false);
+    this.rows[row] = after;
+    this.markRow(after, row, true);
+    this.combinations.release(before);
+  }
+
+  hasAny(row: number): boolean {
+    return this.rows[row] !== 0;
+  }
+
+  /** The numbers of a row's choices. */
+  numbersAt(row: number): Uint32Array {
+    return this.combinations.sequenceOf(this.rows[row]!);
   }
 
   /** The keys of a row's choices. */
   keysAt(row: number): string[] {
-    const start = this.starts[row]!;
-    return Array.from(this.pool.subarray(start, start + this.lengths[row]!), (number) => this.keys[number]!);
+    return Array.from(this.numbersAt(row), (number) => this.keys[number]!);
+  }
+
+  /** The number of a row's first choice, by which it is sorted; NaN for none. */
+  firstAt(row: number): number {
+    const combination = this.rows[row]!;
+    return combination === 0 ? NaN : this.combinations.members[this.combinations.starts[combination]!]!;
+  }
+
+  /** The number of a key, or −1 when no listing and no choice has it. */
+  find(key: string): number {
+    return this.numbers.get(key) ?? -1;
   }
 
   /** The rows that have a choice, by its number. The set belongs to the column: copy it before changing it. */
   rowsWith(number: number): Bitset {
     const known = this.rowSets.get(number);
     if (known) return known;
-    const rows = new Bitset(this.starts.length);
-    for (let row = 0; row < this.starts.length; row++) {
-      const end = this.starts[row]! + this.lengths[row]!;
-      for (let at = this.starts[row]!; at < end; at++) if (this.pool[at] === number) rows.add(row);
-    }
+    const wanted = new Uint8Array(this.keys.length);
+    wanted[number] = 1;
+    const rows = this.rowsOfCombinations(this.combinations.withAnyOf(wanted));
     if (this.rowSets.size >= MOST_KEPT_SETS) this.rowSets.delete(this.rowSets.keys().next().value!);
     this.rowSets.set(number, rows);
     return rows;
   }
 
-  private markRow(row: number, isIn: boolean): void {
-    if (this.rowSets.size === 0) return;
-    const end = this.starts[row]! + this.lengths[row]!;
-    for (let at = this.starts[row]!; at < end; at++) this.rowSets.get(this.pool[at]!)?.put(row, isIn);
+  /** The rows whose combination is marked. */
+  rowsOfCombinations(marks: Uint8Array): Bitset {
+    const { rows } = this;
+    const set = new Bitset(rows.length);
+    const { words } = set;
+    for (let row = 0; row < rows.length; row++) words[row >>> 5]! |= marks[rows[row]!]! << (row & 31);
+    return set;
   }
 
-  /** The number of a key, or −1 when no listing and no choice has it. */
-  find(key: string): number {
-    return this.numbers.get(key) ?? -1;
+  /** How many of the given rows have each choice, by its number. */
+  countRows(rows: Uint32Array): Uint32Array {
+    const counts = new Uint32Array(this.keys.length);
+    const { starts, lengths, members, end } = this.combinations;
+    const own = this.rows;
+    if (rows.length < end) {
+      for (const row of rows) {
+        const combination = own[row]!;
+        const stop = starts[combination]! + lengths[combination]!;
+        for (let at = starts[combination]!; at < stop; at++) counts[members[at]!]!++;
+      }
+      return counts;
+    }
+    const tally = tallyOf(own, rows, end);
+    for (let combination = 1; combination < end; combination++) {
+      const count = tally[combination]!;
+      if (count === 0) continue;
+      const stop = starts[combination]! + lengths[combination]!;
+      for (let at = starts[combination]!; at < stop; at++) counts[members[at]!]! += count;
+    }
+    return counts;
+  }
+
+  private markRow(combination: number, row: number, isIn: boolean): void {
+    if (this.rowSets.size === 0) return;
+    for (const number of this.combinations.sequenceOf(combination)) this.rowSets.get(number)?.put(row, isIn);
   }
 
   private numberOf(key: string): number {
@@ -88,20 +127,21 @@ export class ChoicesColumn {
     }
     return number;
   }
+}
 
-  private makeRoom(length: number): void {
-    const inUse = this.used - this.wasted;
-    const packed = new Uint16Array(Math.max(64, Math.ceil((inUse + length) * 1.5)));
-    let end = 0;
-    for (let row = 0; row < this.starts.length; row++) {
-      const start = this.starts[row]!;
-      const stretch = this.pool.subarray(start, start + this.lengths[row]!);
-      packed.set(stretch, end);
-      this.starts[row] = end;
-      end += stretch.length;
-    }
-    this.pool = packed;
-    this.used = end;
-    this.wasted = 0;
-  }
+/** How many of the rows have each combination. A loop for each width of column, as mixed ones are several times as slow. */
+function tallyOf(own: Uint16Array | Uint32Array, rows: Uint32Array, end: number): Uint32Array {
+  return own instanceof Uint16Array ? tallyNarrow(own, rows, end) : tallyWide(own, rows, end);
+}
+
+function tallyNarrow(own: Uint16Array, rows: Uint32Array, end: number): Uint32Array {
+  const tally = new Uint32Array(end);
+  for (let at = 0; at < rows.length; at++) tally[own[rows[at]!]!]!++;
+  return tally;
+}
+
+function tallyWide(own: Uint32Array, rows: Uint32Array, end: number): Uint32Array {
+  const tally = new Uint32Array(end);
+  for (let at = 0; at < rows.length; at++) tally[own[rows[at]!]!]!++;
+  return tally;
 }

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { textOrder } from '../values/index.js';
 import { Bitset } from './bitset.js';
 import { ChoicesColumn } from './choices-column.js';
+import { Initials } from './initials.js';
 import { NO_RANK, TextColumn } from './text-column.js';
 
 const ROWS = 90;
@@ -49,7 +50,7 @@ describe('A text column', () => {
     const after = fc.array(fc.tuple(row, text), { maxLength: 80 });
     fc.assert(
       fc.property(before, after, (texts, changes) => {
-        const column = new TextColumn(ROWS, compare);
+        const column = new TextColumn(ROWS, compare, new Initials('sv'));
         const plain = new Map<number, string>();
         const put = (at: number, value: string | null): void => {
           column.put(at, value);
@@ -57,7 +58,8 @@ describe('A text column', () => {
           else plain.set(at, value);
         };
         texts.forEach((value, at) => put(at, value));
-        column.finish();
+        column.sortedRows();
+        const initials = column.initialsColumn();
         for (const [at, value] of changes) put(at, value);
         const distinct = [...plain.values()]
           .sort(compare)
@@ -67,13 +69,12 @@ describe('A text column', () => {
           const value = plain.get(at);
           const rank = value === undefined ? NO_RANK : distinct.findIndex((other) => compare(other, value) === 0) + 1;
           expect(ranks[at]).toBe(rank);
+          const initial =
+            value === undefined || value === '' ? '' : value.startsWith('Ö') ? 'ö' : value[0]!.toLowerCase();
+          if (initial !== '') expect(initials.keysAt(at)).toEqual([initial === 'é' ? 'e' : initial]);
         }
       }),
     );
-  });
-
-  it('has no ranks before it is finished, and says what to do', () => {
-    expect(() => new TextColumn(1, textOrder('en')).rankByRow()).toThrowError(/before finish\(\) is called/);
   });
 });
 

@@ -1,121 +1,93 @@
 import type { TextOrder } from '../values/index.js';
+import { foldText } from '../values/index.js';
+import { ChoicesColumn } from './choices-column.js';
+import type { Initials } from './initials.js';
+import { SortedRows } from './sorted-rows.js';
 
 export const NO_RANK = 0xffffffff;
 
-/**
- * A text a row, with the rank of each in the locale's order. While the column is built texts are only collected;
- * {@link finish} sorts them once, and after that each change moves one entry.
- */
+/** A text a row, with their order in a locale. The order is made when it is first asked for, then kept in step. */
 export class TextColumn {
   readonly kind = 'text';
   private readonly texts: (string | null)[] = [];
-  /** Rows that have a text, in order of text, equal texts by row. */
-  private sorted = new Uint32Array(0);
-  private size = 0;
-  /** Whether the text at a position of `sorted` differs from the one before it. */
-  private steps = new Uint8Array(0);
+  private sorted: SortedRows | null = null;
   private ranks: Uint32Array | null = null;
-  private isFinished = false;
+  private initialRows: ChoicesColumn | null = null;
 
   constructor(
     private capacity: number,
     private readonly compare: TextOrder,
+    private readonly initials: Initials,
   ) {}
 
   grow(capacity: number): void {
     this.capacity = capacity;
     this.ranks = null;
+    this.initialRows?.grow(capacity);
   }
 
   textAt(row: number): string | null {
     return this.texts[row] ?? null;
   }
 
-  put(row: number, text: string | null): void {
-    const before = this.textAt(row);
-    if (this.isFinished && before === text) return;
-    if (this.isFinished && before !== null) this.takeOut(row);
-    this.texts[row] = text;
-    if (this.isFinished && text !== null) this.insert(row, text);
-    this.ranks = null;
+  hasAny(row: number): boolean {
+    return this.textAt(row) !== null;
   }
 
-  /** Sorts what was collected. To be called once, before the first rank is asked for. */
-  finish(): void {
-    const rows: number[] = [];
+  put(row: number, text: string | null): void {
+    const before = this.textAt(row);
+    if (before === text) return;
+    if (before !== null) this.sorted?.takeOut(row);
+    this.texts[row] = text;
+    if (text !== null) this.sorted?.insert(row);
+    this.ranks = null;
+    this.initialRows?.put(row, this.initialOf(text));
+  }
+
+  /** The rows that have a text, in the locale's order, equal texts by row. */
+  sortedRows(): SortedRows {
+    if (this.sorted) return this.sorted;
+    const folded = new Map<number, string>();
     this.texts.forEach((text, row) => {
-      if (text != null) rows.push(row);
+      if (text != null) folded.set(row, foldText(text));
     });
-    rows.sort((a, b) => this.compareRows(a, b));
-    this.sorted = Uint32Array.from(rows);
-    this.size = rows.length;
-    this.steps = new Uint8Array(rows.length);
-    for (let at = 0; at < rows.length; at++) this.markStep(at);
-    this.isFinished = true;
+    // Comparing by the locale is slow, and least so where texts are nearly in order: so they are sorted roughly first.
+    const roughly = [...folded].sort(([, a], [, b]) => (a < b ? -1 : a > b ? 1 : 0)).map(([row]) => row);
+    const compare = (a: number, b: number): number => this.compare(this.texts[a]!, this.texts[b]!);
+    this.sorted = new SortedRows(
+      roughly.sort((a, b) => compare(a, b) || a - b),
+      compare,
+    );
+    return this.sorted;
+  }
+
+  isSame(a: number, b: number): boolean {
+    const [x, y] = [this.texts[a]!, this.texts[b]!];
+    return x === y || this.compare(x, y) === 0;
   }
 
   /** Rank by row, equal for equal texts, {@link NO_RANK} for none. */
   rankByRow(): Uint32Array {
-    if (!this.isFinished) throw new Error('A text column has no ranks before finish() is called.');
     if (this.ranks) return this.ranks;
+    const { rows, size } = this.sortedRows();
     const ranks = new Uint32Array(this.capacity).fill(NO_RANK);
     let rank = 0;
-    for (let at = 0; at < this.size; at++) {
-      rank += this.steps[at]!;
-      ranks[this.sorted[at]!] = rank;
+    for (let at = 0; at < size; at++) {
+      if (at === 0 || !this.isSame(rows[at - 1]!, rows[at]!)) rank++;
+      ranks[rows[at]!] = rank;
     }
     return (this.ranks = ranks);
   }
 
-  private compareRows(a: number, b: number): number {
-    return this.compare(this.texts[a]!, this.texts[b]!) || a - b;
+  /** The initials of the texts as choices; made when they are first asked for. */
+  initialsColumn(): ChoicesColumn {
+    if (this.initialRows) return this.initialRows;
+    const column = new ChoicesColumn(this.capacity, []);
+    this.texts.forEach((text, row) => column.put(row, this.initialOf(text)));
+    return (this.initialRows = column);
   }
 
-  private markStep(at: number): void {
-    if (at >= this.size) return;
-    const text = this.texts[this.sorted[at]!]!;
-    const previous = at === 0 ? null : this.texts[this.sorted[at - 1]!]!;
-    this.steps[at] = previous !== null && this.compare(previous, text) === 0 ? 0 : 1;
-  }
-
-  /** The position of a row's text, or the one where it belongs. */
-  private positionOf(row: number, text: string): number {
-    let low = 0;
-    let high = this.size;
-    while (low < high) {
-      const middle = (low + high) >>> 1;
-      const other = this.sorted[middle]!;
-      if ((this.compare(this.texts[other]!, text) || other - row) < 0) low = middle + 1;
-      else high = middle;
-    }
-    return low;
-  }
-
-  private takeOut(row: number): void {
-    const at = this.positionOf(row, this.texts[row]!);
-    this.sorted.copyWithin(at, at + 1, this.size);
-    this.steps.copyWithin(at, at + 1, this.size);
-    this.size--;
-    this.markStep(at);
-  }
-
-  private insert(row: number, text: string): void {
-    if (this.size === this.sorted.length) this.widen();
-    const at = this.positionOf(row, text);
-    this.sorted.copyWithin(at + 1, at, this.size);
-    this.steps.copyWithin(at + 1, at, this.size);
-    this.sorted[at] = row;
-    this.size++;
-    this.markStep(at);
-    this.markStep(at + 1);
-  }
-
-  private widen(): void {
-    const length = Math.max(64, this.sorted.length * 2);
-    const sorted = new Uint32Array(length);
-    sorted.set(this.sorted);
-    const steps = new Uint8Array(length);
-    steps.set(this.steps);
-    [this.sorted, this.steps] = [sorted, steps];
+  private initialOf(text: string | null): readonly string[] | null {
+    return text === null ? null : [this.initials.of(text)];
   }
 }

@@ -17,6 +17,10 @@ export class YesNoColumn {
     this.values = larger;
   }
 
+  hasAny(row: number): boolean {
+    return this.values[row] !== MISSING;
+  }
+
   put(row: number, value: boolean | null): void {
     this.values[row] = value === null ? MISSING : value ? YES : NO;
   }

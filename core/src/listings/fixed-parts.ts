@@ -9,11 +9,10 @@ import {
   ValidateBy,
   validateSync,
 } from 'class-validator';
+import { LONGEST_TITLE, STATUSES } from '../structure/index.js';
 import type { ErrorCode, Issue, IssueParams } from '../values/index.js';
 import { isSlug, issue } from '../values/index.js';
-import { STATUSES } from './listing.js';
 
-export const LONGEST_TITLE = 200;
 export const LONGEST_SUMMARY = 2000;
 export const LONGEST_AUTHOR = 120;
 

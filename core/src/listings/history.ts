@@ -1,6 +1,5 @@
 import type { Field, KindDefinition, ReadContext } from '../structure/index.js';
-import { fieldType, plainOfHtml } from '../structure/index.js';
-import { BUILT_IN_FIELDS } from './built-in-fields.js';
+import { BUILT_IN_FIELDS, fieldType, plainOfHtml } from '../structure/index.js';
 import type { Listing } from './listing.js';
 import { STATUS_LABELS } from './listing.js';
 import { PART_LABELS } from './read-listing.js';
@@ -11,6 +10,8 @@ export interface Difference {
   readonly before: string;
   readonly after: string;
 }
+
+const WINDOW_ENDS = ['shownFrom', 'shownUntil', 'featuredFrom', 'featuredUntil'] as const;
 
 type Shown = readonly (readonly [label: string, text: string])[];
 
@@ -41,6 +42,10 @@ function shownOf(listing: Listing | null, { fields }: Pick<KindDefinition, 'fiel
     [PART_LABELS.place, listing?.place ? fieldType('place').toText(listing.place, BUILT_IN_FIELDS.place) : ''],
     [PART_LABELS.author, text(listing?.author)],
     ['Status', listing ? STATUS_LABELS[listing.status] : ''],
+    ...WINDOW_ENDS.map((name) => {
+      const moment = listing?.[name];
+      return [BUILT_IN_FIELDS[name].label, moment == null ? '' : formats.moment(moment)] as const;
+    }),
     ['Featured', listing ? (listing.featured ? 'Yes' : 'No') : ''],
     ['Hand order', listing?.handOrder == null ? '' : formats.number(listing.handOrder)],
     ...fields

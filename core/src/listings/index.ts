@@ -1,4 +1,3 @@
-export * from './built-in-fields.js';
 export * from './computed-values.js';
 export * from './condition-holds.js';
 export * from './hand-order.js';
@@ -6,6 +5,7 @@ export * from './history.js';
 export * from './kept-things.js';
 export * from './link-graph.js';
 export * from './listing.js';
+export * from './presence-sentence.js';
 export * from './problems.js';
 export * from './read-listing.js';
 export * from './type-change.js';

@@ -1,16 +1,7 @@
-import type { FieldTypeName, Picture, Place } from '../structure/index.js';
+import type { FieldTypeName, Picture, Place, Status } from '../structure/index.js';
+import { STATUS_LABELS } from '../structure/index.js';
 
-/** The stored statuses; Upcoming and Expired are computed from times and never stored. */
-export const STATUSES = ['draft', 'in-review', 'live', 'hidden', 'binned'] as const;
-export type Status = (typeof STATUSES)[number];
-
-export const STATUS_LABELS: Readonly<Record<Status, string>> = {
-  draft: 'Draft',
-  'in-review': 'In review',
-  live: 'Live',
-  hidden: 'Hidden',
-  binned: 'Binned',
-};
+export { STATUSES, STATUS_LABELS, type Status } from '../structure/index.js';
 
 /** Typed values by field key; a field without a value is absent. */
 export type Values = Readonly<Record<string, unknown>>;
@@ -35,7 +26,13 @@ export interface ListingContent {
   readonly author: string;
   readonly values: Values;
   readonly status: Status;
+  /** The window in which it is on the site, from (in) and until (out), in milliseconds since 1970; null is open. */
+  readonly shownFrom: number | null;
+  readonly shownUntil: number | null;
   readonly featured: boolean;
+  /** The window in which it is featured, if it is. */
+  readonly featuredFrom: number | null;
+  readonly featuredUntil: number | null;
   /** By field key, what is kept aside. */
   readonly aside: Readonly<Record<string, AsideValue>>;
   /** Lower first; null when the listing has no place of its own. */
@@ -49,17 +46,58 @@ export interface Listing extends ListingContent {
   readonly version: number;
   readonly createdAt: number;
   readonly changedAt: number;
+  /** When it was made live for the first time; null when it never was. */
+  readonly publishedAt: number | null;
   /** When it was put into the bin; null when it isn't there. */
   readonly binnedAt: number | null;
 }
 
+type Stamp = 'id' | 'kindId' | 'version' | 'createdAt' | 'changedAt' | 'publishedAt' | 'binnedAt';
+const STAMPS: readonly string[] = [
+  'id',
+  'kindId',
+  'version',
+  'createdAt',
+  'changedAt',
+  'publishedAt',
+  'binnedAt',
+] satisfies Stamp[];
+
 /** What an editor said of a listing, without what the store adds to it. */
 export function contentOf(listing: Listing): ListingContent {
-  const { id: _, kindId: __, version: ___, createdAt: ____, changedAt: _____, binnedAt: ______, ...content } = listing;
-  return content;
+  return Object.fromEntries(Object.entries(listing).filter(([key]) => !STAMPS.includes(key))) as Omit<Listing, Stamp>;
 }
 
-/** Whether visitors may see a listing, its kind being published. */
-export function isOnSite(listing: Pick<Listing, 'status'>): boolean {
-  return listing.status === 'live';
+/** What of a listing decides whether visitors see it. */
+export type ShownParts = Pick<Listing, 'status' | 'shownFrom' | 'shownUntil'>;
+
+/** Whether a moment lies in a window: from its beginning on, until before its end. */
+function isIn(moment: number, from: number | null, until: number | null): boolean {
+  return (from === null || from <= moment) && (until === null || until > moment);
+}
+
+/** Whether visitors may see a listing at a moment, its kind being published. */
+export function isOnSite({ status, shownFrom, shownUntil }: ShownParts, nowInMs: number): boolean {
+  return status === 'live' && isIn(nowInMs, shownFrom, shownUntil);
+}
+
+/** Whether a listing is featured at a moment. */
+export function isFeatured(
+  { featured, featuredFrom, featuredUntil }: Pick<Listing, 'featured' | 'featuredFrom' | 'featuredUntil'>,
+  nowInMs: number,
+): boolean {
+  return featured && isIn(nowInMs, featuredFrom, featuredUntil);
+}
+
+/** When visitors could first see a listing: when it was published, or, where it was to wait, when its window begins. */
+export function publishingTime({ publishedAt, shownFrom }: Pick<Listing, 'publishedAt' | 'shownFrom'>): number | null {
+  if (publishedAt === null || shownFrom === null) return publishedAt;
+  return Math.max(publishedAt, shownFrom);
+}
+
+/** The status as people read it: of a live listing outside its window, Upcoming or Expired. */
+export function statusLabel(listing: ShownParts, nowInMs: number): string {
+  if (listing.status !== 'live' || isOnSite(listing, nowInMs)) return STATUS_LABELS[listing.status];
+  const isOver = listing.shownUntil !== null && listing.shownUntil <= nowInMs;
+  return isOver ? 'Expired' : 'Upcoming';
 }

@@ -1,8 +1,15 @@
 import type { BuiltInPart, Field, KindDefinition, Picture, Place, ReadContext } from '../structure/index.js';
-import { asPicture, fieldByKey, fieldType, readRichText } from '../structure/index.js';
+import {
+  BUILT_IN_FIELDS,
+  asPicture,
+  fieldByKey,
+  fieldType,
+  momentOfText,
+  readRichText,
+  textOfMoment,
+} from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { issue, issuesOf, normaliseLine, normaliseText, parseNumber, slugOf } from '../values/index.js';
-import { BUILT_IN_FIELDS } from './built-in-fields.js';
 import { ComputedValues } from './computed-values.js';
 import { conditionHolds } from './condition-holds.js';
 import { FixedParts, fixedPartIssues } from './fixed-parts.js';
@@ -20,7 +27,11 @@ export interface ListingInput {
   readonly author?: unknown;
   readonly values?: Readonly<Record<string, unknown>>;
   readonly status?: unknown;
+  readonly shownFrom?: unknown;
+  readonly shownUntil?: unknown;
   readonly featured?: unknown;
+  readonly featuredFrom?: unknown;
+  readonly featuredUntil?: unknown;
   readonly handOrder?: unknown;
 }
 
@@ -42,7 +53,11 @@ export const BLANK_CONTENT: ListingContent = {
   author: '',
   values: {},
   status: 'draft',
+  shownFrom: null,
+  shownUntil: null,
   featured: false,
+  featuredFrom: null,
+  featuredUntil: null,
   aside: {},
   handOrder: null,
 };
@@ -74,6 +89,8 @@ export function readListing(
     author: text(parts.author, base.author),
     values: readValues(input.values ?? {}, kind, { context, base, isNew: before === null }, issues),
     status: STATUSES.find((known) => known === parts.status) ?? base.status,
+    ...readWindow(['shownFrom', 'shownUntil'], input, base, context, issues),
+    ...readWindow(['featuredFrom', 'featuredUntil'], input, base, context, issues),
     featured: typeof parts.featured === 'boolean' ? parts.featured : base.featured,
     aside: withoutGiven(base.aside, input.values ?? {}),
     handOrder: readHandOrder(input.handOrder, base.handOrder, context, issues),
@@ -142,6 +159,46 @@ function readHandOrder(input: unknown, base: number | null, context: ReadContext
   if (typeof number === 'number' && Number.isFinite(number)) return number;
   const params = { label: 'Hand order', found: String(input), example: '10' };
   issues.push(issue('value.not-a-number', params, { field: 'handOrder' }));
+  return base;
+}
+
+type MomentName = 'shownFrom' | 'shownUntil' | 'featuredFrom' | 'featuredUntil';
+
+/** The two ends of a window, as they are given or as they were. */
+function readWindow<Name extends MomentName>(
+  names: readonly [Name, Name],
+  input: ListingInput,
+  base: ListingContent,
+  context: ReadContext,
+  issues: Issue[],
+): Record<Name, number | null> {
+  const [from, until] = names.map((name) => readMomentOf(name, input[name], base[name], context, issues));
+  if (typeof from === 'number' && typeof until === 'number' && from >= until) {
+    const [fromName, untilName] = names;
+    const params = {
+      label: BUILT_IN_FIELDS[untilName].label,
+      until: context.formats.moment(until),
+      from: context.formats.moment(from),
+    };
+    // Told beside the end that was given.
+    issues.push(issue('listing.window', params, { field: input[untilName] === undefined ? fromName : untilName }));
+  }
+  return Object.fromEntries(names.map((name, at) => [name, [from, until][at] ?? null])) as Record<Name, number | null>;
+}
+
+/** A moment as milliseconds since 1970, or as text in the manner of a date-and-time field. */
+function readMomentOf(
+  name: MomentName,
+  input: unknown,
+  base: number | null,
+  context: ReadContext,
+  issues: Issue[],
+): number | null {
+  if (input === undefined) return base;
+  const given = typeof input === 'number' && Number.isSafeInteger(input) ? textOfMoment(input) : input;
+  const read = fieldType('date-time').read(given, BUILT_IN_FIELDS[name], context);
+  if (!read.ok) issues.push(...issuesOf(read));
+  else return read.value === null ? null : momentOfText(read.value as string);
   return base;
 }
 

@@ -1,11 +1,14 @@
 import type { Listing } from '../listings/index.js';
-import { BUILT_IN_FIELDS } from '../listings/index.js';
-import type { Query, QueryResult } from '../query/index.js';
-import { BLANK_QUERY, urlOfQuery } from '../query/index.js';
+import type { Drop, Query, QueryResult, QueryScene } from '../query/index.js';
+import { BLANK_QUERY, ownSortKey, urlOfQuery } from '../query/index.js';
 import type { Kind, KindDefinition, ReadContext } from '../structure/index.js';
-import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
+import { BUILT_IN_FIELDS, HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
+import { distanceWords } from './distance-facet.js';
 import { categoryModel, chipModels, facetModels } from './facet-models.js';
+import type { FacetScene, HrefOf } from './facet-scene.js';
+import { kindById } from './facet-scene.js';
+import { groupModels, jumpModels } from './group-models.js';
 import type {
   CardModel,
   HomePage,
@@ -60,23 +63,28 @@ export interface IndexInput {
   readonly kind: Kind;
   readonly query: Query;
   readonly result: QueryResult;
-  /** The listings of the page, in the result's order. */
+  /** The listings of the page, each once, in any order. */
   readonly listings: readonly Listing[];
   /** Listings of the kind on the site, whatever is chosen. */
   readonly outOf: number;
+  /** What to take back when nothing is found. */
+  readonly drop: Drop | null;
+  readonly queries: QueryScene;
+  readonly countOf: (query: Query) => number;
 }
 
 /** The index page of a kind in the state of a query. */
-export function indexPage(scene: PageScene, { kind, query, result, listings, outOf }: IndexInput): IndexPage {
-  const { context } = scene;
-  const { formats } = context;
+export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
+  const { kind, query, result, outOf, queries, countOf } = input;
+  const { formats } = scene.context;
   const hrefOf = (state: Query): string => {
-    const parts = urlOfQuery(state, kind);
+    const parts = urlOfQuery(state, kind, kindById(queries));
     return parts === '' ? `/${kind.slug}` : `/${kind.slug}?${parts}`;
   };
-  const cards = listings.map((listing) => cardOf(listing, kind, context));
+  const cardFor = cardMaker(scene, input);
+  const cards = result.groups ? [] : result.ids.flatMap((id) => cardFor(id) ?? []);
   const leading = leadingFeatured(cards, query, kind);
-  const facetScene = { kind, query, counts: result.counts, formats, hrefOf };
+  const facetScene: FacetScene = { kind, query, counts: result.counts, scene: queries, hrefOf, countOf };
   return {
     ...frame(scene, { title: kind.many, description: kind.intro, canonical: hrefOf(query) }),
     type: 'index',
@@ -85,17 +93,47 @@ export function indexPage(scene: PageScene, { kind, query, result, listings, out
     total: result.total,
     outOf,
     countSentence: countSentence(result.total, outOf, kind, formats),
+    searchNote: searchNote(result, kind),
+    drop: dropModel(input, hrefOf),
     facets: facetModels(facetScene),
     chips: chipModels(facetScene),
     category: categoryModel(facetScene),
     clearHref: hrefOf({ ...BLANK_QUERY, sort: query.sort }),
-    sorts: sortModels(kind, query, hrefOf),
+    sorts: sortModels(kind, query, result.near !== null, hrefOf),
     featured: cards.slice(0, leading),
     cards: cards.slice(leading),
-    pager: pagerModel({ total: result.total, pageSize: kind.pageSize, page: query.page }, (page) =>
-      hrefOf({ ...query, page }),
-    ),
+    groups: groupModels(kind, result.groups, formats, cardFor),
+    jumps: jumpModels(kind, query, result.groups, formats, hrefOf),
+    pager: pagerModel({ mode: kind.pager, entries: result.entries, pageSize: kind.pageSize, query }, hrefOf),
   };
+}
+
+/** Makes the card of a listing of the page; null for one that is gone since the answer was worked out. */
+function cardMaker(scene: PageScene, { kind, query, result, listings }: IndexInput): (id: number) => CardModel | null {
+  const byId = new Map(listings.map((listing) => [listing.id, listing]));
+  const unit = kind.facets.find(({ control }) => control === 'distance')?.unit ?? 'km';
+  return (id) => {
+    const listing = byId.get(id);
+    if (!listing) return null;
+    const metres = result.near?.metres.get(id);
+    const distance =
+      metres === undefined ? '' : distanceWords(metres, unit, (value) => scene.context.formats.number(value));
+    return cardOf(listing, kind, scene.context, { search: query.text, distance });
+  };
+}
+
+/** What is said when no listing has all the words of a search. */
+function searchNote({ words, total }: QueryResult, kind: Pick<Kind, 'one'>): string {
+  if (!words || words.met === words.wanted || total === 0) return '';
+  const noun = inSentence(kind.one);
+  return `No ${noun} has all of these words; shown is what has ${words.met} of the ${words.wanted}.`;
+}
+
+function dropModel({ drop, kind, query }: IndexInput, hrefOf: HrefOf): IndexPage['drop'] {
+  if (!drop) return null;
+  const facet = kind.facets.find(({ key }) => key === drop.facet);
+  const label = facet ? facet.label : `“${query.text}”`;
+  return { label, href: hrefOf(drop.query), total: drop.total };
 }
 
 /** How many cards stand in the Featured strip: those that the house order puts first on the first page. */
@@ -125,14 +163,24 @@ export function inSentence(label: string): string {
   return /^\p{Lu}\p{Ll}/u.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;
 }
 
-function sortModels(kind: KindDefinition, query: Query, hrefOf: (query: Query) => string): SortModel[] {
+function sortModels(
+  kind: KindDefinition,
+  query: Query,
+  isNear: boolean,
+  hrefOf: (query: Query) => string,
+): SortModel[] {
   const isSearch = query.text !== '';
-  const offered = [
-    ...(isSearch ? [{ key: RELEVANCE_SORT_KEY, label: 'Best match' }] : []),
-    { key: HOUSE_SORT_KEY, label: kind.defaultOrder[0]?.by === 'featured' ? 'Featured first' : 'As arranged' },
-    ...kind.sortChoices,
+  const own = [
+    { key: RELEVANCE_SORT_KEY, label: 'Best match', isOffered: isSearch },
+    { key: NEAREST_SORT_KEY, label: 'Nearest first', isOffered: isNear },
+    {
+      key: HOUSE_SORT_KEY,
+      label: kind.defaultOrder[0]?.by === 'featured' ? 'Featured first' : 'As arranged',
+      isOffered: true,
+    },
   ];
-  const byItself = isSearch ? RELEVANCE_SORT_KEY : HOUSE_SORT_KEY;
+  const offered = [...own.filter(({ isOffered }) => isOffered), ...kind.sortChoices];
+  const byItself = ownSortKey(isSearch, isNear);
   const current = query.sort ?? byItself;
   return offered.map(({ key, label }) => ({
     key,

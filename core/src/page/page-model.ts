@@ -1,4 +1,4 @@
-import type { Picture } from '../structure/index.js';
+import type { Pager, Picture } from '../structure/index.js';
 
 /** Of the whole site, on every page. */
 export interface SiteSettings {
@@ -71,12 +71,19 @@ export interface RowsModel {
   readonly rows: readonly (readonly string[])[];
 }
 
+/** Characters of a text, from (in) and to (out). */
+export type Stretch = readonly [from: number, to: number];
+
 export interface CardModel {
   readonly id: number;
   /** Null when listings of the kind have no pages of their own. */
   readonly href: string | null;
   readonly title: string;
   readonly summary: string;
+  /** What of title and summary a search met, as stretches of characters. */
+  readonly marks: { readonly title: readonly Stretch[]; readonly summary: readonly Stretch[] } | null;
+  /** How far it is from the place that the visitor named, '' when none is. */
+  readonly distance: string;
   readonly picture: Picture | null;
   /** Whether listings of the kind have lead pictures, so that one without shows a stand-in. */
   readonly hasPictures: boolean;
@@ -98,19 +105,70 @@ export interface FacetValueModel {
   readonly href: string;
 }
 
-export interface ValuesFacetModel {
-  readonly control: 'ticks' | 'yes-no';
+/** What all facets have. */
+interface FacetModelFrame {
   readonly key: string;
   readonly label: string;
+  /** Whether it is unfolded when the page is made. */
+  readonly open: boolean;
+}
+
+export interface ValuesFacetModel extends FacetModelFrame {
+  readonly control: 'ticks' | 'drop-down' | 'chips' | 'tree' | 'yes-no' | 'letters';
   readonly join: 'any' | 'all';
   readonly values: readonly FacetValueModel[];
   readonly shownFirst: number;
 }
 
-export interface RangeFacetModel {
-  readonly control: 'range';
-  readonly key: string;
+/** A step to choose, with the page that comes of choosing it, or of taking it back. */
+export interface FacetStepModel {
+  /** As it stands in the address. */
+  readonly value: string;
   readonly label: string;
+  /** Null where it can't be told yet. */
+  readonly count: number | null;
+  readonly chosen: boolean;
+  readonly href: string;
+}
+
+export interface RatingFacetModel extends FacetModelFrame {
+  readonly control: 'rating';
+  readonly stars: number;
+  /** From most stars to fewest. */
+  readonly steps: readonly FacetStepModel[];
+}
+
+export interface DatesFacetModel extends FacetModelFrame {
+  readonly control: 'dates';
+  /** First and last date as input values and as readers see them; null when no listing has one. */
+  readonly bounds: { readonly from: string; readonly to: string; readonly sentence: string } | null;
+  /** Chosen days as input values, '' when open. */
+  readonly from: string;
+  readonly to: string;
+  /** The months from the first to the last with a listing, by year. */
+  readonly years: readonly { readonly label: string; readonly months: readonly MonthModel[] }[];
+}
+
+export interface MonthModel extends FacetStepModel {
+  /** "Dec"; the label has the year too. */
+  readonly short: string;
+}
+
+export interface DistanceFacetModel extends FacetModelFrame {
+  readonly control: 'distance';
+  /** What was typed or taken, '' for nothing; and the title of the listing that it found, '' for a position. */
+  readonly at: string;
+  readonly title: string;
+  /** Whether what was typed leads nowhere. */
+  readonly isUnknown: boolean;
+  readonly unit: string;
+  /** The chosen distance in the unit, '' for any. */
+  readonly within: string;
+  readonly steps: readonly FacetStepModel[];
+}
+
+export interface RangeFacetModel extends FacetModelFrame {
+  readonly control: 'range';
   readonly inputType: 'number' | 'date';
   /** The unit behind the inputs, '' for none. */
   readonly unit: string;
@@ -122,7 +180,7 @@ export interface RangeFacetModel {
   readonly histogram: readonly number[];
 }
 
-export type FacetModel = ValuesFacetModel | RangeFacetModel;
+export type FacetModel = ValuesFacetModel | RangeFacetModel | RatingFacetModel | DatesFacetModel | DistanceFacetModel;
 
 /** Something chosen, with the page that comes of taking it back. */
 export interface ChipModel {
@@ -138,6 +196,9 @@ export interface SortModel {
 }
 
 export interface PagerModel {
+  readonly mode: Pager;
+  /** Of "show more" and the endless one: what shows more, and how many; null when all are there. */
+  readonly more: { readonly href: string; readonly count: number } | null;
   readonly page: number;
   readonly pages: number;
   readonly previous: string | null;
@@ -171,6 +232,14 @@ export interface IndexPage extends PageFrame {
   readonly countSentence: string;
   readonly facets: readonly FacetModel[];
   readonly chips: readonly ChipModel[];
+  /** A sentence when no listing has all the words of a search, '' else. */
+  readonly searchNote: string;
+  /** What to take back when nothing is found. */
+  readonly drop: (ChipModel & { readonly total: number }) | null;
+  /** Cards under headings of dates; empty where the page has none. */
+  readonly groups: readonly DateGroupModel[];
+  /** All groups of the result, on whatever page, to jump to. */
+  readonly jumps: readonly JumpModel[];
   /** The one category that is chosen, when its set says anything of it; else null. */
   readonly category: CategoryModel | null;
   readonly clearHref: string;
@@ -179,6 +248,35 @@ export interface IndexPage extends PageFrame {
   readonly featured: readonly CardModel[];
   readonly cards: readonly CardModel[];
   readonly pager: PagerModel;
+}
+
+export interface DateGroupModel {
+  readonly key: string;
+  readonly label: string;
+  /** Listings in it, on all pages. */
+  readonly count: number;
+  readonly isPast: boolean;
+  /** Whether it began on an earlier page, and whether it goes on on the next. */
+  readonly isContinued: boolean;
+  readonly goesOn: boolean;
+  readonly cards: readonly CardModel[];
+}
+
+export interface JumpModel {
+  readonly key: string;
+  readonly label: string;
+  readonly count: number;
+  readonly href: string;
+}
+
+/** What fits words that are being typed into the search of an index page. */
+export interface SuggestionModel {
+  readonly label: string;
+  /** What it is: the facet of a value, or what the kind calls one listing. */
+  readonly about: string;
+  /** Listings behind a value; null for a listing. */
+  readonly count: number | null;
+  readonly href: string;
 }
 
 export interface ListingPage extends PageFrame {

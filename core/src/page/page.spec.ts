@@ -1,9 +1,12 @@
 import { BERTH_FIELDS, contextIn, makeKind, makeListing } from '../../testing/builders.js';
 import { buildCatalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
-import { queryFromUrl, runQuery } from '../query/index.js';
+import type { Query } from '../query/index.js';
+import { BLANK_QUERY, countQuery, nearestDrop, queryFromUrl, runQuery, sceneOf } from '../query/index.js';
 import type { IndexPage, PageScene } from './index.js';
 import { indexPage, listingPage } from './index.js';
+import type { Pager } from '../structure/index.js';
+import type { PagerModel } from './page-model.js';
 import { pagerModel } from './pager.js';
 
 const scene: PageScene = {
@@ -27,11 +30,16 @@ const listings: Listing[] = Array.from({ length: 12 }, (_, at) =>
   }),
 );
 
+const catalog = buildCatalog(kind, listings, 'en-GB');
+const queries = sceneOf(catalog, scene.context);
+const alone = (): undefined => undefined;
+
 function page(search: string): IndexPage {
-  const query = queryFromUrl(new URLSearchParams(search), kind);
-  const result = runQuery(buildCatalog(kind, listings, 'en-GB'), query);
-  const found = result.ids.map((id) => listings[id - 1]!);
-  return indexPage(scene, { kind, query, result, listings: found, outOf: listings.length });
+  const query = queryFromUrl(new URLSearchParams(search), kind, alone);
+  const result = runQuery(catalog, query, queries);
+  const drop = result.total === 0 ? nearestDrop(catalog, query, queries) : null;
+  const countOf = (other: Query): number => countQuery(catalog, other, queries);
+  return indexPage(scene, { kind, query, result, listings, outOf: listings.length, drop, queries, countOf });
 }
 
 describe('An index page', () => {
@@ -91,13 +99,18 @@ describe('A listing whose values are older than its fields', () => {
       values: { price: 'dear', type: 7, length: { value: 3, unit: 'kg' }, since: 'soon' },
     });
     expect(listingPage(scene, kind, old).slots.map(({ text }) => text)).toEqual(['3 kg']);
-    expect(runQuery(buildCatalog(kind, [old], 'en'), queryFromUrl([], kind)).total).toBe(1);
+    const own = buildCatalog(kind, [old], 'en');
+    expect(runQuery(own, BLANK_QUERY, sceneOf(own, scene.context)).total).toBe(1);
   });
 });
 
 describe('The pager', () => {
-  const shown = (total: number, at: number): string =>
-    pagerModel({ total, pageSize: 10, page: at }, (n) => `?page=${n}`)
+  const pager = (mode: Pager, entries: number, page: number, fromFirst = false): PagerModel =>
+    pagerModel({ mode, entries, pageSize: 10, query: { ...BLANK_QUERY, page, fromFirst } }, (query) =>
+      query.fromFirst ? `shown=${query.page * 10}` : `page=${query.page}`,
+    );
+  const shown = (entries: number, at: number): string =>
+    pager('numbered', entries, at)
       .links.map((link) => link?.page ?? '…')
       .join(' ');
 
@@ -109,6 +122,13 @@ describe('The pager', () => {
   });
 
   it('leads back from a page beyond the last', () => {
-    expect(pagerModel({ total: 20, pageSize: 10, page: 9 }, String).previous).toBe('2');
+    expect(pager('numbered', 20, 9).previous).toBe('page=2');
+  });
+
+  it('shows more below what is shown, and says how many', () => {
+    expect(pager('more', 34, 1).more).toEqual({ href: 'shown=20', count: 10 });
+    expect(pager('more', 34, 3, true).more).toEqual({ href: 'shown=40', count: 4 });
+    expect(pager('endless', 34, 4, true).more).toBeNull();
+    expect(pager('numbered', 34, 1).more).toBeNull();
   });
 });

@@ -1,13 +1,44 @@
+import type { Query } from '../query/index.js';
+import { MOST_SHOWN } from '../query/index.js';
+import type { Pager } from '../structure/index.js';
 import type { PagerModel } from './page-model.js';
 
 const AROUND = 2;
 
-/** The pager of `total` listings, `pageSize` a page, at `page` (from 1): first, last, and two on each side. */
+export interface PagerInput {
+  readonly mode: Pager;
+  /** Entries on all pages. */
+  readonly entries: number;
+  readonly pageSize: number;
+  readonly query: Query;
+}
+
+/** The pager of a page: first, last, and two numbers on each side; or what shows more. */
 export function pagerModel(
-  { total, pageSize, page }: { total: number; pageSize: number; page: number },
-  hrefOf: (page: number) => string,
+  { mode, entries, pageSize, query }: PagerInput,
+  hrefOf: (query: Query) => string,
 ): PagerModel {
-  const pages = Math.max(1, Math.ceil(total / pageSize));
+  const { page } = query;
+  const pages = Math.max(1, Math.ceil(entries / pageSize));
+  const hrefOfPage = (number: number): string => hrefOf({ ...query, page: number, fromFirst: false });
+  const isMoreShown = mode !== 'numbered' && page < pages && (page + 1) * pageSize <= MOST_SHOWN;
+  return {
+    mode,
+    more: isMoreShown
+      ? {
+          href: hrefOf({ ...query, page: page + 1, fromFirst: true }),
+          count: Math.min(pageSize, entries - page * pageSize),
+        }
+      : null,
+    page,
+    pages,
+    previous: page > 1 ? hrefOfPage(Math.min(page - 1, pages)) : null,
+    next: page < pages ? hrefOfPage(page + 1) : null,
+    links: pageLinks(page, pages, hrefOfPage),
+  };
+}
+
+function pageLinks(page: number, pages: number, hrefOf: (page: number) => string): PagerModel['links'] {
   const numbers = new Set<number>([1, pages]);
   for (let n = page - AROUND; n <= page + AROUND; n++) if (n >= 1 && n <= pages) numbers.add(n);
   const links: ({ page: number; href: string } | null)[] = [];
@@ -19,11 +50,5 @@ export function pagerModel(
     links.push({ page: n, href: hrefOf(n) });
     last = n;
   }
-  return {
-    page,
-    pages,
-    previous: page > 1 ? hrefOf(Math.min(page - 1, pages)) : null,
-    next: page < pages ? hrefOf(page + 1) : null,
-    links,
-  };
+  return links;
 }

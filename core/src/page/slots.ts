@@ -1,8 +1,9 @@
 import type { Listing } from '../listings/index.js';
-import { isShown } from '../listings/index.js';
+import { isFeatured, isShown } from '../listings/index.js';
 import type { Field, KeptFile, KindDefinition, LinkedListing, Picture, ReadContext } from '../structure/index.js';
 import { fieldType, starsOf } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
+import { metStretches } from './marks.js';
 import type { CardModel, RowsModel, SlotModel } from './page-model.js';
 
 /** The path of a listing's page. */
@@ -15,18 +16,39 @@ export function filePath({ hash, name }: Pick<KeptFile, 'hash' | 'name'>): strin
   return `/files/${hash}/${encodeURIComponent(name)}`;
 }
 
+/** What a card says of the page that it stands on, beside its listing. */
+export interface CardExtras {
+  /** The words of a search, to mark what met them. */
+  readonly search?: string;
+  /** How far the listing is from the place that the visitor named. */
+  readonly distance?: string;
+}
+
 /** How a listing looks in a list: lead picture, title, summary and the values that the kind puts on cards. */
-export function cardOf(listing: Listing, kind: KindDefinition, context: ReadContext): CardModel {
+export function cardOf(
+  listing: Listing,
+  kind: KindDefinition,
+  context: ReadContext,
+  { search = '', distance = '' }: CardExtras = {},
+): CardModel {
+  const summary = kind.parts.includes('summary') ? listing.summary : '';
   return {
     id: listing.id,
     href: kind.hasListingPages ? listingPath(kind, listing) : null,
     title: listing.title,
-    summary: kind.parts.includes('summary') ? listing.summary : '',
+    summary,
+    marks: marksOf(listing.title, summary, search, kind),
+    distance,
     picture: kind.parts.includes('picture') ? listing.picture : null,
     hasPictures: kind.parts.includes('picture'),
-    featured: listing.featured,
+    featured: isFeatured(listing, context.nowInMs),
     slots: slotsOf(listing, kind, context, ({ onCard }) => onCard),
   };
+}
+
+function marksOf(title: string, summary: string, search: string, kind: KindDefinition): CardModel['marks'] {
+  if (search === '') return null;
+  return { title: metStretches(title, search, kind), summary: metStretches(summary, search, kind) };
 }
 
 /** The values of a listing that are shown, each with its label; empty ones and those not to be shown are left out. */

@@ -1,11 +1,15 @@
-import type { Catalog, Column } from '../catalog/index.js';
+import type { ChoicesColumn, NumberColumn, YesNoColumn } from '../catalog/index.js';
 import { NO, YES } from '../catalog/index.js';
 import type { Facet } from '../structure/index.js';
+import { PeriodFinder, nextPeriod } from '../time/index.js';
+import type { FacetSource } from './facet-source.js';
 import { NO_VALUE, YES_VALUE } from './query.js';
+import type { FoundRows } from './found-rows.js';
+import type { QueryScene } from './scene.js';
 
 export const HISTOGRAM_BARS = 20;
 
-/** Counts beside the values of a facet, or the bounds and histogram of a range. */
+/** Counts beside the values of a facet, or what a range, a strip of months or a rating shows. */
 export type FacetCounts =
   | { readonly kind: 'values'; readonly counts: ReadonlyMap<string, number> }
   | {
@@ -14,51 +18,170 @@ export type FacetCounts =
       readonly bounds: { readonly least: number; readonly greatest: number } | null;
       /** Listings in each of 20 equal parts from least to greatest. */
       readonly histogram: readonly number[];
-    };
+    }
+  | {
+      readonly kind: 'dates';
+      /** First and last day; null when no listing has one. */
+      readonly bounds: { readonly least: number; readonly greatest: number } | null;
+      /** Months with listings, by their first day. */
+      readonly months: ReadonlyMap<number, number>;
+    }
+  /** By number of stars, the listings with at least as many. */
+  | { readonly kind: 'at-least'; readonly counts: readonly number[] }
+  /** Distances have no counts of their own: choosing one needs a point first. */
+  | { readonly kind: 'none' };
 
 /** Counts what a facet's values would give, over the rows that satisfy what the facet has to respect. */
-export function countFacet(catalog: Catalog, facet: Facet, rows: Uint32Array): FacetCounts {
-  const column = catalog.column(facet.field);
-  if (facet.control === 'range') return countRange(column, rows);
-  const counts = new Map<string, number>();
-  if (column?.kind === 'choices') {
-    countChoices(column, rows).forEach((count, number) => counts.set(column.keys[number]!, count));
+export function countFacet(facet: Facet, source: FacetSource, rows: FoundRows, scene: QueryScene): FacetCounts {
+  const { column } = source;
+  if (facet.control === 'distance') return { kind: 'none' };
+  if (column.kind === 'choices') {
+    return { kind: 'values', counts: namedCounts(source, column, countChoices(source, column, rows)) };
   }
-  if (column?.kind === 'yes-no') {
-    const tally = [0, 0, 0];
-    for (const row of rows) tally[column.values[row]!]!++;
-    counts.set(YES_VALUE, tally[YES]!).set(NO_VALUE, tally[NO]!);
-  }
-  return { kind: 'values', counts };
+  if (column.kind === 'yes-no') return { kind: 'values', counts: countAnswers(source, column, rows) };
+  if (column.kind !== 'number') return { kind: 'none' };
+  if (facet.control === 'dates') return countMonths(facet, source, column, rows, scene);
+  if (facet.control === 'rating') return { kind: 'at-least', counts: countAtLeast(source, column, rows) };
+  return countRange(source, column, rows);
 }
 
-function countChoices(column: Extract<Column, { kind: 'choices' }>, rows: Uint32Array): Uint32Array {
-  const { starts, lengths, pool } = column;
+function namedCounts({ visible }: FacetSource, column: ChoicesColumn, counts: Uint32Array): Map<string, number> {
+  const named = new Map<string, number>();
+  column.keys.forEach((key, number) => {
+    if (visible?.[number] !== 0) named.set(key, counts[number]!);
+  });
+  return named;
+}
+
+function countChoices({ reach }: FacetSource, column: ChoicesColumn, rows: FoundRows): Uint32Array {
+  if (!reach) return rows.countChoices(column);
   const counts = new Uint32Array(column.keys.length);
-  for (const row of rows) {
-    const end = starts[row]! + lengths[row]!;
-    for (let place = starts[row]!; place < end; place++) counts[pool[place]!]!++;
-  }
+  reach.forEachGroup(rows.list(), (targets, count) => {
+    const numbers = new Set(targets.flatMap((row) => [...column.numbersAt(row)]));
+    for (const number of numbers) counts[number]! += count;
+  });
   return counts;
 }
 
-function countRange(column: Column | undefined, rows: Uint32Array): FacetCounts {
+function countAnswers({ reach }: FacetSource, { values }: YesNoColumn, rows: FoundRows): Map<string, number> {
+  const tally = [0, 0, 0];
+  if (reach) {
+    reach.forEachGroup(rows.list(), (targets, count) => {
+      for (const answer of new Set(targets.map((row) => values[row]!))) tally[answer]! += count;
+    });
+  } else for (const row of rows.list()) tally[values[row]!]!++;
+  return new Map([
+    [YES_VALUE, tally[YES]!],
+    [NO_VALUE, tally[NO]!],
+  ]);
+}
+
+/** Calls `visit` with the numbers of each listing, or of many that have the same, and how many they are. */
+function forEachNumber(
+  { reach }: FacetSource,
+  { values }: NumberColumn,
+  rows: FoundRows,
+  visit: (numbers: readonly number[], count: number) => void,
+): void {
+  if (reach) {
+    reach.forEachGroup(rows.list(), (targets, count) => {
+      const numbers = [...new Set(targets.map((row) => values[row]!))].filter((value) => value === value);
+      if (numbers.length > 0) visit(numbers, count);
+    });
+    return;
+  }
+  for (const row of rows.list()) if (values[row] === values[row]) visit([values[row]!], 1);
+}
+
+function countRange(source: FacetSource, column: NumberColumn, rows: FoundRows): FacetCounts {
+  if (!source.reach) return rangeOf(column.values, rows.list());
   const histogram = new Array<number>(HISTOGRAM_BARS).fill(0);
-  if (column?.kind !== 'number') return { kind: 'range', bounds: null, histogram };
-  const { values } = column;
+  let [least, greatest] = [Infinity, -Infinity];
+  forEachNumber(source, column, rows, (numbers) => {
+    least = Math.min(least, ...numbers);
+    greatest = Math.max(greatest, ...numbers);
+  });
+  if (least > greatest) return { kind: 'range', bounds: null, histogram };
+  forEachNumber(source, column, rows, (numbers, count) => {
+    // A listing counts once in each bar that it has a value in.
+    for (const bar of new Set(numbers.map((value) => barOf(value, least, greatest)))) histogram[bar]! += count;
+  });
+  return { kind: 'range', bounds: { least, greatest }, histogram };
+}
+
+function barOf(value: number, least: number, greatest: number): number {
+  const scale = greatest > least ? HISTOGRAM_BARS / (greatest - least) : 0;
+  return Math.min(HISTOGRAM_BARS - 1, Math.floor((value - least) * scale));
+}
+
+/** The same over the rows of the column itself, in plain loops. */
+function rangeOf(values: Float64Array, rows: Uint32Array): FacetCounts {
   let least = Infinity;
   let greatest = -Infinity;
-  for (const row of rows) {
-    const value = values[row]!;
+  for (let at = 0; at < rows.length; at++) {
+    const value = values[rows[at]!]!;
     if (value < least) least = value;
     if (value > greatest) greatest = value;
   }
-  if (least > greatest) return { kind: 'range', bounds: null, histogram };
-  const scale = greatest > least ? HISTOGRAM_BARS / (greatest - least) : 0;
-  const last = HISTOGRAM_BARS - 1;
-  for (const row of rows) {
-    const value = values[row]!;
-    if (value === value) histogram[Math.min(last, Math.floor((value - least) * scale))]!++;
+  if (least > greatest) {
+    return { kind: 'range', bounds: null, histogram: new Array<number>(HISTOGRAM_BARS).fill(0) };
   }
-  return { kind: 'range', bounds: { least, greatest }, histogram };
+  const scale = greatest > least ? HISTOGRAM_BARS / (greatest - least) : 0;
+  const bars = new Uint32Array(HISTOGRAM_BARS + 1);
+  for (let at = 0; at < rows.length; at++) {
+    const value = values[rows[at]!]!;
+    if (value === value) bars[((value - least) * scale) | 0]!++;
+  }
+  // The greatest value itself stands in the last bar.
+  bars[HISTOGRAM_BARS - 1]! += bars[HISTOGRAM_BARS]!;
+  return { kind: 'range', bounds: { least, greatest }, histogram: [...bars.subarray(0, HISTOGRAM_BARS)] };
+}
+
+function countAtLeast(source: FacetSource, column: NumberColumn, rows: FoundRows): number[] {
+  const counts: number[] = [];
+  forEachNumber(source, column, rows, (numbers, count) => {
+    for (let stars = 0; stars <= Math.max(...numbers); stars++) counts[stars] = (counts[stars] ?? 0) + count;
+  });
+  return Array.from(counts, (count) => count ?? 0);
+}
+
+function countMonths(
+  { field }: Facet,
+  source: FacetSource,
+  column: NumberColumn,
+  rows: FoundRows,
+  scene: QueryScene,
+): FacetCounts {
+  const time = source.time ?? 'days';
+  const ends = source.catalog.endColumn(field);
+  const months = new Map<number, number>();
+  let [least, greatest] = [Infinity, -Infinity];
+  const bounds = new PeriodFinder('month', time, scene.context);
+  const visit = (spans: readonly (readonly [number, number])[], count: number): void => {
+    const touched = new Set<number>();
+    for (const [from, to] of spans) {
+      least = Math.min(least, from);
+      greatest = Math.max(greatest, to);
+      const last = bounds.periodOf(to);
+      for (let month = bounds.periodOf(from); month <= last; month = nextPeriod(month, 'month')) touched.add(month);
+    }
+    for (const month of touched) months.set(month, (months.get(month) ?? 0) + count);
+  };
+  const spanAt = (row: number): readonly [number, number] => {
+    return [column.values[row]!, ends?.values[row] ?? column.values[row]!];
+  };
+  if (source.reach) {
+    source.reach.forEachGroup(rows.list(), (targets, count) => {
+      visit(
+        targets.map(spanAt).filter(([from]) => from === from),
+        count,
+      );
+    });
+  } else for (const row of rows.list()) if (column.hasAny(row)) visit([spanAt(row)], 1);
+  const isEmpty = least > greatest;
+  return {
+    kind: 'dates',
+    months,
+    bounds: isEmpty ? null : { least: bounds.dayOf(least), greatest: bounds.dayOf(greatest) },
+  };
 }

@@ -1,132 +1,86 @@
 import fc from 'fast-check';
+import type { BruteSite } from '../../testing/brute-force.js';
 import { bruteForce } from '../../testing/brute-force.js';
-import { BERTH_FIELDS, makeKind, makeListing } from '../../testing/builders.js';
+import { BERTH_FIELDS, contextIn, makeKind, makeListing } from '../../testing/builders.js';
+import {
+  berthArbitrary,
+  berthsArbitrary,
+  catalogsOf,
+  contextArbitrary,
+  kindsArbitrary,
+  neighboursArbitrary,
+  queryArbitrary,
+  sceneOver,
+} from '../../testing/sites.js';
+import type { Catalog } from '../catalog/index.js';
 import { buildCatalog } from '../catalog/index.js';
-import type { Listing } from '../listings/index.js';
-import { STATUSES } from '../listings/index.js';
-import type { Kind, OrderKey } from '../structure/index.js';
+import type { Kind } from '../structure/index.js';
+import type { FacetCounts } from './facet-counts.js';
 import type { FacetChoice, Query } from './query.js';
 import { BLANK_QUERY, withValueToggled } from './query.js';
 import { runQuery } from './run-query.js';
+import type { QueryScene } from './scene.js';
+import { sceneOf } from './scene.js';
 
-const LOCALES = ['en', 'pt', 'sv', 'de', 'cs'];
-
-const words = fc.constantFrom('Harbour', 'harbor', 'Östra', 'ostra', 'Quay 2', 'Quay 10', 'Éclair', 'Zenith', 'øre');
-const optional = <T>(value: fc.Arbitrary<T>): fc.Arbitrary<T | undefined> => fc.option(value, { nil: undefined });
-
-const valuesArbitrary = fc
-  .record({
-    type: optional(fc.constantFrom('pontoon', 'quay', 'buoy', 'gone')),
-    facilities: optional(fc.subarray(['water', 'power', 'fuel', 'showers'], { minLength: 1 })),
-    services: optional(fc.boolean()),
-    length: optional(
-      fc.record({ value: fc.integer({ min: 1, max: 60 }), unit: fc.constantFrom('m' as const, 'ft' as const) }),
-    ),
-    price: optional(fc.record({ minor: fc.integer({ min: 0, max: 500 }), currency: fc.constant('EUR') })),
-    since: optional(fc.constantFrom('2024-02-29', '2025-01-01', '2026-12-31')),
-    note: optional(words),
-  })
-  .map((values) => Object.fromEntries(Object.entries(values).filter(([, value]) => value !== undefined)));
-
-const listingArbitrary = (id: number): fc.Arbitrary<Listing> =>
-  fc
-    .record({
-      title: fc.tuple(words, words).map((parts) => parts.join(' ')),
-      values: valuesArbitrary,
-      status: fc.constantFrom('live' as const, 'live' as const, 'live' as const, ...STATUSES),
-      featured: fc.boolean(),
-      handOrder: fc.option(fc.integer({ min: -2, max: 3 })),
-      createdAt: fc.integer({ min: 0, max: 5 }),
-    })
-    .map((given) => makeListing({ id, ...given }));
-
-const listingsArbitrary = fc
-  .integer({ min: 0, max: 40 })
-  .chain((size) => fc.tuple(...Array.from({ length: size }, (_, at) => listingArbitrary(at + 1))));
-
-const valueChoice = (values: string[]): fc.Arbitrary<FacetChoice | undefined> =>
-  optional(fc.subarray(values, { minLength: 1 }).map((chosen) => ({ kind: 'values', values: chosen })));
-const rangeChoice = (greatest: number): fc.Arbitrary<FacetChoice | undefined> =>
-  optional(
-    fc
-      .tuple(fc.option(fc.integer({ min: 0, max: greatest })), fc.option(fc.integer({ min: 0, max: greatest })))
-      .map(([least, most]) => ({ kind: 'range', least, greatest: most })),
-  );
-
-const queryArbitrary: fc.Arbitrary<Query> = fc
-  .record({
-    text: fc.constantFrom('', '', 'harbour', 'quay 1', 'ostra har', 'zenth', 'power eclair'),
-    type: valueChoice(['pontoon', 'quay', 'buoy', 'gone', 'unknown']),
-    facilities: valueChoice(['water', 'power', 'fuel']),
-    services: valueChoice(['yes', 'no']),
-    length: rangeChoice(20),
-    price: rangeChoice(500),
-    page: fc.integer({ min: 1, max: 4 }),
-  })
-  .map(({ text, page, ...choices }) => ({
-    text,
-    page,
-    sort: 'tested',
-    choices: new Map(Object.entries(choices).filter((entry): entry is [string, FacetChoice] => entry[1] !== undefined)),
-  }));
-
-const orderArbitrary: fc.Arbitrary<OrderKey[]> = fc.array(
-  fc.record({
-    by: fc.constantFrom<OrderKey['by']>(
-      'featured',
-      'hand-order',
-      'title',
-      'newest',
-      'field:type',
-      'field:facilities',
-      'field:services',
-      'field:length',
-      'field:since',
-      'field:note',
-    ),
-    direction: fc.constantFrom('up' as const, 'down' as const),
-    missing: fc.constantFrom('first' as const, 'last' as const),
-  }),
-  { minLength: 1, maxLength: 4 },
-);
-
-const kindArbitrary = fc
-  .record({ join: fc.constantFrom('any' as const, 'all' as const), order: orderArbitrary })
-  .map(({ join, order }): Kind => {
-    const kind = makeKind(BERTH_FIELDS, { sortChoices: [{ key: 'tested', label: 'Tested', order }] });
-    return { ...kind, facets: kind.facets.map((facet) => (facet.key === 'facilities' ? { ...facet, join } : facet)) };
-  });
+const context = contextIn('en');
 
 /** The engine's answer in the reference's form; counts of nothing are left out, as the reference has none. */
-function comparable(catalog: ReturnType<typeof buildCatalog>, query: Query): unknown {
-  const { total, ids, counts } = runQuery(catalog, query);
-  const tallies = [...counts].flatMap(([key, found]) =>
-    found.kind === 'values' ? [[key, Object.fromEntries([...found.counts].filter(([, count]) => count > 0))]] : [],
-  );
-  const bounds = [...counts].flatMap(([key, found]) => (found.kind === 'range' ? [[key, found.bounds]] : []));
-  return { total, ids, counts: Object.fromEntries(tallies), bounds: Object.fromEntries(bounds) };
+function answer(catalog: Catalog, query: Query, scene: QueryScene): unknown {
+  const { total, ids, counts } = runQuery(catalog, query, scene);
+  const found = new Map([...counts].map(([key, one]) => [key, shapeOf(one)]));
+  return { total, ids, counts: Object.fromEntries(found) };
 }
 
-function expected(kind: Kind, listings: readonly Listing[], query: Query, locale: string): unknown {
-  const { total, ids, counts, bounds } = bruteForce(kind, listings, query, kind.sortChoices[0]!.order, locale);
-  const tallies = [...counts].map(([key, values]) => [key, Object.fromEntries(values)]);
-  return { total, ids, counts: Object.fromEntries(tallies), bounds: Object.fromEntries(bounds) };
+function shapeOf(counts: FacetCounts): unknown {
+  const DAY_IN_MS = 86_400_000;
+  switch (counts.kind) {
+    case 'values':
+      return Object.fromEntries([...counts.counts].filter(([, count]) => count > 0));
+    case 'dates':
+      return Object.fromEntries(
+        [...counts.months].map(([day, count]) => [new Date(day * DAY_IN_MS).toISOString().slice(0, 7), count]),
+      );
+    case 'range':
+      return counts.bounds;
+    case 'at-least':
+      return [0, 1, 2, 3, 4, 5].map((stars) => counts.counts[stars] ?? 0);
+    case 'none':
+      return null;
+  }
+}
+
+function expected(kind: Kind, query: Query, site: BruteSite): unknown {
+  const { total, ids, counts, bounds, months, atLeast } = bruteForce(kind, query, kind.sortChoices[0]!.order, site);
+  const plain = [...counts, ...months].map(([key, values]) => [key, Object.fromEntries(values)] as const);
+  const isReached = (key: string): boolean =>
+    kind.facets.some((facet) => facet.key === key && (facet.through.length > 0 || facet.field === 'harbour'));
+  const all = [...plain, ...bounds, ...atLeast];
+  // What is reached through a kind that is not published has no counts at all.
+  const isOpen = site.kinds[1]!.published;
+  return {
+    total,
+    ids,
+    counts: Object.fromEntries(all.filter(([key]) => isOpen || !isReached(key) || key === 'harbour')),
+  };
 }
 
 describe('A query', () => {
   it('gives the total, page, order and counts that the brute-force reference gives', () => {
     fc.assert(
       fc.property(
-        listingsArbitrary,
-        kindArbitrary,
+        berthsArbitrary,
+        neighboursArbitrary,
+        kindsArbitrary,
         queryArbitrary,
-        fc.constantFrom(...LOCALES),
-        (listings, kind, query, locale) => {
-          const catalog = buildCatalog(kind, listings, locale);
-          expect(comparable(catalog, query)).toEqual(expected(kind, listings, query, locale));
+        contextArbitrary,
+        (berths, neighbours, kinds, query, where) => {
+          const site = { kinds, listings: [...berths, ...neighbours], context: where };
+          fc.pre(kinds[1].published || ![...query.choices.keys()].some((key) => isThroughHarbour(key, kinds[0])));
+          const { catalogs, scene } = catalogsOf(site);
+          expect(answer(catalogs[0]!, query, scene)).toEqual(expected(kinds[0], query, site));
         },
       ),
-      { numRuns: 300 },
+      { numRuns: 400 },
     );
   });
 
@@ -134,21 +88,24 @@ describe('A query', () => {
     const change = fc.oneof(
       fc
         .integer({ min: 1, max: 60 })
-        .chain(listingArbitrary)
+        .chain(berthArbitrary)
         .map((listing) => ({ listing })),
       fc.integer({ min: 1, max: 60 }).map((removed) => ({ removed })),
     );
     fc.assert(
       fc.property(
-        listingsArbitrary,
-        fc.array(change, { maxLength: 120 }),
-        kindArbitrary,
+        berthsArbitrary,
+        neighboursArbitrary,
+        fc.array(change, { maxLength: 100 }),
+        kindsArbitrary,
         queryArbitrary,
-        (listings, changes, kind, query) => {
-          const catalog = buildCatalog(kind, listings, 'en');
+        (berths, neighbours, changes, all, query) => {
+          const kinds: [Kind, Kind, Kind] = [all[0], { ...all[1], published: true }, all[2]];
+          const { catalogs, scene } = catalogsOf({ kinds, listings: [...berths, ...neighbours], context });
+          const [catalog] = catalogs as [Catalog];
           // Asked once before, so that whatever is remembered between queries has to be kept in step.
-          runQuery(catalog, query);
-          const now = new Map(listings.map((listing) => [listing.id, listing]));
+          runQuery(catalog, query, scene);
+          const now = new Map(berths.map((listing) => [listing.id, listing]));
           for (const step of changes) {
             if ('listing' in step) {
               catalog.put(step.listing);
@@ -158,28 +115,36 @@ describe('A query', () => {
               now.delete(step.removed);
             }
           }
-          expect(comparable(catalog, query)).toEqual(expected(kind, [...now.values()], query, 'en'));
+          const site = { kinds, listings: [...now.values(), ...neighbours], context };
+          expect(answer(catalog, query, scene)).toEqual(expected(kinds[0], query, site));
         },
       ),
-      { numRuns: 150 },
+      { numRuns: 200 },
     );
   });
 
   it('shows beside a value the total that choosing it alone would give', () => {
     fc.assert(
-      fc.property(listingsArbitrary, queryArbitrary, (listings, query) => {
-        const kind = makeKind(BERTH_FIELDS);
-        const catalog = buildCatalog(kind, listings, 'en');
-        const counts = runQuery(catalog, query).counts.get('type');
-        for (const [value, count] of counts?.kind === 'values' ? counts.counts : []) {
-          const alone = withValueToggled(
-            { ...query, choices: new Map([...query.choices].filter(([key]) => key !== 'type')) },
-            'type',
-            value,
-          );
-          expect(runQuery(catalog, alone).total).withContext(value).toBe(count);
-        }
-      }),
+      fc.property(
+        berthsArbitrary,
+        neighboursArbitrary,
+        kindsArbitrary,
+        queryArbitrary,
+        (berths, others, kinds, query) => {
+          const { catalogs, scene } = catalogsOf({ kinds, listings: [...berths, ...others], context });
+          for (const key of ['type', 'harbour', 'offers', 'coast']) {
+            const counts = runQuery(catalogs[0]!, query, scene).counts.get(key);
+            if (kinds[0].facets.find((facet) => facet.key === key)?.join === 'all') continue;
+            for (const [value, count] of counts?.kind === 'values' ? counts.counts : []) {
+              const choices = new Map([...query.choices].filter(([other]) => other !== key));
+              const alone = withValueToggled({ ...query, choices }, key, value);
+              expect(runQuery(catalogs[0]!, alone, scene).total)
+                .withContext(`${key} ${value}`)
+                .toBe(count);
+            }
+          }
+        },
+      ),
       { numRuns: 100 },
     );
   });
@@ -188,12 +153,13 @@ describe('A query', () => {
     const kind = makeKind(BERTH_FIELDS);
     const price = { minor: 1000, currency: 'EUR' };
     const catalog = buildCatalog(kind, [makeListing({ id: 1, values: { price } }), makeListing({ id: 2 })], 'en');
-    expect(runQuery(catalog, BLANK_QUERY).total).toBe(2);
+    const scene = sceneOf(catalog, context);
+    expect(runQuery(catalog, BLANK_QUERY, scene).total).toBe(2);
     const narrowed = {
       ...BLANK_QUERY,
       choices: new Map([['price', { kind: 'range', least: 0, greatest: null } as const]]),
     };
-    expect(runQuery(catalog, narrowed).ids).toEqual([1]);
+    expect(runQuery(catalog, narrowed, scene).ids).toEqual([1]);
   });
 
   it('puts featured listings first, then those with a hand order, then the rest by title', () => {
@@ -208,6 +174,57 @@ describe('A query', () => {
       ],
       'en',
     );
-    expect(runQuery(catalog, BLANK_QUERY).ids).toEqual([3, 2, 4, 5, 1]);
+    expect(runQuery(catalog, BLANK_QUERY, sceneOf(catalog, context)).ids).toEqual([3, 2, 4, 5, 1]);
+  });
+
+  it('orders many rows as comparing all of them would, on any page', () => {
+    const listings = Array.from({ length: 3000 }, (_, at) => {
+      const minor = (at * 7919) % 40;
+      const values = at % 9 === 0 ? {} : { price: { minor, currency: 'EUR' }, type: ['quay', 'buoy'][at % 2] };
+      const title = `Berth ${(at * 31) % 500}`;
+      return makeListing({ id: at + 1, title, values, featured: at % 50 === 0, handOrder: at % 70 === 0 ? at : null });
+    });
+    const orders: Kind['defaultOrder'][] = [
+      [
+        { by: 'featured', direction: 'down' },
+        { by: 'hand-order', direction: 'up' },
+        { by: 'title', direction: 'down' },
+      ],
+      [
+        { by: 'field:price', direction: 'down' },
+        { by: 'title', direction: 'up' },
+      ],
+      [
+        { by: 'field:price', direction: 'up', missing: 'first' },
+        { by: 'newest', direction: 'down' },
+      ],
+      [
+        { by: 'field:type', direction: 'up' },
+        { by: 'field:price', direction: 'up' },
+      ],
+      [{ by: 'title', direction: 'up' }],
+    ];
+    for (const order of orders) {
+      const kind = makeKind(BERTH_FIELDS, { sortChoices: [{ key: 'tested', label: '', order }], pageSize: 100 });
+      const catalog = buildCatalog(kind, listings, 'en');
+      const site = { kinds: [kind], listings, context };
+      for (const [page, type] of [
+        [1, null],
+        [12, null],
+        [30, null],
+        [2, 'buoy'],
+      ] as const) {
+        const choices = new Map<string, FacetChoice>(type ? [['type', { kind: 'values', values: [type] }]] : []);
+        const query: Query = { text: '', sort: 'tested', page, choices };
+        const { ids } = runQuery(catalog, query, sceneOver([catalog], context));
+        expect(ids)
+          .withContext(JSON.stringify([order, page]))
+          .toEqual(bruteForce(kind, query, order, site).ids);
+      }
+    }
   });
 });
+
+function isThroughHarbour(key: string, kind: Kind): boolean {
+  return key === 'harbour' || kind.facets.some((facet) => facet.key === key && facet.through.length > 0);
+}

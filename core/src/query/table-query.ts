@@ -1,12 +1,15 @@
-import type { Catalog, Column } from '../catalog/index.js';
+import type { Catalog, Column, PlaceColumn } from '../catalog/index.js';
 import { Bitset, YES } from '../catalog/index.js';
 import type { ColumnValue, Status } from '../listings/index.js';
-import { BUILT_IN_FIELDS, STATUSES, preparedTest } from '../listings/index.js';
+import { preparedTest } from '../listings/index.js';
 import type { Field, Operator, OrderKey, OrderSubject, ReadContext } from '../structure/index.js';
-import { OPERATORS, fieldByKey } from '../structure/index.js';
-import { cutPage, rowOrder } from './order.js';
+import { BUILT_IN_FIELDS, OPERATORS, fieldAt, fieldOfSubject } from '../structure/index.js';
+import { cutPage } from './cut-page.js';
+import { FoundRows } from './found-rows.js';
+import { rankingsOf } from './rankings.js';
 import type { QueryResult } from './run-query.js';
-import { rowsOf } from './run-query.js';
+import { rowsOf, searchOf } from './run-query.js';
+import { sceneOf } from './scene.js';
 
 /** A condition on one column of the listing table; the value stands as it would be typed. */
 export interface TableFilter {
@@ -49,15 +52,19 @@ export function areTableFilters(input: unknown): input is TableFilter[] {
 }
 
 /** Answers the listing table. */
-export function runTableQuery(catalog: Catalog, query: TableQuery, context: ReadContext): Omit<QueryResult, 'counts'> {
-  const matches = query.text === '' ? null : catalog.text.search(query.text);
+export function runTableQuery(
+  catalog: Catalog,
+  query: TableQuery,
+  context: ReadContext,
+): Pick<QueryResult, 'total' | 'ids'> {
   const rows = rowsOfStatus(catalog, query.status);
+  const matches = query.text === '' ? null : searchOf(catalog, query.text, rows);
   if (matches) rows.intersect(rowsOf(matches, catalog));
   for (const filter of query.filters) rows.intersect(rowsWhere(catalog, filter, context));
-  const order = rowOrder(catalog, query.order, matches);
-  const found = rows.toRows();
-  const page = cutPage(found, order, query.offset, query.limit);
-  return { total: found.length, ids: page.map((row) => catalog.ids[row]!) };
+  const keys = rankingsOf(catalog, query.order, { scene: sceneOf(catalog, context), matches, near: null });
+  const found = new FoundRows(rows);
+  const page = cutPage(found, catalog, keys, query.offset, query.limit);
+  return { total: found.size, ids: page.map((row) => catalog.ids[row]!) };
 }
 
 function rowsOfStatus(catalog: Catalog, wanted: Status | null): Bitset {
@@ -80,7 +87,7 @@ interface Subject {
 /** The rows for which a filter holds; none when there is no such column. */
 function rowsWhere(catalog: Catalog, { by, op, value }: TableFilter, context: ReadContext): Bitset {
   const kept = new Bitset(catalog.existing.capacity);
-  const subject = subjectOf(catalog, by);
+  const subject = subjectOf(catalog, by, context);
   if (!subject) return kept;
   const { field, valueAt, textAt } = subject;
   const holds = preparedTest({ op, value }, field, context);
@@ -94,41 +101,29 @@ function rowsWhere(catalog: Catalog, { by, op, value }: TableFilter, context: Re
   return kept;
 }
 
-function subjectOf(catalog: Catalog, by: OrderSubject): Subject | null {
-  const { title, handOrder, featured, status, createdAt, changedAt, binnedAt } = BUILT_IN_FIELDS;
-  switch (by) {
-    case 'title':
-      return subjectOver(title, catalog.title);
-    case 'hand-order':
-      return subjectOver(handOrder, catalog.handOrder);
-    case 'newest':
-      return subjectOver(createdAt, catalog.createdAt);
-    case 'changed':
-      return subjectOver(changedAt, catalog.changedAt);
-    case 'binned':
-      return subjectOver(binnedAt, catalog.binnedAt);
-    case 'featured':
-      return { field: featured, valueAt: (row) => catalog.featured.has(row), textAt: () => '' };
-    case 'status':
-      return { field: status, valueAt: (row) => [STATUSES[catalog.statuses[row]!]!], textAt: () => '' };
-    case 'relevance':
-      return null;
-    default:
-      return subjectOfField(catalog, by.slice('field:'.length));
+function subjectOf(catalog: Catalog, by: OrderSubject, { nowInMs }: ReadContext): Subject | null {
+  const { featured, status } = BUILT_IN_FIELDS;
+  if (by === 'featured') {
+    const rows = catalog.featuredAt(nowInMs);
+    return { field: featured, valueAt: (row) => rows.has(row), textAt: () => '' };
   }
+  if (by === 'status') return { field: status, valueAt: (row) => [catalog.statusAt(row)], textAt: () => '' };
+  const key = fieldOfSubject(by);
+  return key === null ? null : subjectOfField(catalog, key);
 }
 
 function subjectOfField(catalog: Catalog, key: string): Subject | null {
-  const field = fieldByKey(catalog.kind, key);
+  const field = fieldAt(catalog.kind, key);
   const column = catalog.column(key);
   if (!field) return null;
-  if (column) return subjectOver(field, column);
-  const filled = catalog.filledRows(key);
+  if (column && column.kind !== 'place') return subjectOver(field, column);
   // What there is no column of can only be there or not.
-  return filled ? { field, valueAt: (row) => (filled.has(row) ? '' : undefined), textAt: () => '' } : null;
+  const filled = catalog.filledRows(key);
+  const isThere = (row: number): boolean => column?.hasAny(row) ?? filled?.has(row) ?? false;
+  return { field, valueAt: (row) => (isThere(row) ? '' : undefined), textAt: () => '' };
 }
 
-function subjectOver(field: Field, column: Column): Subject {
+function subjectOver(field: Field, column: Exclude<Column, PlaceColumn>): Subject {
   switch (column.kind) {
     case 'number':
       return { field, valueAt: (row) => numberAt(column.values, row), textAt: () => '' };
@@ -145,7 +140,7 @@ function subjectOver(field: Field, column: Column): Subject {
       const keysAt = (row: number): readonly string[] => column.keysAt(row);
       return {
         field,
-        valueAt: (row) => (column.lengths[row] === 0 ? undefined : keysAt(row)),
+        valueAt: (row) => (column.hasAny(row) ? keysAt(row) : undefined),
         // Linked listings are kept by their slugs, whose words are those of their titles.
         textAt: (row) =>
           keysAt(row)

@@ -3,10 +3,11 @@ import { BERTH_FIELDS, makeKind } from '../../testing/builders.js';
 import { queryFromUrl, urlOfQuery } from './url-state.js';
 
 const kind = makeKind(BERTH_FIELDS);
+const alone = (): undefined => undefined;
 
 /** The canonical address of an address. */
 function canonical(search: string): string {
-  return urlOfQuery(queryFromUrl(new URLSearchParams(search), kind), kind);
+  return urlOfQuery(queryFromUrl(new URLSearchParams(search), kind, alone), kind, alone);
 }
 
 describe('The state of a page in its address', () => {
@@ -36,7 +37,7 @@ describe('The state of a page in its address', () => {
   });
 
   it('gives bounds in the unit of the field', () => {
-    const query = queryFromUrl(new URLSearchParams('price=10.50..&length=..12'), kind);
+    const query = queryFromUrl(new URLSearchParams('price=10.50..&length=..12'), kind, alone);
     expect(query.choices.get('price')).toEqual({ kind: 'range', least: 1050, greatest: null });
     expect(query.choices.get('length')).toEqual({ kind: 'range', least: null, greatest: 12 });
   });

@@ -23,7 +23,7 @@ describe('A kind', () => {
       'yes-no',
       'range',
       'range',
-      'range',
+      'dates',
     ]);
   });
 

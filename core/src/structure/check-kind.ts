@@ -1,17 +1,19 @@
 import type { Issue, UnitCode } from '../values/index.js';
 import { foldText, isSlug, issue, unitsLike } from '../values/index.js';
+import { fieldAt } from './built-in-fields.js';
 import { fieldsOfCondition } from './condition.js';
 import { readComputedFields } from './computed-fields.js';
 import { RESERVED_KEYS } from './facet.js';
 import type { Facet } from './facet.js';
+import { fieldOfFacet } from './facet-field.js';
 import type { Field } from './field.js';
 import { readColour } from './field-types/colour.js';
 import { DEFAULT_UNIT } from './field-types/measure.js';
-import { facetOf, fieldType, isFieldTypeName } from './field-types/registry.js';
+import { columnOf, controlsFor, fieldType, isFieldTypeName } from './field-types/registry.js';
 import { checkSubfields } from './field-types/subfields.js';
 import type { Kind, KindDefinition } from './kind.js';
 import { fieldByKey } from './kind.js';
-import { HOUSE_SORT_KEY, RELEVANCE_SORT_KEY } from './sort-choice.js';
+import { OWN_SORT_KEYS } from './sort-choice.js';
 
 export const MOST_FIELDS = 200;
 export const LONGEST_LABEL = 80;
@@ -39,8 +41,9 @@ export function checkKind(kind: KindDefinition, others: readonly Kind[]): Issue[
     ...checkNames(kind, others),
     ...checkSections(kind),
     ...checkFields(kind),
-    ...checkFacets(kind),
+    ...checkFacets(kind, others),
     ...checkSortChoices(kind),
+    ...checkGrouping(kind),
   ];
 }
 
@@ -134,26 +137,49 @@ function showWhenReasons({ label, key, showWhen }: Field, fields: readonly Field
   return asked.includes(key) ? [...reasons, `${label} cannot be shown depending on itself.`] : reasons;
 }
 
-function checkFacets(kind: KindDefinition): Issue[] {
+function checkFacets(kind: KindDefinition, others: readonly Kind[]): Issue[] {
   const reasons = repeated(kind.facets.map(({ key }) => key)).map((key) => `two have the key “${key}”.`);
-  for (const facet of kind.facets) reasons.push(...facetReasons(facet, kind));
+  for (const facet of kind.facets) reasons.push(...facetReasons(facet, kind, others));
   return reasons.map((reason) => issue('kind.facets', { reason }, { field: 'facets' }));
 }
 
-function facetReasons(facet: Facet, kind: KindDefinition): string[] {
-  const field = fieldByKey(kind, facet.field);
-  if (!field) return [`“${facet.label}” asks about the field “${facet.field}”, which is not there.`];
+function facetReasons(facet: Facet, kind: KindDefinition, others: readonly Kind[]): string[] {
+  const kindById = (id: number): Kind | undefined => others.find((other) => other.id === id) ?? selfAs(kind, id);
+  const field = fieldOfFacet(facet, kind, kindById);
+  const way = [...facet.through, facet.field].join(' → ');
+  if (!field) return [`“${facet.label}” asks about the field “${way}”, which is not there.`];
   const reasons: string[] = [];
   if (facet.label.trim() === '') reasons.push(`the facet over ${field.label} needs a label.`);
-  if (facetOf(field) !== facet.control) {
+  if (!controlsFor(field).includes(facet.control)) {
     reasons.push(`“${facet.label}” cannot be shown that way over a ${fieldType(field.type).label} field.`);
   }
   if (RESERVED_KEYS.includes(facet.key)) reasons.push(`the key “${facet.key}” is used by every page.`);
+  const { dependsOn } = facet;
+  if (dependsOn && (dependsOn.facet === facet.key || !kind.facets.some(({ key }) => key === dependsOn.facet))) {
+    reasons.push(`“${facet.label}” waits for the facet “${dependsOn.facet}”, which is not there.`);
+  }
   return reasons;
 }
 
+/** A link may lead from a kind to itself. */
+function selfAs(kind: KindDefinition, id: number): Kind | undefined {
+  const isLinked = kind.fields.some(({ settings }) => settings.linked?.kindId === id);
+  return isLinked && 'id' in kind && kind.id === id ? (kind as Kind) : undefined;
+}
+
+function checkGrouping({ grouping, fields }: KindDefinition): Issue[] {
+  if (!grouping) return [];
+  const reasons = [grouping.field, ...(grouping.endField === '' ? [] : [grouping.endField])].flatMap((key) => {
+    const field = fieldAt({ fields }, key);
+    const spec = field && columnOf(field);
+    if (!field) return [`it goes by the field “${key}”, which is not there.`];
+    return spec?.kind === 'number' && spec.time ? [] : [`${field.label} is no date.`];
+  });
+  return reasons.map((reason) => issue('kind.grouping', { reason }, { field: 'grouping' }));
+}
+
 function checkSortChoices(kind: KindDefinition): Issue[] {
-  const taken = [HOUSE_SORT_KEY, RELEVANCE_SORT_KEY, ...kind.sortChoices.map(({ key }) => key)];
+  const taken = [...OWN_SORT_KEYS, ...kind.sortChoices.map(({ key }) => key)];
   const reasons = repeated(taken).map((key) => `two sort choices have the key “${key}”.`);
   for (const { label, order } of kind.sortChoices) {
     if (label.trim() === '' || order.length === 0) reasons.push('a sort choice needs a label and an order.');

@@ -1,7 +1,9 @@
 import { withFieldRenamed, fieldsOfCondition } from './condition.js';
 import { parseExpression, withNameReplaced } from './expression.js';
 import { expressionNames } from './computed-fields.js';
+import type { Facet, FacetControl } from './facet.js';
 import type { Field } from './field.js';
+import { columnOf } from './field-types/registry.js';
 import type { KindDefinition } from './kind.js';
 import { fieldByKey } from './kind.js';
 import type { OrderKey } from './sort-choice.js';
@@ -10,14 +12,24 @@ import type { OrderKey } from './sort-choice.js';
 export function usesOfField(kind: KindDefinition, key: string): string[] {
   const orderUses = (order: readonly OrderKey[]): boolean => order.some(({ by }) => by === `field:${key}`);
   return [
-    ...kind.facets.filter(({ field }) => field === key).map(({ label }) => `the facet “${label}”`),
+    ...kind.facets.filter((facet) => asksAbout(facet, key)).map(({ label }) => `the facet “${label}”`),
     ...kind.sortChoices.filter(({ order }) => orderUses(order)).map(({ label }) => `the sort choice “${label}”`),
+    ...(groupsBy(kind, key) ? ['the headings by date'] : []),
     ...(orderUses(kind.defaultOrder) ? ['the order of the index page'] : []),
     ...kind.fields
       .filter((field) => field.showWhen && fieldsOfCondition(field.showWhen).includes(key))
       .map(({ label }) => `the show-when of ${label}`),
     ...kind.fields.filter((field) => computesWith(field, key, kind)).map(({ label }) => `the computed field ${label}`),
   ];
+}
+
+/** Whether a facet asks about a field of its own kind, or goes through it. */
+function asksAbout({ field, through }: Facet, key: string): boolean {
+  return through.length === 0 ? field === key : through[0] === key;
+}
+
+function groupsBy({ grouping }: Pick<KindDefinition, 'grouping'>, key: string): boolean {
+  return grouping !== null && [grouping.field, grouping.endField].includes(key);
 }
 
 function computesWith({ type, settings }: Field, key: string, { fields }: KindDefinition): boolean {
@@ -40,7 +52,8 @@ export function withoutField(kind: KindDefinition, key: string): KindDefinition 
         const isAsked = field.showWhen && fieldsOfCondition(field.showWhen).includes(key);
         return isAsked ? { ...field, showWhen: null } : field;
       }),
-    facets: kind.facets.filter(({ field }) => field !== key),
+    facets: kind.facets.filter((facet) => !asksAbout(facet, key)),
+    grouping: groupsBy(kind, key) ? null : kind.grouping,
     sortChoices: kind.sortChoices
       .map((choice) => ({ ...choice, order: withoutKey(choice.order) }))
       .filter(({ order }) => order.length > 0),
@@ -63,7 +76,16 @@ export function withKeyRenamed(kind: KindDefinition, from: string, to: string): 
         : field.settings,
     })),
     // The key of a facet stands in addresses that people have kept, so it stays.
-    facets: kind.facets.map((facet) => (facet.field === from ? { ...facet, field: to } : facet)),
+    facets: kind.facets.map((facet) => {
+      if (!asksAbout(facet, from)) return facet;
+      const [first, ...others] = facet.through;
+      return first === undefined ? { ...facet, field: to } : { ...facet, through: [to, ...others] };
+    }),
+    grouping: kind.grouping && {
+      ...kind.grouping,
+      field: kind.grouping.field === from ? to : kind.grouping.field,
+      endField: kind.grouping.endField === from ? to : kind.grouping.endField,
+    },
     sortChoices: kind.sortChoices.map((choice) => ({ ...choice, order: renamed(choice.order) })),
     defaultOrder: renamed(kind.defaultOrder),
   };
@@ -73,12 +95,21 @@ export function withKeyRenamed(kind: KindDefinition, from: string, to: string): 
 export function withFieldReplaced(
   kind: KindDefinition,
   field: Field,
-  fitsFacet: (control: string) => boolean,
+  fitsFacet: (control: FacetControl) => boolean,
 ): KindDefinition {
   if (!fieldByKey(kind, field.key)) return kind;
   return {
     ...kind,
     fields: kind.fields.map((other) => (other.key === field.key ? field : other)),
-    facets: kind.facets.filter((facet) => facet.field !== field.key || fitsFacet(facet.control)),
+    facets: kind.facets.filter(
+      (facet) => !asksAbout(facet, field.key) || facet.through.length > 0 || fitsFacet(facet.control),
+    ),
+    grouping: groupsBy(kind, field.key) && columnTime(field) === null ? null : kind.grouping,
   };
+}
+
+/** What the column of a field counts, where it keeps times. */
+function columnTime(field: Field): string | null {
+  const spec = columnOf(field);
+  return (spec?.kind === 'number' && spec.time) || null;
 }

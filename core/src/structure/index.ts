@@ -1,3 +1,4 @@
+export * from './built-in-fields.js';
 export * from './category-set.js';
 export * from './check-kind.js';
 export * from './computed-fields.js';
@@ -9,7 +10,9 @@ export {
   parseExpression,
   withNameReplaced,
 } from './expression.js';
+export * from './date-grouping.js';
 export * from './facet.js';
+export * from './facet-field.js';
 export * from './field-changes.js';
 export * from './field.js';
 export { choicesFromLabels, choiceLabel, distinctLabels, findChoice } from './field-types/choices.js';
@@ -40,3 +43,4 @@ export * from './operators.js';
 export { asPicture, type Focus, type Picture } from './picture.js';
 export * from './proposed-design.js';
 export * from './sort-choice.js';
+export * from './status.js';

@@ -1,4 +1,7 @@
+import type { DateGrouping } from './date-grouping.js';
+import { makeDateGrouping } from './date-grouping.js';
 import type { Facet } from './facet.js';
+import { makeFacet } from './facet.js';
 import type { Field, FieldSketch } from './field.js';
 import { makeField, withoutUndefined } from './field.js';
 import type { OrderKey, SortChoice } from './sort-choice.js';
@@ -19,6 +22,10 @@ export type BuiltInPart = (typeof BUILT_IN_PARTS)[number];
 /** Statuses in which a new listing can begin. */
 export const START_STATUSES = ['draft', 'in-review', 'live', 'hidden'] as const;
 export type StartStatus = (typeof START_STATUSES)[number];
+
+/** How visitors come to further listings: pages with numbers, more below, or more by itself at the end. */
+export const PAGERS = ['numbered', 'more', 'endless'] as const;
+export type Pager = (typeof PAGERS)[number];
 
 /** What a publisher says of a kind of listing. */
 export interface KindDefinition {
@@ -48,8 +55,13 @@ export interface KindDefinition {
   readonly fields: readonly Field[];
   readonly facets: readonly Facet[];
   readonly sortChoices: readonly SortChoice[];
+  /** Headings by a date on the index page; null for none. */
+  readonly grouping: DateGrouping | null;
   /** Listings a page. */
   readonly pageSize: number;
+  readonly pager: Pager;
+  /** Groups of words that the search takes for one another: "boatyard, shipyard". */
+  readonly synonyms: readonly (readonly string[])[];
 }
 
 /** A kind of listing as it is kept. */
@@ -61,10 +73,15 @@ export interface Kind extends KindDefinition {
 
 export const DEFAULT_PAGE_SIZE = 24;
 
+type FacetSketch = Parameters<typeof makeFacet>[0];
+type GroupingSketch = Parameters<typeof makeDateGrouping>[0];
+
 /** What has to be said of a kind; the rest has defaults. */
 export type KindSketch = Pick<KindDefinition, 'slug' | 'one' | 'many'> & {
   readonly fields?: readonly FieldSketch[];
-} & Partial<Omit<KindDefinition, 'fields'>>;
+  readonly facets?: readonly FacetSketch[];
+  readonly grouping?: GroupingSketch | null;
+} & Partial<Omit<KindDefinition, 'fields' | 'facets' | 'grouping'>>;
 
 /** A definition with every property at its plain default but those given. */
 export function makeKindDefinition(given: KindSketch): KindDefinition {
@@ -82,9 +99,18 @@ export function makeKindDefinition(given: KindSketch): KindDefinition {
     sections: [],
     facets: [],
     sortChoices: [],
+    grouping: null,
     pageSize: DEFAULT_PAGE_SIZE,
+    pager: 'numbered',
+    synonyms: [],
   };
-  return { ...defaults, ...withoutUndefined(given), fields: (given.fields ?? []).map(makeField) };
+  return {
+    ...defaults,
+    ...withoutUndefined(given),
+    fields: (given.fields ?? []).map(makeField),
+    facets: (given.facets ?? []).map(makeFacet),
+    grouping: given.grouping ? makeDateGrouping(given.grouping) : null,
+  };
 }
 
 export function fieldByKey(kind: Pick<KindDefinition, 'fields'>, key: string): Field | undefined {

@@ -21,10 +21,11 @@ describe('What Plindo proposes for the fields of a kind', () => {
       'type: ticks',
       'open: yes-no',
       'price: range',
-      'since: range',
+      'since: dates',
     ]);
     expect(facetFor(field('Sort', 'one-choice'))?.key).toBe('sort-is');
-    expect(facetFor(field('Name', 'short-text'))).toBeNull();
+    expect(facetFor(field('Name', 'short-text'))?.control).toBe('letters');
+    expect(facetFor(field('About', 'rich-text'))).toBeNull();
   });
 
   it('is a sort choice both ways over numbers and dates, in the words that fit', () => {

@@ -1,40 +1,38 @@
-import type { Facet } from './facet.js';
-import { RESERVED_KEYS } from './facet.js';
+import type { Facet, FacetControl } from './facet.js';
+import { RESERVED_KEYS, makeFacet } from './facet.js';
 import type { Field } from './field.js';
-import { columnOf, facetOf, fieldType, plainField } from './field-types/registry.js';
+import { columnOf, controlsFor, fieldType, plainField } from './field-types/registry.js';
 import type { SortChoice } from './sort-choice.js';
 
 const MOST_PROPOSED_FACETS = 8;
 const MOST_CARD_VALUES = 4;
-const SHOWN_FIRST = 8;
 /** A range over codes and years of no use to visitors is left for the publisher to add. */
 const LOOKS_LIKE_A_CODE = /(^|[\s_])(id|code|number|no|zip|postcode)$/i;
 
 /** The facet that fits a field, or null when its type offers none. */
 export function facetFor(field: Field): Facet | null {
-  const control = facetOf(field);
+  const [control] = controlsFor(field);
   if (!control) return null;
   const key = field.key.replaceAll('_', '-');
-  return {
+  return makeFacet({
     key: RESERVED_KEYS.includes(key) ? `${key}-is` : key,
     label: field.label,
     field: field.key,
     control,
-    join: 'any',
-    zero: 'dim',
-    valueOrder: field.type === 'categories' ? 'defined' : 'count',
-    shownFirst: SHOWN_FIRST,
-  };
+    valueOrder: control === 'tree' ? 'defined' : 'count',
+  });
 }
 
-/** The facets that Plindo chooses for a kind: choices first, then yes/no, then ranges. */
+/** Controls that Plindo proposes by itself, in the order in which it does. */
+const PROPOSED: readonly FacetControl[] = ['ticks', 'tree', 'yes-no', 'rating', 'range', 'dates'];
+
+/** The facets that Plindo chooses for a kind: choices first, then yes/no, then numbers and dates. */
 export function proposeFacets(fields: readonly Field[]): Facet[] {
-  const rank = { ticks: 0, 'yes-no': 1, range: 2 } as const;
   return fields
-    .filter((field) => !(facetOf(field) === 'range' && LOOKS_LIKE_A_CODE.test(field.label)))
+    .filter((field) => !(controlsFor(field)[0] === 'range' && LOOKS_LIKE_A_CODE.test(field.label)))
     .map(facetFor)
-    .filter((facet) => facet !== null)
-    .sort((a, b) => rank[a.control] - rank[b.control])
+    .filter((facet): facet is Facet => facet !== null && PROPOSED.includes(facet.control))
+    .sort((a, b) => PROPOSED.indexOf(a.control) - PROPOSED.indexOf(b.control))
     .slice(0, MOST_PROPOSED_FACETS);
 }
 

@@ -1,6 +1,45 @@
+import type { BuiltInKey } from './built-in-fields.js';
+
+/** What an order goes by beside the fields of a kind. */
+export const ORDER_SUBJECTS = [
+  'featured',
+  'hand-order',
+  'title',
+  'newest',
+  'relevance',
+  'distance',
+  'shuffled',
+  'status',
+  'changed',
+  'binned',
+  'published',
+  'shown-from',
+  'shown-until',
+  'featured-from',
+  'featured-until',
+] as const;
+
 /** One step of an order. `field:` is followed by a field's key. */
-export type OrderSubject =
-  'featured' | 'hand-order' | 'title' | 'newest' | 'relevance' | 'status' | 'changed' | 'binned' | `field:${string}`;
+export type OrderSubject = (typeof ORDER_SUBJECTS)[number] | `field:${string}`;
+
+/** The built-in fields that orders go by. */
+const SUBJECT_FIELDS: Readonly<Partial<Record<OrderSubject, `@${BuiltInKey}`>>> = {
+  title: '@title',
+  'hand-order': '@handOrder',
+  newest: '@createdAt',
+  changed: '@changedAt',
+  binned: '@binnedAt',
+  published: '@publishedAt',
+  'shown-from': '@shownFrom',
+  'shown-until': '@shownUntil',
+  'featured-from': '@featuredFrom',
+  'featured-until': '@featuredUntil',
+};
+
+/** The key of the field that a subject goes by, built-in ones with their mark; null for one that is no field. */
+export function fieldOfSubject(by: OrderSubject): string | null {
+  return SUBJECT_FIELDS[by] ?? (by.startsWith('field:') ? by.slice('field:'.length) : null);
+}
 
 export interface OrderKey {
   readonly by: OrderSubject;
@@ -29,6 +68,13 @@ export const RELEVANCE_ORDER: readonly OrderKey[] = [
   { by: 'title', direction: 'up' },
 ];
 
+export const NEAREST_ORDER: readonly OrderKey[] = [
+  { by: 'distance', direction: 'up' },
+  { by: 'title', direction: 'up' },
+];
+
 /** Sort keys that every page has beside its own sort choices. */
 export const HOUSE_SORT_KEY = 'picked';
 export const RELEVANCE_SORT_KEY = 'match';
+export const NEAREST_SORT_KEY = 'nearest';
+export const OWN_SORT_KEYS: readonly string[] = [HOUSE_SORT_KEY, RELEVANCE_SORT_KEY, NEAREST_SORT_KEY];

@@ -1,2 +1,3 @@
 export * from './calendar.js';
 export * from './zone.js';
+export * from './periods.js';

@@ -10,10 +10,11 @@ const MOST_DECIMALS = 6;
  */
 export class Formats {
   private readonly numbers = new Map<string, Intl.NumberFormat>();
-  private dates: Intl.DateTimeFormat | null = null;
-  private days: Intl.DateTimeFormat | null = null;
+  private readonly utcDates = new Map<string, Intl.DateTimeFormat>();
+  private zonedDays: Intl.DateTimeFormat | null = null;
   private moments: Intl.DateTimeFormat | null = null;
-  private times: Intl.DateTimeFormat | null = null;
+  private exactMoments: Intl.DateTimeFormat | null = null;
+  private relatives: Intl.RelativeTimeFormat | null = null;
   private lists: Intl.ListFormat | null = null;
 
   /** Moments are shown in the given IANA zone. */
@@ -40,14 +41,13 @@ export class Formats {
 
   /** A calendar date in full, given as the moment at which it begins in UTC. */
   date(momentInMs: number): string {
-    this.dates ??= new Intl.DateTimeFormat(this.locale, { dateStyle: 'long', timeZone: 'UTC' });
-    return this.dates.format(momentInMs);
+    return this.utcFormat({ dateStyle: 'long' }).format(momentInMs);
   }
 
   /** The day that it is in the zone at a moment: "4 December 2026". */
   day(momentInMs: number): string {
-    this.days ??= new Intl.DateTimeFormat(this.locale, { dateStyle: 'long', timeZone: this.zone });
-    return this.days.format(momentInMs);
+    this.zonedDays ??= new Intl.DateTimeFormat(this.locale, { dateStyle: 'long', timeZone: this.zone });
+    return this.zonedDays.format(momentInMs);
   }
 
   /** A moment with its day, time and zone: "4 December 2026 at 18:00 WET". */
@@ -64,16 +64,64 @@ export class Formats {
     return this.moments.format(momentInMs);
   }
 
+  /** A moment by its weekday: "Friday, 4 December 2026 at 18:00". */
+  exactly(momentInMs: number): string {
+    this.exactMoments ??= new Intl.DateTimeFormat(this.locale, {
+      weekday: 'long',
+      year: 'numeric',
+      month: 'long',
+      day: 'numeric',
+      hour: 'numeric',
+      minute: '2-digit',
+      timeZone: this.zone,
+    });
+    return this.exactMoments.format(momentInMs);
+  }
+
+  /** "in 3 days", "2 hours ago". */
+  relative(amount: number, unit: 'minute' | 'hour' | 'day'): string {
+    this.relatives ??= new Intl.RelativeTimeFormat(this.locale);
+    return this.relatives.format(amount, unit);
+  }
+
+  /** A month and its year, given as a moment in it in UTC: "December 2026". */
+  month(momentInMs: number): string {
+    return this.utcFormat({ month: 'long', year: 'numeric' }).format(momentInMs);
+  }
+
+  /** "Dec". */
+  shortMonth(momentInMs: number): string {
+    return this.utcFormat({ month: 'short' }).format(momentInMs);
+  }
+
+  /** A day with its weekday, given as a moment in it in UTC: "Friday, 4 December 2026". */
+  weekday(momentInMs: number): string {
+    return this.utcFormat({ weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' }).format(momentInMs);
+  }
+
+  /** From one day to another, given as moments in them in UTC: "30 November – 6 December 2026". */
+  days(fromInMs: number, toInMs: number): string {
+    return this.utcFormat({ day: 'numeric', month: 'long', year: 'numeric' }).formatRange(fromInMs, toInMs);
+  }
+
   /** A time of day, given in minutes since midnight. */
   time(minutes: number): string {
-    this.times ??= new Intl.DateTimeFormat(this.locale, { hour: 'numeric', minute: '2-digit', timeZone: 'UTC' });
-    return this.times.format(minutes * 60_000);
+    return this.utcFormat({ hour: 'numeric', minute: '2-digit' }).format(minutes * 60_000);
   }
 
   /** "Water, Power, Fuel". */
   list(texts: readonly string[]): string {
     this.lists ??= new Intl.ListFormat(this.locale, { type: 'unit' });
     return this.lists.format(texts);
+  }
+
+  private utcFormat(options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
+    const key = JSON.stringify(options);
+    const known = this.utcDates.get(key);
+    if (known) return known;
+    const made = new Intl.DateTimeFormat(this.locale, { ...options, timeZone: 'UTC' });
+    this.utcDates.set(key, made);
+    return made;
   }
 
   private numberFormat(options: Intl.NumberFormatOptions): Intl.NumberFormat {

@@ -7,3 +7,4 @@ export * from './numbers.js';
 export * from './once.js';
 export * from './result.js';
 export * from './text.js';
+export * from './distance.js';

@@ -1,5 +1,6 @@
 import { planPaste, readImportRow } from '@plindo/core/exchange';
-import { BUILT_IN_FIELDS, readListing } from '@plindo/core/listings';
+import { readListing } from '@plindo/core/listings';
+import { BUILT_IN_FIELDS } from '@plindo/core/structure';
 import type { Field, FieldSettings, FieldTypeName } from '@plindo/core/structure';
 import { makeField, readContext } from '@plindo/core/structure';
 import type { Sender } from '../../testing/test-api.js';

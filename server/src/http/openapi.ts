@@ -1,5 +1,5 @@
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
-import { ValidationTypes, getMetadataStorage } from 'class-validator';
+import { IS_OPTIONAL, ValidationTypes, getMetadataStorage } from 'class-validator';
 import { PERMISSIONS } from './permissions.js';
 import { errorTable } from './problem.js';
 import type { Route } from './route.js';
@@ -109,16 +109,31 @@ function schemaOf(dto: DtoClass, schemas: Record<string, Schema>): Schema {
   const rules = storage.getTargetValidationMetadatas(dto, '', true, false);
   const properties: Record<string, Schema> = {};
   const optional = new Set<string>();
+  const nullable = new Set<string>();
   for (const { propertyName, name, type, constraints, each } of rules) {
     const schema = (properties[propertyName] ??= {});
     const limits = (constraints ?? []) as unknown[];
-    if (type === ValidationTypes.CONDITIONAL_VALIDATION) optional.add(propertyName);
-    else if (type === ValidationTypes.NESTED_VALIDATION)
+    if (type === ValidationTypes.CONDITIONAL_VALIDATION) {
+      optional.add(propertyName);
+      // What is checked only under a condition is checked unless it is null.
+      if (name !== IS_OPTIONAL) nullable.add(propertyName);
+    } else if (type === ValidationTypes.NESTED_VALIDATION)
       Object.assign(schema, nestedSchema(dto, propertyName, each, schemas));
+    else if (each)
+      Object.assign(schema, {
+        type: 'array',
+        items: { ...(schema['items'] as Schema | undefined), ...keywordsOf(name ?? '', limits) },
+      });
     else Object.assign(schema, keywordsOf(name ?? '', limits));
   }
+  for (const name of nullable) properties[name] = orNull(properties[name] ?? {});
   const required = Object.keys(properties).filter((name) => !optional.has(name));
   return { type: 'object', additionalProperties: false, required, properties };
+}
+
+function orNull(schema: Schema): Schema {
+  if (typeof schema['type'] === 'string') return { ...schema, type: [schema['type'], 'null'] };
+  return schema['$ref'] === undefined ? schema : { anyOf: [schema, { type: 'null' }] };
 }
 
 function nestedSchema(dto: DtoClass, property: string, isArray: boolean, schemas: Record<string, Schema>): Schema {

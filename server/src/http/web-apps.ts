@@ -55,9 +55,11 @@ export async function deskRouter(folders: WebFolders): Promise<Router> {
   return router;
 }
 
-/** A rendered page, ready to be sent, in the state of one revision. */
+/** A rendered page, ready to be sent, in the state of one revision and of a stretch of time. */
 interface ReadyPage {
   readonly revision: number;
+  /** The moment from which on it may look different though nothing was changed. */
+  readonly until: number;
   readonly status: number;
   readonly html: Buffer;
   readonly gzipped: Buffer;
@@ -87,13 +89,14 @@ export function siteRouter(
     }
     const { revision } = live;
     let page = cache.get(request.originalUrl);
-    if (page?.revision !== revision) {
+    const now = live.context().nowInMs;
+    if (page?.revision !== revision || page.until <= now) {
       const rendered = await renderer.render(request.originalUrl, pages);
       if (!rendered) {
         next();
         return;
       }
-      page = await readyPage(rendered, revision, nonceOf(response));
+      page = await readyPage(rendered, { revision, until: live.holdsUntil(now) }, nonceOf(response));
       // An address that leads nowhere is not kept: anybody can make up any number of them.
       if (page.status === 200) cache.set(request.originalUrl, page);
     }
@@ -102,10 +105,14 @@ export function siteRouter(
   return router;
 }
 
-async function readyPage(rendered: globalThis.Response, revision: number, nonce: string): Promise<ReadyPage> {
+async function readyPage(
+  rendered: globalThis.Response,
+  state: Pick<ReadyPage, 'revision' | 'until'>,
+  nonce: string,
+): Promise<ReadyPage> {
   const html = Buffer.from((await rendered.text()).replaceAll(NONCE_MARK, nonce));
   const etag = `"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-  return { revision, status: rendered.status, html, gzipped: await compress(html), etag, nonce };
+  return { ...state, status: rendered.status, html, gzipped: await compress(html), etag, nonce };
 }
 
 function sendPage(request: Request, response: Response, page: ReadyPage): void {

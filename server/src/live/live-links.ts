@@ -45,28 +45,17 @@ export class LiveLinks {
   }
 
   /** A listing with the listings that it is linked with among its values, to be shown and found. */
-  complete(listing: Listing, kind: Pick<Kind, 'fields'>, kindOf: KindOf): Listing {
+  complete(listing: Listing, kind: Pick<Kind, 'fields'>, kindOf: KindOf, nowInMs: number): Listing {
     const fields = kind.fields.filter(({ type }) => type === 'link');
     if (fields.length === 0) return listing;
-    const linked = fields.map((field) => [field.key, this.linkedWith(listing.id, field, kindOf)] as const);
+    const linked = fields.map((field) => [field.key, this.linkedWith(listing.id, field, kindOf, nowInMs)] as const);
     return {
       ...listing,
       values: { ...listing.values, ...Object.fromEntries(linked.filter(([, list]) => list.length > 0)) },
     };
   }
 
-  /** A link field with the listings at its other end as choices, by slug. */
-  withChoices(field: Field): Field {
-    const found = linkOfField(field, this.links);
-    if (!found) return field;
-    const { link, side } = found;
-    const ids = new Set(this.graph.all(link.id).map((connection) => connection[otherSide(side)]));
-    const names = [...ids].flatMap((id) => this.names.get(id) ?? []);
-    const choices = names.map(({ slug, title }) => ({ key: slug, label: title }));
-    return { ...field, settings: { ...field.settings, choices } };
-  }
-
-  private linkedWith(id: number, field: Field, kindOf: KindOf): LinkedListing[] {
+  private linkedWith(id: number, field: Field, kindOf: KindOf, nowInMs: number): LinkedListing[] {
     const found = linkOfField(field, this.links);
     if (!found) return [];
     const { link, side } = found;
@@ -74,7 +63,7 @@ export class LiveLinks {
       const name = this.names.get(connection[otherSide(side)]);
       const kind = name && kindOf(name.kindId);
       if (!name || !kind || name.status === 'binned') return [];
-      const onSite = isOnSite(name) && kind.published && !kind.putAside;
+      const onSite = isOnSite(name, nowInMs) && kind.published && !kind.putAside;
       const href = onSite && kind.hasListingPages ? listingPath(kind, name) : null;
       return [{ id: name.id, note: connection.note, title: name.title, slug: name.slug, href, onSite }];
     });
@@ -88,9 +77,9 @@ export class LiveLinks {
   private takeListing(entry: Extract<ChangeEntry, { entity: 'listing' }>, affected: Set<number>): void {
     const known = this.names.get(entry.id);
     if (!known || !entry.after) return;
-    const { id, kindId, title, slug, status } = entry.after;
+    const { id, kindId, title, slug, status, shownFrom, shownUntil } = entry.after;
+    this.names.set(id, { id, kindId, title, slug, status, shownFrom, shownUntil });
     if (known.title === title && known.slug === slug && known.status === status) return;
-    this.names.set(id, { id, kindId, title, slug, status });
     for (const link of this.links) {
       for (const { b } of this.graph.of(link.id, 'a', id)) affected.add(b);
       for (const { a } of this.graph.of(link.id, 'b', id)) affected.add(a);

@@ -3,8 +3,10 @@ import { STATUSES } from '@plindo/core/listings';
 import type { Catalog } from '@plindo/core/catalog';
 import { catalogInSteps } from '@plindo/core/catalog';
 import type { SiteSettings } from '@plindo/core/page';
+import type { QueryScene } from '@plindo/core/query';
 import type { CategorySet, Kind, Link, ReadContext } from '@plindo/core/structure';
 import { readContext, withCategories, withLinks } from '@plindo/core/structure';
+import { dayNumberAt, startOfDay } from '@plindo/core/time';
 import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
 import { LiveLinks } from './live-links.js';
 
@@ -59,11 +61,6 @@ export class Live {
     return catalog ? catalog.complete(this.withLinked(listing, catalog.kind)) : listing;
   }
 
-  /** The kind with the listings that its link fields are connected with as their choices, so that facets can name them. */
-  withLinkedChoices(kind: Kind): Kind {
-    return { ...kind, fields: kind.fields.map((field) => this.links.withChoices(field)) };
-  }
-
   categorySets(): CategorySet[] {
     return [...this.sets];
   }
@@ -75,6 +72,27 @@ export class Live {
     const isSame = this.lastContext?.locale === locale && this.lastContext.zone === zone;
     this.lastContext = isSame ? { ...this.lastContext!, nowInMs } : readContext({ locale, zone, nowInMs });
     return this.lastContext;
+  }
+
+  /** What visitors' queries are answered with at this moment; `shown` is a kind that is shown though it isn't published. */
+  scene(shown: number | null = null): QueryScene {
+    const isSeen = ({ kind }: Catalog): boolean => kind.id === shown || (kind.published && !kind.putAside);
+    const catalogs = [...this.catalogs.values()].filter(isSeen);
+    return {
+      context: this.context(),
+      catalogOf: (id) => catalogs.find(({ kind }) => kind.id === id),
+      placeCatalogs: () => catalogs,
+    };
+  }
+
+  /**
+   * Until when an answer to visitors holds as long as nothing is changed: the next moment at which a listing comes, goes
+   * or is featured, or the end of the day, by which dates are told and listings shuffled.
+   */
+  holdsUntil(nowInMs: number): number {
+    const { zone } = this.settings;
+    const endOfDay = startOfDay(dayNumberAt(nowInMs, zone) + 1, 'moments', zone);
+    return Math.min(endOfDay, ...[...this.catalogs.values()].map((catalog) => catalog.nextChange(nowInMs)));
   }
 
   kinds(): Kind[] {
@@ -150,7 +168,7 @@ export class Live {
   }
 
   private withLinked(listing: Listing, kind: Kind): Listing {
-    return this.links.complete(listing, kind, (id) => this.kind(id));
+    return this.links.complete(listing, kind, (id) => this.kind(id), this.clock().getTime());
   }
 
   private takeSet({ id, after }: Extract<ChangeEntry, { entity: 'category-set' }>): void {

@@ -1,7 +1,20 @@
 import type { Catalog } from '@plindo/core/catalog';
-import type { PageModel, PageScene } from '@plindo/core/page';
-import { homePage, indexPage, listingPage, notFoundPage } from '@plindo/core/page';
-import { BLANK_QUERY, hasFormerKeys, queryFromUrl, runQuery, urlOfQuery } from '@plindo/core/query';
+import type { PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
+import { homePage, indexPage, listingPage, listingPath, notFoundPage } from '@plindo/core/page';
+import type { Query, QueryScene } from '@plindo/core/query';
+import {
+  BLANK_QUERY,
+  countQuery,
+  hasFormerKeys,
+  nearestDrop,
+  queryFromUrl,
+  runQuery,
+  suggest,
+  suggestPlaces,
+  urlOfQuery,
+  withChoice,
+} from '@plindo/core/query';
+import type { KindById } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from './live.js';
 
@@ -30,15 +43,43 @@ export class Pages {
   movedTo(path: string, search: string): string | null {
     const kind = this.live.catalogBySlug(decodePart(path.slice(1)))?.kind;
     const parts = new URLSearchParams(search);
-    if (!kind || search === '' || !hasFormerKeys(parts, kind)) return null;
-    return `/${kind.slug}?${urlOfQuery(queryFromUrl(parts, kind), kind)}`;
+    if (!kind || search === '' || !hasFormerKeys(parts, kind, this.kindById)) return null;
+    return `/${kind.slug}?${urlOfQuery(queryFromUrl(parts, kind, this.kindById), kind, this.kindById)}`;
   }
 
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
   async preview(kindId: number, search: string): Promise<PageModel | null> {
     const catalog = this.live.catalog(kindId);
-    return catalog ? this.index(this.scene(), catalog, search) : null;
+    return catalog ? this.index(this.scene(), catalog, search, this.live.scene(kindId)) : null;
   }
+
+  /** What fits words that are being typed on the index page at a path: values of its facets, then listings. */
+  suggestions(path: string, text: string): SuggestionModel[] {
+    const catalog = this.live.catalogBySlug(decodePart(path.slice(1)));
+    if (!catalog?.kind.published || catalog.kind.putAside) return [];
+    const { kind } = catalog;
+    const { listings, values } = suggest(catalog, text, this.live.scene());
+    const ofValues = values.map(({ facet, value, label, count }): SuggestionModel => {
+      const query = withChoice(BLANK_QUERY, facet, { kind: 'values', values: [value] });
+      const about = kind.facets.find(({ key }) => key === facet)?.label ?? '';
+      return { label, about, count, href: `/${kind.slug}?${urlOfQuery(query, kind, this.kindById)}` };
+    });
+    const ofListings = listings.map((id): SuggestionModel => {
+      const slug = catalog.slugAt(catalog.rowOf(id)!);
+      const label = catalog.titleOf(id);
+      const search = urlOfQuery({ ...BLANK_QUERY, text: label }, kind, this.kindById);
+      const href = kind.hasListingPages ? listingPath(kind, { slug }) : `/${kind.slug}?${search}`;
+      return { label, about: kind.one, count: null, href };
+    });
+    return [...ofValues, ...ofListings];
+  }
+
+  /** Titles of places on the site that fit words that are being typed. */
+  places(text: string): string[] {
+    return suggestPlaces(text, this.live.scene());
+  }
+
+  private readonly kindById: KindById = (id) => this.live.kind(id);
 
   private published(): Catalog[] {
     return this.live
@@ -49,19 +90,20 @@ export class Pages {
 
   private scene(): PageScene {
     const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
+    const context = this.live.context();
     const kinds = withPages.map((catalog) => ({
       label: catalog.kind.many,
       href: `/${catalog.kind.slug}`,
-      total: catalog.onSite.count(),
+      total: catalog.onSiteAt(context.nowInMs).count(),
     }));
-    const context = this.live.context();
     return { site: this.live.site(), now: new Date(context.nowInMs), context, kinds };
   }
 
   private async home(scene: PageScene): Promise<PageModel> {
     const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
+    const queries = this.live.scene();
     const sections = withPages.map(async (catalog) => {
-      const { total, ids } = runQuery(catalog, BLANK_QUERY);
+      const { total, ids } = runQuery(catalog, BLANK_QUERY, queries);
       const kept = await this.store.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
       const listings = kept.map((listing) => this.live.complete(listing));
       return { kind: catalog.kind, total, listings };
@@ -69,18 +111,27 @@ export class Pages {
     return homePage(scene, await Promise.all(sections));
   }
 
-  private async index(scene: PageScene, catalog: Catalog, search: string): Promise<PageModel> {
-    const query = queryFromUrl(new URLSearchParams(search), catalog.kind);
-    const result = runQuery(catalog, query);
-    const kept = await this.store.listings(result.ids);
+  private async index(
+    scene: PageScene,
+    catalog: Catalog,
+    search: string,
+    queries: QueryScene = this.live.scene(),
+  ): Promise<PageModel> {
+    const { kind } = catalog;
+    const query = queryFromUrl(new URLSearchParams(search), kind, this.kindById);
+    const result = runQuery(catalog, query, queries);
+    const drop = result.total === 0 ? nearestDrop(catalog, query, queries) : null;
+    const countOf = (other: Query): number => countQuery(catalog, other, queries);
+    const outOf = catalog.onSiteAt(queries.context.nowInMs).count();
+    const kept = await this.store.listings([...new Set(result.ids)]);
     const listings = kept.map((listing) => this.live.complete(listing));
-    const kind = this.live.withLinkedChoices(catalog.kind);
-    return indexPage(scene, { kind, query, result, listings, outOf: catalog.onSite.count() });
+    return indexPage(scene, { kind, query, result, listings, outOf, drop, queries, countOf });
   }
 
   private async listing(scene: PageScene, catalog: Catalog, slug: string): Promise<PageModel> {
     const id = catalog.idOfSlug(slug);
-    const listing = id !== undefined && catalog.isOnSite(id) ? await this.store.listing(id) : null;
+    const listing =
+      id !== undefined && catalog.isOnSite(id, scene.context.nowInMs) ? await this.store.listing(id) : null;
     return listing ? listingPage(scene, catalog.kind, this.live.complete(listing)) : notFoundPage(scene);
   }
 }

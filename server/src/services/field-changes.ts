@@ -4,7 +4,7 @@ import type { Listing } from '@plindo/core/listings';
 import type { Field, Kind, KindDefinition } from '@plindo/core/structure';
 import {
   checkKind,
-  facetOf,
+  controlsFor,
   fieldByKey,
   fieldType,
   withCategories,
@@ -111,7 +111,7 @@ function replaced(kind: Kind, to: Field): KindDefinition {
     const reason = `${before.label} holds no values of its own; delete it and add a new field.`;
     refuseIfAny([issue('kind.fields', { reason }, { field: 'fields' })]);
   }
-  return withFieldReplaced(kind, to, (control) => facetOf(to) === control);
+  return withFieldReplaced(kind, to, (control) => controlsFor(to).includes(control));
 }
 
 function withValueMoved(listing: Listing, from: string, to: string): Listing {

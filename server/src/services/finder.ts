@@ -36,14 +36,15 @@ export class Finder {
 
   private hitsIn(kindId: number, text: string): Hit[] {
     const catalog = this.live.catalog(kindId);
-    const matches = catalog?.text.search(text);
-    if (!catalog || !matches) return [];
+    const matches = catalog?.text.search(text, { within: catalog.existing });
+    if (!catalog || !matches || matches.met < matches.wanted) return [];
     const wanted = foldText(text.trim());
-    return [...matches].map(([row, score]) => {
+    const { rows, scores } = matches;
+    return [...rows].map((row) => {
       const begins = foldText(catalog.title.textAt(row) ?? '').startsWith(wanted);
       const place = catalog.statusAt(row) === 'binned' ? 2 : begins ? 0 : 1;
       // Of titles that begin alike the shorter one is meant: "Kessel Light" before its berths.
-      return { catalog, row, score: place === 0 ? -(catalog.title.textAt(row)?.length ?? 0) : score, place };
+      return { catalog, row, score: place === 0 ? -(catalog.title.textAt(row)?.length ?? 0) : scores[row]!, place };
     });
   }
 }

@@ -33,8 +33,9 @@ export class HandOrders {
   private places(catalog: Catalog): HandPlace[] {
     const order = [{ by: 'hand-order', direction: 'up' } as const];
     const { ids } = runTableQuery(catalog, { ...BLANK_TABLE_QUERY, order, limit: catalog.rows }, this.live.context());
+    const column = catalog.column('@handOrder');
     return ids.map((id) => {
-      const handOrder = catalog.handOrder.values[catalog.rowOf(id)!]!;
+      const handOrder = column?.kind === 'number' ? column.values[catalog.rowOf(id)!]! : NaN;
       return { id, handOrder: Number.isNaN(handOrder) ? null : handOrder };
     });
   }

@@ -8,6 +8,7 @@ import * as categorySets from './migrations/0003-category-sets.js';
 import * as links from './migrations/0004-links.js';
 import * as binAndTableViews from './migrations/0005-bin-and-table-views.js';
 import * as pictureFiles from './migrations/0006-picture-files.js';
+import * as windows from './migrations/0007-windows.js';
 
 const BUSY_TIMEOUT_IN_MS = 10_000;
 
@@ -57,6 +58,7 @@ async function migrate(sequelize: Sequelize): Promise<void> {
         up: ({ context }) => pictureFiles.up(context),
         down: ({ context }) => pictureFiles.down(context),
       },
+      { name: '0007-windows', up: ({ context }) => windows.up(context), down: ({ context }) => windows.down(context) },
     ],
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

@@ -19,6 +19,10 @@ export function parsed<T>(column: unknown): T {
   return (typeof column === 'string' ? JSON.parse(column) : column) as T;
 }
 
+function numberOrNull(column: unknown): number | null {
+  return column == null ? null : Number(column);
+}
+
 export function listingOf(row: Row): Listing {
   return {
     id: Number(row['id']),
@@ -33,12 +37,17 @@ export function listingOf(row: Row): Listing {
     aside: row['aside'] == null ? {} : parsed<Listing['aside']>(row['aside']),
     values: parsed<Record<string, unknown>>(row['values']),
     status: row['status'] as Status,
+    shownFrom: numberOrNull(row['shownFrom']),
+    shownUntil: numberOrNull(row['shownUntil']),
     featured: Boolean(row['featured']),
-    handOrder: row['handOrder'] == null ? null : Number(row['handOrder']),
+    featuredFrom: numberOrNull(row['featuredFrom']),
+    featuredUntil: numberOrNull(row['featuredUntil']),
+    handOrder: numberOrNull(row['handOrder']),
     version: Number(row['version']),
     createdAt: Number(row['createdAt']),
     changedAt: Number(row['changedAt']),
-    binnedAt: row['binnedAt'] == null ? null : Number(row['binnedAt']),
+    publishedAt: numberOrNull(row['publishedAt']),
+    binnedAt: numberOrNull(row['binnedAt']),
   };
 }
 

@@ -47,7 +47,16 @@ describe('The store', () => {
     };
     const { result } = await store.change(head, (unit) => unit.insertListings(kindId, [full]));
     const [listing] = result;
-    expect(listing).toEqual({ ...full, id: 1, kindId, version: 1, createdAt: 1000, changedAt: 1000, binnedAt: null });
+    expect(listing).toEqual({
+      ...full,
+      id: 1,
+      kindId,
+      version: 1,
+      createdAt: 1000,
+      changedAt: 1000,
+      publishedAt: 1000,
+      binnedAt: null,
+    });
     expect(await store.listing(1)).toEqual(listing!);
     expect((await store.kinds())[0]).toEqual({ ...BERTHS, id: kindId, version: 1 });
   });

@@ -24,7 +24,7 @@ export interface ChangeRecord {
 }
 
 /** What is shown of a listing where another one is linked with it. */
-export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status'>;
+export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status' | 'shownFrom' | 'shownUntil'>;
 
 export interface ChangeHead {
   readonly userId: number | null;
@@ -234,7 +234,7 @@ export class Store {
     const names: ListingName[] = [];
     for (let start = 0; start < ids.length; start += ENTRIES_AT_ONCE) {
       const rows = await this.models.listings.findAll({
-        attributes: ['id', 'kindId', 'title', 'slug', 'status'],
+        attributes: ['id', 'kindId', 'title', 'slug', 'status', 'shownFrom', 'shownUntil'],
         where: { id: ids.slice(start, start + ENTRIES_AT_ONCE) },
         raw: true,
       });

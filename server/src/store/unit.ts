@@ -151,7 +151,7 @@ export class Unit {
 
   async insertListings(kindId: number, contents: readonly ListingContent[]): Promise<Listing[]> {
     const stamp = { kindId, version: 1, createdAt: this.now, changedAt: this.now };
-    const rows = contents.map((content) => ({ ...content, ...stamp, binnedAt: this.binnedAt(content, null) }));
+    const rows = contents.map((content) => ({ ...content, ...stamp, ...this.momentsOf(content, null) }));
     const made = await this.models.listings.bulkCreate(rows, { transaction: this.transaction });
     const listings = rows.map((row, at): Listing => ({ ...row, id: Number(made[at]!.get('id')) }));
     for (const after of listings) this.entries.push({ entity: 'listing', id: after.id, before: null, after });
@@ -159,15 +159,17 @@ export class Unit {
   }
 
   async updateListing(before: Listing, content: ListingContent): Promise<Listing> {
-    const stamp = { version: before.version + 1, changedAt: this.now, binnedAt: this.binnedAt(content, before) };
+    const stamp = { version: before.version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
     const after: Listing = { ...before, ...content, ...stamp };
     await this.restore({ entity: 'listing', id: before.id, before, after });
     return after;
   }
 
-  private binnedAt({ status }: ListingContent, before: Listing | null): number | null {
-    if (status !== 'binned') return null;
-    return before?.binnedAt ?? this.now;
+  private momentsOf({ status }: ListingContent, before: Listing | null): Pick<Listing, 'publishedAt' | 'binnedAt'> {
+    return {
+      publishedAt: before?.publishedAt ?? (status === 'live' ? this.now : null),
+      binnedAt: status === 'binned' ? (before?.binnedAt ?? this.now) : null,
+    };
   }
 
   async updateKind(before: Kind, definition: KindDefinition): Promise<Kind> {

@@ -1,6 +1,7 @@
 import { issue, refuse } from '../../values/index.js';
 import type { Choice, Field } from '../field.js';
 import type { FieldType } from './field-type.js';
+import { CHOICE_CONTROLS } from './field-type.js';
 import { severalChoicesType } from './several-choices.js';
 
 /** The categories that a field can have, with those above them. They come from its set when the kind is read. */
@@ -22,6 +23,7 @@ export const categoriesType: FieldType<readonly string[]> = {
   label: 'categories',
   icon: 'account_tree',
   control: 'categories',
+  facets: ['tree', ...CHOICE_CONTROLS],
   settings: ['set', 'most'],
   nests: false,
   checkSettings: (field) => (field.settings.set === undefined ? `${field.label} needs a category set.` : null),

@@ -29,7 +29,7 @@ export const colourType: FieldType<string> = {
   toText: (value) => value,
   format: (value) => value,
   column: { kind: 'text', of: (value) => value },
-  facet: null,
+  facets: [],
   propose(sample) {
     const fitting = countFitting(sample, (value) => value.startsWith('#') && readColour(value) !== null);
     return proposeIfEnough(sample, fitting, 0.97, { plural: 'colours' });

@@ -30,7 +30,7 @@ export function makeComputedType(typeOf: TypeOf): FieldType<unknown> {
     toText: (value, field) => typeOf(resultField(field).type).toText(value, resultField(field)),
     format: (value, field, formats) => typeOf(resultField(field).type).format(value, resultField(field), formats),
     column: null,
-    facet: null,
+    facets: [],
     standsFor: resultField,
   };
 }

@@ -71,6 +71,7 @@ export const dateTimeType: FieldType<string> = {
   format: (value, field, formats) => withAffixes(formats.moment(momentOfText(value)), field),
   column: {
     kind: 'number',
+    time: 'moments',
     of: momentOfText,
     boundFromText(text) {
       const moment = momentOfText(text);
@@ -81,7 +82,7 @@ export const dateTimeType: FieldType<string> = {
     boundToText: (bound) => textOfMoment(bound),
     formatBound: (bound, _field, formats) => formats.moment(bound),
   },
-  facet: null,
+  facets: ['dates', 'range'],
   propose(sample) {
     const field = { settings: {} } as Field;
     const fitting = countFitting(sample, (value) => {

@@ -97,12 +97,13 @@ export const dateType: FieldType<string> = {
   },
   column: {
     kind: 'number',
+    time: 'days',
     of: (value) => dayNumberOfDate(value) ?? NaN,
     boundFromText: (text) => dayNumberOfDate(text),
     boundToText: (bound: number) => dateFromDayNumber(bound),
     formatBound: (bound, _field, formats) => formatDays(bound, formats),
   },
-  facet: 'range',
+  facets: ['dates', 'range'],
   propose(sample) {
     const local = localDateOrder(sample.context.locale);
     const orders: DateOrder[] = [local, ...(['ymd', 'dmy', 'mdy'] as const).filter((order) => order !== local)];

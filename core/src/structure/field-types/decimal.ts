@@ -25,6 +25,6 @@ export const decimalType: FieldType<number> = {
   toText: (value) => String(value),
   format: formatPlain,
   column: plainNumberColumn,
-  facet: 'range',
+  facets: ['range'],
   propose: (sample) => proposeNumbers(sample, 0.8, 'numbers', Number.isFinite),
 };

@@ -32,6 +32,6 @@ export const emailType: FieldType<string> = {
   toText: (value) => value,
   format: (value) => value,
   column: { kind: 'text', of: (value) => value },
-  facet: null,
+  facets: [],
   propose: (sample) => proposeIfEnough(sample, countFitting(sample, isEmail), 0.97, { plural: 'e-mail addresses' }),
 };

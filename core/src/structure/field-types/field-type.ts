@@ -36,6 +36,10 @@ export type ColumnSpec<Value> =
   | {
       readonly kind: 'number';
       of(value: Value): number;
+      /** Where a value that is a span ends; {@link of} says where it begins. */
+      endOf?(value: Value): number;
+      /** What the numbers count, where they are times: days since 1970, or milliseconds. */
+      readonly time?: 'days' | 'moments';
       /** A bound as visitors type it, in the field's own unit; null when it isn't one. */
       boundFromText(text: string, field: Field): number | null;
       boundToText(bound: number, field: Field): string;
@@ -80,8 +84,8 @@ export interface FieldType<Value> {
   /** The value for readers, with unit and in the locale's manner; without the label. */
   format(value: Value, field: Field, formats: Formats): string;
   readonly column: ColumnSpec<Value> | null;
-  /** The facet control that fits, or null. */
-  readonly facet: FacetControl | null;
+  /** The controls with which visitors can choose among its values, the likeliest first. */
+  readonly facets: readonly FacetControl[];
   /** The column, for a type where it depends on the field's settings. */
   columnFor?(field: Field): ColumnSpec<Value> | null;
   /** The field whose values this one has, column and facet included; of a computed field, that of its result. */
@@ -93,6 +97,9 @@ export interface FieldType<Value> {
   /** Whether a column of a file looks like this type, and what speaks for it. */
   propose?(sample: ColumnSample): Proposal | null;
 }
+
+/** The controls over anything that has a list of values. */
+export const CHOICE_CONTROLS: readonly FacetControl[] = ['ticks', 'chips', 'drop-down'];
 
 /** A value with the field that it is of. */
 export interface FieldValue {

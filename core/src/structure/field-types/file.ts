@@ -38,6 +38,6 @@ export const fileType: FieldType<KeptFile> = {
   toText: ({ hash }) => hash,
   format: ({ name }) => name,
   column: null,
-  facet: null,
+  facets: [],
   words: ({ name }) => name,
 };

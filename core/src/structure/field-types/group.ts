@@ -38,7 +38,7 @@ export function makeGroupType(typeOf: TypeOf): FieldType<Entry> {
         ),
       ),
     column: null,
-    facet: null,
+    facets: [],
     parts: (value, field) => [partsOf(value, subfieldsOf(field), typeOf)],
     words: (value, field) => wordsOfEntry(value, field, typeOf),
   };

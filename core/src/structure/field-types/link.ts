@@ -1,6 +1,6 @@
 import { issue, ok, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
-import { inputText, isEmptyInput } from './field-type.js';
+import { CHOICE_CONTROLS, inputText, isEmptyInput } from './field-type.js';
 
 /** A connection as it is told: the other listing and the note. */
 export interface LinkInput {
@@ -73,7 +73,7 @@ export const linkType: FieldType<readonly LinkedListing[]> = {
   toText: (value) => value.map(({ title, id }) => title || String(id)).join('; '),
   format: (value, _field, formats) => formats.list(value.map(({ title }) => title)),
   column: { kind: 'choices', of: (value) => value.map(({ slug }) => slug) },
-  facet: 'ticks',
+  facets: CHOICE_CONTROLS,
   words: (value) => value.map(({ title }) => title).join(' '),
 };
 

@@ -29,7 +29,7 @@ export const longTextType: FieldType<string> = {
   toText: (value) => value,
   format: (value) => value,
   column: null,
-  facet: null,
+  facets: [],
   words: (value) => value,
   propose(sample) {
     const isLong = (value: string): boolean => value.length > LONGEST_SHORT_TEXT || value.includes('\n');

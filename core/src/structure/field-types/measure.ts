@@ -124,7 +124,7 @@ export const measureType: FieldType<Measure> = {
     boundToText: (bound, field) => String(inOwnUnit(bound, field)),
     formatBound: (bound, field, formats) => formatIn(inOwnUnit(bound, field), unitOf(field), formats),
   },
-  facet: 'range',
+  facets: ['range'],
   propose(sample) {
     const units = new Map<UnitCode, number>();
     const fitting = countFitting(sample, (value) => {

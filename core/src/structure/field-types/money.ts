@@ -105,7 +105,7 @@ export const moneyType: FieldType<Money> = {
     boundToText: (bound, field) => String(Number(moneyToText({ minor: bound, currency: currencyOf(field) }))),
     formatBound: (bound, field, formats) => formats.money({ minor: bound, currency: currencyOf(field) }),
   },
-  facet: 'range',
+  facets: ['range'],
   propose(sample) {
     const currencies = new Set<string>();
     const fitting = countFitting(sample, (value) => {

@@ -10,7 +10,7 @@ import {
   notAChoice,
 } from './choices.js';
 import type { FieldType } from './field-type.js';
-import { isEmptyInput, isText, wrongType } from './field-type.js';
+import { CHOICE_CONTROLS, isEmptyInput, isText, wrongType } from './field-type.js';
 
 /** Texts longer than this on average are sentences that happen to come back. */
 const LONGEST_ON_AVERAGE = 32;
@@ -34,7 +34,7 @@ export const oneChoiceType: FieldType<string> = {
   toText: (value, field) => choiceLabel(value, field),
   format: (value, field) => choiceLabel(value, field),
   column: { kind: 'choices', of: (value) => [value] },
-  facet: 'ticks',
+  facets: CHOICE_CONTROLS,
   words: (value, field) => choiceLabel(value, field),
   propose(sample) {
     const labels = distinctLabels(sample.tally);

@@ -30,7 +30,7 @@ export const phoneType: FieldType<string> = {
   toText: (value) => value,
   format: (value) => value,
   column: { kind: 'text', of: (value) => value },
-  facet: null,
+  facets: [],
   propose(sample) {
     const marked = countFitting(
       sample,

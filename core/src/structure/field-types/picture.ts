@@ -21,5 +21,5 @@ export const pictureType: FieldType<Picture> = {
   toText: ({ hash }) => hash,
   format: ({ alt }) => alt,
   column: null,
-  facet: null,
+  facets: [],
 };

@@ -31,5 +31,5 @@ export const picturesType: FieldType<readonly Picture[]> = {
   toText: (value) => value.map(({ hash }) => hash).join(' '),
   format: (value, _field, formats) => formats.list(value.map(({ alt }) => alt).filter((alt) => alt !== '')),
   column: null,
-  facet: null,
+  facets: [],
 };

@@ -83,7 +83,7 @@ export const placeType: FieldType<Place> = {
     return address === '' ? degrees : `${address} (${degrees})`;
   },
   column: null,
-  facet: null,
+  facets: ['distance'],
   words: ({ address }) => address,
   propose(sample) {
     const fitting = countFitting(sample, (value) => LOOKS_LIKE_A_PAIR.test(value) && readText(value) !== null);

@@ -69,9 +69,14 @@ export function makeRangeType(typeOf: TypeOf): FieldType<Range> {
     // A range is sorted by where it begins.
     columnFor(field) {
       const { column } = typeOf(endField(field).type);
-      return column?.kind === 'number' ? { ...column, of: ({ from, to }: Range) => column.of(from ?? to) } : null;
+      if (column?.kind !== 'number') return null;
+      return {
+        ...column,
+        of: ({ from, to }: Range) => column.of(from ?? to),
+        endOf: ({ from, to }: Range) => column.of(to ?? from),
+      };
     },
-    facet: null,
+    facets: [],
   };
 }
 

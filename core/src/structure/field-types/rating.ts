@@ -40,5 +40,5 @@ export const ratingType: FieldType<number> = {
     boundToText: (bound) => String(bound),
     formatBound: (bound, _field, formats) => formats.number(bound),
   },
-  facet: 'range',
+  facets: ['rating', 'range'],
 };

@@ -33,6 +33,6 @@ export const referenceType: FieldType<string> = {
   toText: (value) => value,
   format: withAffixes,
   column: { kind: 'text', of: (value) => value },
-  facet: null,
+  facets: [],
   words: (value) => value,
 };

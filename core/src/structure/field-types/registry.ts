@@ -98,7 +98,7 @@ export function columnOf(field: Field): ColumnSpec<unknown> | null {
   return type.columnFor ? type.columnFor(field) : type.column;
 }
 
-/** The facet control that fits a field, or null. */
-export function facetOf(field: Field): FacetControl | null {
-  return fieldType(plainField(field).type).facet;
+/** The facet controls that fit a field, the likeliest first. */
+export function controlsFor(field: Field): readonly FacetControl[] {
+  return fieldType(plainField(field).type).facets;
 }

@@ -105,6 +105,6 @@ export const richTextType: FieldType<string> = {
   toText: (value) => value,
   format: (value) => plainOfHtml(value),
   column: null,
-  facet: null,
+  facets: [],
   words: (value) => plainOfHtml(value),
 };

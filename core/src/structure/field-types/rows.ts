@@ -49,7 +49,7 @@ export function makeRowsType(typeOf: TypeOf): FieldType<readonly Entry[]> {
     toText: (value, field) => JSON.stringify(value.map((row) => textsOf(row, subfieldsOf(field), typeOf))),
     format: (value, _field, formats) => (value.length === 1 ? '1 row' : `${formats.number(value.length)} rows`),
     column: null,
-    facet: null,
+    facets: [],
     parts: (value, field) => value.map((row) => partsOf(row, subfieldsOf(field), typeOf)),
     words: (value, field) => value.map((row) => wordsOfEntry(row, field, typeOf)).join(' '),
   };

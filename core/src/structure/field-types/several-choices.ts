@@ -12,7 +12,7 @@ import {
 } from './choices.js';
 import type { Choice } from '../field.js';
 import type { FieldType } from './field-type.js';
-import { isEmptyInput, wrongType } from './field-type.js';
+import { CHOICE_CONTROLS, isEmptyInput, wrongType } from './field-type.js';
 
 const SEPARATORS = [';', '|', ','] as const;
 /** A column looks like lists when at least this share of its cells holds the separator. */
@@ -58,7 +58,7 @@ export const severalChoicesType: FieldType<readonly string[]> = {
   toText: (value, field) => value.map((key) => choiceLabel(key, field)).join('; '),
   format: (value, field, formats) => formats.list(value.map((key) => choiceLabel(key, field))),
   column: { kind: 'choices', of: (value) => value },
-  facet: 'ticks',
+  facets: CHOICE_CONTROLS,
   words: (value, field) => value.map((key) => choiceLabel(key, field)).join(' '),
   propose(sample) {
     for (const separator of SEPARATORS) {

@@ -45,7 +45,7 @@ export const shortTextType: FieldType<string> = {
   toText: (value) => value,
   format: (value, field) => withAffixes(value, field),
   column: { kind: 'text', of: (value) => value },
-  facet: null,
+  facets: ['letters'],
   words: (value) => value,
   propose: (sample) => ({
     strength: 0.1,

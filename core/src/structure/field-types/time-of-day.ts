@@ -52,7 +52,7 @@ export const timeOfDayType: FieldType<string> = {
     boundToText: (bound) => timeOfMinutes(bound),
     formatBound: (bound, _field, formats) => formats.time(bound),
   },
-  facet: null,
+  facets: [],
   propose(sample) {
     const fitting = countFitting(sample, (value) => minutesOfTime(value) !== null);
     return proposeIfEnough(sample, fitting, 0.94, { plural: 'times of day' });

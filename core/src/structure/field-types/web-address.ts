@@ -40,7 +40,7 @@ export const webAddressType: FieldType<string> = {
   toText: (value) => value,
   format: (value) => value.replace(WITH_SCHEME, '').replace(/\/$/, ''),
   column: { kind: 'text', of: (value) => value.replace(WITH_SCHEME, '') },
-  facet: null,
+  facets: [],
   propose(sample) {
     const fitting = countFitting(sample, (value) => WITH_SCHEME.test(value) && normaliseAddress(value) !== null);
     const bare = countFitting(sample, (value) => !WITH_SCHEME.test(value) && /^www\./i.test(value));

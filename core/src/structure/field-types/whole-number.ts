@@ -26,6 +26,6 @@ export const wholeNumberType: FieldType<number> = {
   toText: (value) => String(value),
   format: formatPlain,
   column: plainNumberColumn,
-  facet: 'range',
+  facets: ['range'],
   propose: (sample) => proposeNumbers(sample, 0.85, 'whole numbers', Number.isSafeInteger),
 };

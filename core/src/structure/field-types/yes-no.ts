@@ -32,7 +32,7 @@ export const yesNoType: FieldType<boolean> = {
   toText: (value) => (value ? 'yes' : 'no'),
   format: (value) => (value ? 'Yes' : 'No'),
   column: { kind: 'yes-no', of: (value) => value },
-  facet: 'yes-no',
+  facets: ['yes-no', 'ticks'],
   propose(sample) {
     const words = [...sample.tally.keys()].map((value) => value.toLowerCase());
     const asks = /^(is|has|can|with|allows?|offers?)[\s_-]/i.test(sample.header);

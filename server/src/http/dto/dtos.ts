@@ -62,7 +62,12 @@ export class ListingDto {
   @IsOptional() @IsString() author?: string;
   @IsOptional() @IsObject() values?: Record<string, unknown>;
   @IsOptional() @IsString() status?: string;
+  /** Moments as milliseconds since 1970, or as text with an offset or in the site's zone; null for none. */
+  @IsOptional() shownFrom?: unknown;
+  @IsOptional() shownUntil?: unknown;
   @IsOptional() @IsBoolean() featured?: boolean;
+  @IsOptional() featuredFrom?: unknown;
+  @IsOptional() featuredUntil?: unknown;
   @IsOptional() handOrder?: unknown;
 }
 
@@ -153,6 +158,15 @@ export class PicturesQueryDto {
 
 export class PictureHashesDto {
   @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_ROWS_A_BATCH) hashes!: string[];
+}
+
+export class PlacesQueryDto {
+  @IsString() @MaxLength(200) q!: string;
+}
+
+export class SuggestionsQueryDto extends PlacesQueryDto {
+  /** Path of an index page: "/berths". */
+  @IsString() @MaxLength(200) path!: string;
 }
 
 export class PageQueryDto {

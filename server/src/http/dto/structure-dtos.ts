@@ -2,11 +2,14 @@ import 'reflect-metadata';
 import {
   BUILT_IN_PARTS,
   COMPUTED_RESULTS,
+  FACET_CONTROLS,
   FIELD_TYPE_NAMES,
   GREATEST_PAGE_SIZE,
   MOST_CATEGORIES,
   MOST_FIELDS,
+  MOST_STEPS,
   OPERATORS,
+  PAGERS,
   RANGE_ENDS,
   START_STATUSES,
   isConditionForm,
@@ -16,15 +19,19 @@ import type {
   ComputedResult,
   Condition,
   DateOrder,
+  FacetControl,
   FieldTypeName,
   LinkSide,
   OrderSubject,
+  Pager,
   Picture,
   RangeEnds,
   StartStatus,
 } from '@plindo/core/structure';
-import { UNITS } from '@plindo/core/values';
-import type { UnitCode } from '@plindo/core/values';
+import { PERIOD_UNITS } from '@plindo/core/time';
+import type { PeriodUnit } from '@plindo/core/time';
+import { DISTANCE_UNITS, UNITS } from '@plindo/core/values';
+import type { DistanceUnit, UnitCode } from '@plindo/core/values';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -50,6 +57,18 @@ const LONGEST_WORD = 300;
 const MOST_FACETS = 50;
 const MOST_CHOICES_SENT = 5000;
 const MOST_MOVED = 100_000;
+const MOST_SYNONYMS = 500;
+const MOST_ALIKE = 20;
+
+function AreSynonyms(): PropertyDecorator {
+  const isGroup = (group: unknown): boolean =>
+    Array.isArray(group) &&
+    group.length <= MOST_ALIKE &&
+    group.every((word) => typeof word === 'string' && word.trim() !== '' && word.length <= LONGEST_WORD);
+  const validate = (value: unknown): boolean => Array.isArray(value) && value.every(isGroup);
+  const defaultMessage = (): string => `$property must be lists of up to ${MOST_ALIKE} words`;
+  return ValidateBy({ name: 'areSynonyms', validator: { validate, defaultMessage } });
+}
 
 /** A number, or a text such as "this year + 1". */
 function IsBound(): PropertyDecorator {
@@ -140,15 +159,41 @@ export class FieldDto {
   @IsOptional() @IsNumber() @Min(0) @Max(10) searchWeight?: number;
 }
 
+export class FacetDependenceDto {
+  @IsString() @MaxLength(60) facet!: string;
+  @ValidateIf((dependence: FacetDependenceDto) => dependence.value !== null)
+  @IsString()
+  @MaxLength(200)
+  value!: string | null;
+}
+
 export class FacetDto {
   @IsString() @MaxLength(60) key!: string;
   @IsString() @MaxLength(LONGEST_WORD) label!: string;
   @IsString() @MaxLength(60) field!: string;
-  @IsIn(['ticks', 'yes-no', 'range']) control!: 'ticks' | 'yes-no' | 'range';
+  @IsIn(FACET_CONTROLS) control!: FacetControl;
   @IsIn(['any', 'all']) join!: 'any' | 'all';
   @IsIn(['dim', 'hide']) zero!: 'dim' | 'hide';
   @IsIn(['count', 'label', 'defined']) valueOrder!: 'count' | 'label' | 'defined';
   @IsInt() @Min(1) @Max(500) shownFirst!: number;
+  @IsOptional() @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_STEPS) through?: string[];
+  @IsOptional() @IsBoolean() startsOpen?: boolean;
+  @ValidateIf((facet: FacetDto) => facet.dependsOn != null)
+  @ValidateNested()
+  @Type(() => FacetDependenceDto)
+  dependsOn?: FacetDependenceDto | null;
+  @IsOptional() @IsIn(Object.keys(DISTANCE_UNITS)) unit?: DistanceUnit;
+}
+
+export class DateGroupingDto {
+  @IsString() @MaxLength(60) field!: string;
+  @IsOptional() @IsString() @MaxLength(60) endField?: string;
+  @IsOptional() @IsIn(PERIOD_UNITS) unit?: PeriodUnit;
+  @IsOptional() @IsIn(['up', 'down']) direction?: 'up' | 'down';
+  @IsOptional() @IsIn(['first', 'every']) spans?: 'first' | 'every';
+  @IsOptional() @IsIn(['in-place', 'folded']) past?: 'in-place' | 'folded';
+  @IsOptional() @IsBoolean() showsEmpty?: boolean;
+  @IsOptional() @IsString() @MaxLength(LONGEST_WORD) undatedLabel?: string;
 }
 
 export class OrderKeyDto {
@@ -207,7 +252,14 @@ export class KindDto {
   @ValidateNested({ each: true })
   @Type(() => SortChoiceDto)
   sortChoices?: SortChoiceDto[];
+  @ValidateIf((kind: KindDto) => kind.grouping != null)
+  @ValidateNested()
+  @Type(() => DateGroupingDto)
+  grouping?: DateGroupingDto | null;
   @IsOptional() @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize?: number;
+  @IsOptional() @IsIn(PAGERS) pager?: Pager;
+  /** Groups of words and phrases that stand for one another in a search. */
+  @IsOptional() @IsArray() @ArrayMaxSize(MOST_SYNONYMS) @AreSynonyms() synonyms?: string[][];
 }
 
 export class LinkEndDto {

@@ -1,4 +1,4 @@
-import { PageQueryDto, SiteDto } from '../dto/dtos.js';
+import { PageQueryDto, PlacesQueryDto, SiteDto, SuggestionsQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
@@ -16,6 +16,24 @@ export function siteRoutes({ pages, site }: Services): Route[] {
         const [path = '/', search = ''] = query.url.split(/\?(.*)/s);
         return pages.page(path, search);
       },
+    }),
+    route({
+      method: 'get',
+      path: '/suggestions',
+      permission: 'visit',
+      summary: 'What fits words that are being typed into the search of the index page at a path.',
+      query: SuggestionsQueryDto,
+      answers: 'SuggestionModel[]',
+      handle: ({ query }) => pages.suggestions(query.path, query.q),
+    }),
+    route({
+      method: 'get',
+      path: '/places',
+      permission: 'visit',
+      summary: 'Titles of listings with a place that fit words that are being typed.',
+      query: PlacesQueryDto,
+      answers: 'string[]',
+      handle: ({ query }) => pages.places(query.q),
     }),
     route({
       method: 'put',

@@ -1,13 +1,14 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { CardModel } from '@plindo/core/page';
 import { Icon } from './icons/icon';
+import { Marked } from './marked';
 import { PictureView } from './picture';
 import { Slots } from './slots';
 
 /** How one listing looks in a list. The whole card leads to the listing; its title is the link. */
 @Component({
   selector: 'pl-card',
-  imports: [Icon, PictureView, Slots],
+  imports: [Icon, Marked, PictureView, Slots],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <article [class.featured]="card().featured">
@@ -20,13 +21,16 @@ import { Slots } from './slots';
         }
         <h3>
           @if (card().href; as href) {
-            <a [href]="href">{{ card().title }}</a>
+            <a [href]="href"><pl-marked [text]="card().title" [marks]="card().marks?.title" /></a>
           } @else {
-            {{ card().title }}
+            <pl-marked [text]="card().title" [marks]="card().marks?.title" />
           }
         </h3>
         @if (card().summary) {
-          <p class="summary">{{ card().summary }}</p>
+          <p class="summary"><pl-marked [text]="card().summary" [marks]="card().marks?.summary" /></p>
+        }
+        @if (card().distance) {
+          <p class="distance"><pl-icon name="location_on" />{{ card().distance }}</p>
         }
         @if (card().slots.length) {
           <pl-slots [slots]="card().slots" />
@@ -84,6 +88,13 @@ import { Slots } from './slots';
       font-size: 0.8125rem;
       font-weight: 600;
       color: var(--pl-ochre);
+    }
+    .distance {
+      display: flex;
+      align-items: center;
+      gap: 0.25em;
+      font-size: 0.9375rem;
+      font-variant-numeric: tabular-nums;
     }
     .summary {
       display: -webkit-box;

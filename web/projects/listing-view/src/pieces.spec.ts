@@ -6,7 +6,7 @@ import { makeCard } from '../../../harness/models';
 import { Card } from './card';
 import { Icon } from './icons/icon';
 import { ICON_SET } from './icons/icon-set';
-import { Pager } from './pager';
+import { Pager } from './index-page/pager';
 import { PictureView } from './picture';
 
 /** A component with its inputs set, as it stands in the document. */
@@ -61,7 +61,9 @@ describe('A card', () => {
 describe('The links of a pager', () => {
   it('name their pages, the current one marked', async () => {
     const links = [{ page: 1, href: '/b' }, null, { page: 7, href: '/b?page=7' }];
-    const pager = await show(Pager, { pager: { page: 7, pages: 7, previous: '/b?page=6', next: null, links } });
+    const pager = await show(Pager, {
+      pager: { mode: 'numbered', more: null, page: 7, pages: 7, previous: '/b?page=6', next: null, links },
+    });
     expect([...pager.querySelectorAll('a')].map((link) => link.textContent?.replace(/\s+/g, ' ').trim())).toEqual([
       'Previous',
       'Page 1',

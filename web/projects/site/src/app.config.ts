@@ -18,7 +18,7 @@ export const siteConfig: ApplicationConfig = {
     provideRouter(
       SITE_ROUTES,
       withComponentInputBinding(),
-      withInMemoryScrolling({ scrollPositionRestoration: 'enabled' }),
+      withInMemoryScrolling({ scrollPositionRestoration: 'enabled', anchorScrolling: 'enabled' }),
     ),
   ],
 };

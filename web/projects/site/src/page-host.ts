@@ -1,9 +1,10 @@
 import { DOCUMENT } from '@angular/common';
-import { ChangeDetectionStrategy, Component, RESPONSE_INIT, effect, inject, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, RESPONSE_INIT, effect, inject, input, signal } from '@angular/core';
 import { Meta, Title } from '@angular/platform-browser';
 import type { ResolveFn } from '@angular/router';
 import { Router } from '@angular/router';
-import type { PageModel } from '@plindo/core/page';
+import type { IndexPage, PageModel, SuggestionModel } from '@plindo/core/page';
+import type { StateChange } from '@plindo/listing-view';
 import { HomePageView, IndexPageView, ListingPageView } from '@plindo/listing-view';
 import { SITE_DATA } from './site-data';
 
@@ -32,7 +33,14 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
           <pl-home-page [model]="page" />
         }
         @case ('index') {
-          <pl-index-page [model]="page" (stateChange)="go($event)" />
+          <pl-index-page
+            [model]="page"
+            [suggestions]="suggestions()"
+            [places]="places()"
+            (stateChange)="go($event)"
+            (typed)="suggest(page, $event)"
+            (placeTyped)="findPlaces($event)"
+          />
         }
         @case ('listing') {
           <pl-listing-page [model]="page" />
@@ -50,6 +58,9 @@ export class PageHost {
   /** Given by the router. */
   readonly model = input.required<PageModel>();
 
+  protected readonly suggestions = signal<readonly SuggestionModel[]>([]);
+  protected readonly places = signal<readonly string[]>([]);
+  private readonly data = inject(SITE_DATA);
   private readonly router = inject(Router);
   private readonly document = inject(DOCUMENT);
 
@@ -65,8 +76,25 @@ export class PageHost {
     });
   }
 
-  protected go({ url, replace }: { url: string; replace: boolean }): void {
-    void this.router.navigateByUrl(url, { replaceUrl: replace });
+  /** Follows a state of the page; one that only shows more stays where it is. */
+  protected go({ url, replace, stays = false }: StateChange): void {
+    this.suggestions.set([]);
+    void this.router.navigateByUrl(url, { replaceUrl: replace, scroll: stays ? 'manual' : 'after-transition' });
+  }
+
+  protected suggest({ kind }: IndexPage, text: string): void {
+    void this.data.suggestions(`/${kind.slug}`, text).then(
+      (found) => this.suggestions.set(found),
+      // A hint that cannot be given is no reason to disturb.
+      () => this.suggestions.set([]),
+    );
+  }
+
+  protected findPlaces(text: string): void {
+    void this.data.places(text).then(
+      (found) => this.places.set(found),
+      () => this.places.set([]),
+    );
   }
 
   protected isCurrent(href: string): boolean {

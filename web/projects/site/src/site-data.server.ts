@@ -20,5 +20,8 @@ export function dataFromServer(): SiteData {
       keepFirstPage(state, url, model);
       return model;
     },
+    // Nothing is typed while a page is rendered on the server.
+    suggestions: () => Promise.resolve([]),
+    places: () => Promise.resolve([]),
   };
 }

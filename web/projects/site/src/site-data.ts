@@ -1,11 +1,15 @@
 import { InjectionToken, inject, makeStateKey, TransferState } from '@angular/core';
 import { PagesApi } from '@plindo/api';
-import type { PageModel } from '@plindo/core/page';
+import type { PageModel, SuggestionModel } from '@plindo/core/page';
 import { firstValueFrom } from 'rxjs';
 
 /** Where page models come from: on the server from the catalog itself, in the browser over HTTP. */
 export interface SiteData {
   page(url: string): Promise<PageModel>;
+  /** What fits words that are being typed on the index page at a path. */
+  suggestions(path: string, text: string): Promise<readonly SuggestionModel[]>;
+  /** Titles of places that fit words that are being typed. */
+  places(text: string): Promise<readonly string[]>;
 }
 
 const FIRST_PAGE = makeStateKey<{ url: string; model: PageModel }>('first-page');
@@ -20,6 +24,8 @@ function dataFromApi(): SiteData {
       state.remove(FIRST_PAGE);
       return first?.url === url ? Promise.resolve(first.model) : firstValueFrom(api.page(url));
     },
+    suggestions: (path, text) => firstValueFrom(api.suggestions(path, text)),
+    places: (text) => firstValueFrom(api.places(text)),
   };
 }
 

@@ -18,6 +18,9 @@ import edit from '@material-symbols/svg-400/outlined/edit.svg' with { loader: 't
 import event from '@material-symbols/svg-400/outlined/event.svg' with { loader: 'text' };
 import image from '@material-symbols/svg-400/outlined/image.svg' with { loader: 'text' };
 import key from '@material-symbols/svg-400/outlined/key.svg' with { loader: 'text' };
+import expandLess from '@material-symbols/svg-400/outlined/keyboard_arrow_up.svg' with { loader: 'text' };
+import expandMore from '@material-symbols/svg-400/outlined/keyboard_arrow_down.svg' with { loader: 'text' };
+import myLocation from '@material-symbols/svg-400/outlined/my_location.svg' with { loader: 'text' };
 import label from '@material-symbols/svg-400/outlined/label.svg' with { loader: 'text' };
 import link from '@material-symbols/svg-400/outlined/link.svg' with { loader: 'text' };
 import locationOn from '@material-symbols/svg-400/outlined/location_on.svg' with { loader: 'text' };
@@ -105,6 +108,9 @@ export const ICON_SET = {
   arrow_back: arrowBack,
   arrow_forward: arrowForward,
   arrow_upward: arrowUpward,
+  expand_less: expandLess,
+  expand_more: expandMore,
+  my_location: myLocation,
   arrow_downward: arrowDownward,
   call,
   check,

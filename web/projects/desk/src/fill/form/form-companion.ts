@@ -108,7 +108,7 @@ export class FormCompanion {
   private readonly typed = computed((): Listing | null => {
     const content = this.content();
     if (!content) return null;
-    const times = { createdAt: Date.now(), changedAt: Date.now(), binnedAt: null };
+    const times = { createdAt: Date.now(), changedAt: Date.now(), publishedAt: null, binnedAt: null };
     const kept = this.listing() ?? { id: 0, kindId: this.kind().id, version: 0, ...times };
     const linked = this.kind()
       .fields.filter(({ type }) => type === 'link')

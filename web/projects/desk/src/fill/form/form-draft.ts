@@ -1,7 +1,7 @@
-import type { Listing, ListingInput, Status } from '@plindo/core/listings';
+import type { Listing, ListingContent, ListingInput, Status } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { Field, Kind, LinkEdit, Picture } from '@plindo/core/structure';
-import { fieldType, hasPart } from '@plindo/core/structure';
+import { fieldType, hasPart, textOfMoment } from '@plindo/core/structure';
 import { linkEdit } from '../link-edit';
 
 /** What stands in the form: everything as it was kept, or as it has been typed since. */
@@ -14,7 +14,12 @@ export interface Draft {
   readonly place: unknown;
   readonly author: string;
   readonly status: Status;
+  /** Moments as they are typed, or as they are kept; '' for none. */
+  readonly shownFrom: unknown;
+  readonly shownUntil: unknown;
   readonly featured: boolean;
+  readonly featuredFrom: unknown;
+  readonly featuredUntil: unknown;
   readonly handOrder: string;
   readonly values: Readonly<Record<string, unknown>>;
 }
@@ -25,6 +30,7 @@ export function newDraft(kind: Kind): Draft {
   const { title, summary, slug, picture, body, place, author, featured } = BLANK_CONTENT;
   return {
     ...{ title, summary, slug, picture, body, place, author, featured },
+    ...windowsOf(BLANK_CONTENT),
     status: kind.startStatus,
     handOrder: '',
     values: Object.fromEntries(defaults.map((field) => [field.key, field.default])),
@@ -35,7 +41,23 @@ export function draftOf(listing: Listing): Draft {
   const { title, summary, slug, picture, body, place, author, status, featured, values, handOrder } = listing;
   return {
     ...{ title, summary, slug, picture, body, place, author, status, featured, values },
+    ...windowsOf(listing),
     handOrder: handOrder === null ? '' : String(handOrder),
+  };
+}
+
+export const WINDOW_ENDS = ['shownFrom', 'shownUntil', 'featuredFrom', 'featuredUntil'] as const;
+export type WindowEnd = (typeof WINDOW_ENDS)[number];
+
+/** The ends of a listing's windows as a date-and-time field has them. */
+function windowsOf(listing: ListingContent): Pick<Draft, WindowEnd> {
+  const textOf = (moment: number | null): string => (moment === null ? '' : textOfMoment(moment));
+  const { shownFrom, shownUntil, featuredFrom, featuredUntil } = listing;
+  return {
+    shownFrom: textOf(shownFrom),
+    shownUntil: textOf(shownUntil),
+    featuredFrom: textOf(featuredFrom),
+    featuredUntil: textOf(featuredUntil),
   };
 }
 

@@ -18,9 +18,9 @@ import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, issuesOf } from '@plindo/api';
 import type { Listing } from '@plindo/core/listings';
-import { BUILT_IN_FIELDS, ComputedValues, STATUSES, STATUS_LABELS, isShown, readListing } from '@plindo/core/listings';
+import { ComputedValues, STATUSES, STATUS_LABELS, isShown, presenceSentence, readListing } from '@plindo/core/listings';
 import type { Field, Kind } from '@plindo/core/structure';
-import { hasPart } from '@plindo/core/structure';
+import { BUILT_IN_FIELDS, hasPart } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import { KindsStore } from '../../shared/kinds-store';
@@ -30,7 +30,7 @@ import { Reading } from '../../shared/reading';
 import { UndoStack } from '../../shared/undo-stack';
 import { FieldControl } from '../../shared/controls/field-control';
 import { PictureControl } from '../../shared/controls/picture-control';
-import type { Draft } from './form-draft';
+import type { Draft, WindowEnd } from './form-draft';
 import { draftOf, inputOf, newDraft } from './form-draft';
 import { FormCompanion } from './form-companion';
 import { HistoryPanel } from './history-panel';
@@ -91,6 +91,11 @@ export class FormPage implements MayHoldWork {
   protected readonly statusLabels = STATUS_LABELS;
   protected readonly bodyField = BUILT_IN_FIELDS.body;
   protected readonly placeField = BUILT_IN_FIELDS.place;
+  /** The ends of the windows in which a listing is on the site and is featured. */
+  protected readonly windowsOf = {
+    site: windowOf('shownFrom', 'shownUntil'),
+    featured: windowOf('featuredFrom', 'featuredUntil'),
+  };
   protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly listing = signal<Listing | null>(null);
   protected readonly draft = signal<Draft | null>(null);
@@ -111,6 +116,11 @@ export class FormPage implements MayHoldWork {
     return kind && draft && readListing(inputOf(draft, kind, this.listing()), kind, this.context(), this.listing());
   });
   protected readonly computed = computed(() => this.computedValues().of(this.read()?.content.values ?? {}));
+  /** Since when or until when visitors will see it, as it is typed. */
+  protected readonly presence = computed(() => {
+    const content = this.read()?.content;
+    return content ? presenceSentence(content, this.context()) : '';
+  });
   private readonly touched = new Set<string>();
   private keeping: ReturnType<typeof setTimeout> | undefined;
 
@@ -281,4 +291,8 @@ function sectionsOf(kind: Kind | undefined, isAsked: (field: Field) => boolean):
   return [{ key: '', label: '', folded: false, fields: fieldsIn('') }, ...named].filter(
     ({ fields }) => fields.length > 0,
   );
+}
+
+function windowOf(...ends: readonly WindowEnd[]): { readonly name: WindowEnd; readonly field: Field }[] {
+  return ends.map((name) => ({ name, field: BUILT_IN_FIELDS[name] }));
 }

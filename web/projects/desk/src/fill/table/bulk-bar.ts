@@ -165,7 +165,14 @@ export class BulkBar {
 }
 
 /** Acts of their own in the bar. */
-const OWN_ACTS: readonly string[] = ['own.status', 'own.handOrder'];
+const OWN_ACTS: readonly string[] = [
+  'own.status',
+  'own.handOrder',
+  'own.shownFrom',
+  'own.shownUntil',
+  'own.featuredFrom',
+  'own.featuredUntil',
+];
 
 /** Whether each listing has to have its own value. */
 function isOwnToEach({ unique, type }: Field): boolean {

@@ -1,7 +1,7 @@
 import type { Listing, ListingInput } from '@plindo/core/listings';
-import { BUILT_IN_FIELDS, STATUSES, STATUS_LABELS } from '@plindo/core/listings';
+import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import type { Field, Kind, LinkedListing, OrderSubject } from '@plindo/core/structure';
-import { columnOf, fieldType } from '@plindo/core/structure';
+import { BUILT_IN_FIELDS, columnOf, fieldType, textOfMoment } from '@plindo/core/structure';
 import { linkEdit } from '../link-edit';
 
 /** A column of the listing table: a field of the kind, or a built-in part in the guise of one. */
@@ -67,6 +67,22 @@ function momentColumn(field: Field, sort: OrderSubject, momentOf: (listing: List
   };
 }
 
+/** A column of an end of a window, which editors set. */
+function windowColumn(
+  name: 'shownFrom' | 'shownUntil' | 'featuredFrom' | 'featuredUntil',
+  sort: OrderSubject,
+): TableColumn {
+  return {
+    ...momentColumn(BUILT_IN_FIELDS[name], sort, (listing) => listing[name]),
+    editing: 'cell',
+    valueOf(listing) {
+      const moment = listing[name];
+      return moment === null ? undefined : textOfMoment(moment);
+    },
+    inputFor: (value) => ({ [name]: value ?? null }),
+  };
+}
+
 export const BINNED = momentColumn(BUILT_IN_FIELDS.binnedAt, 'binned', ({ binnedAt }) => binnedAt);
 
 /** All columns that the table of a kind can have beside the title. */
@@ -75,6 +91,11 @@ export function columnsOf(kind: Kind): TableColumn[] {
     HAND_ORDER,
     ...kind.fields.map(fieldColumn),
     STATUS,
+    windowColumn('shownFrom', 'shown-from'),
+    windowColumn('shownUntil', 'shown-until'),
+    windowColumn('featuredFrom', 'featured-from'),
+    windowColumn('featuredUntil', 'featured-until'),
+    momentColumn(BUILT_IN_FIELDS.publishedAt, 'published', ({ publishedAt }) => publishedAt),
     momentColumn(BUILT_IN_FIELDS.createdAt, 'newest', ({ createdAt }) => createdAt),
     momentColumn(BUILT_IN_FIELDS.changedAt, 'changed', ({ changedAt }) => changedAt),
   ];

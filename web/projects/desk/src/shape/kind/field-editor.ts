@@ -8,7 +8,7 @@ import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { MatSnackBar } from '@angular/material/snack-bar';
 import type { Field, FieldSettings, KindDefinition } from '@plindo/core/structure';
-import { facetFor, facetOf, fieldByKey, fieldType, sortChoicesFor, usesOfField } from '@plindo/core/structure';
+import { controlsFor, facetFor, fieldByKey, fieldType, sortChoicesFor, usesOfField } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { Reading } from '../../shared/reading';
 import { FieldControl } from '../../shared/controls/field-control';
@@ -74,7 +74,7 @@ export class FieldEditor {
     () =>
       !['picture', 'pictures', 'file', 'group', 'rows', 'computed', 'reference', 'link'].includes(this.field().type),
   );
-  protected readonly canBeFacet = computed(() => facetOf(this.field()) !== null);
+  protected readonly canBeFacet = computed(() => controlsFor(this.field()).length > 0);
   protected readonly isFacet = computed(() => this.kind().facets.some(({ field }) => field === this.field().key));
   protected readonly sortChoices = computed(() => sortChoicesFor(this.field()));
   protected readonly isSortChoice = computed(() => {

@@ -1,7 +1,7 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
 import type { IndexPage } from '@plindo/core/page';
-import { makeCard, makeIndexPage } from '../../../harness/models';
+import { makeCard, makeIndexPage } from '../../../../harness/models';
 import { IndexPageView } from './index-page';
 
 describe('The view of an index page', () => {

@@ -9,15 +9,26 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
-import type { IndexPage } from '@plindo/core/page';
-import { Card } from './card';
-import { Facets } from './facets';
-import { searchOfForm } from './form-state';
-import { Icon } from './icons/icon';
+import type { IndexPage, SuggestionModel } from '@plindo/core/page';
+import { Card } from '../card';
+import { Facets } from '../facets/facets';
+import { searchOfForm } from '../form-state';
+import { Icon } from '../icons/icon';
+import { PictureView } from '../picture';
+import { DateGroups } from './date-groups';
 import { Pager } from './pager';
-import { PictureView } from './picture';
+import { SearchBox } from './search-box';
 
 const TYPING_PAUSE_IN_MS = 250;
+
+/** An address that a page's own controls lead to. */
+export interface StateChange {
+  readonly url: string;
+  /** Whether it takes the place of the present one, as while words are being typed. */
+  readonly replace: boolean;
+  /** Whether the visitor stays where they are on the page, as when more is shown. */
+  readonly stays?: boolean;
+}
 
 /**
  * The index page of a kind: search, facets, chips, sort choices, Featured strip, cards and pager. Everything is a link
@@ -25,7 +36,7 @@ const TYPING_PAUSE_IN_MS = 250;
  */
 @Component({
   selector: 'pl-index-page',
-  imports: [Card, Facets, Icon, Pager, PictureView],
+  imports: [Card, DateGroups, Facets, Icon, Pager, PictureView, SearchBox],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './index-page.html',
   styleUrl: './index-page.scss',
@@ -33,8 +44,12 @@ const TYPING_PAUSE_IN_MS = 250;
 })
 export class IndexPageView {
   readonly model = input.required<IndexPage>();
-  /** The address of the state that the visitor has set the form to; "replace" while words are being typed. */
-  readonly stateChange = output<{ readonly url: string; readonly replace: boolean }>();
+  /** What fits the words that are being typed, and the names of places. */
+  readonly suggestions = input<readonly SuggestionModel[]>([]);
+  readonly places = input<readonly string[]>([]);
+  readonly stateChange = output<StateChange>();
+  readonly typed = output<string>();
+  readonly placeTyped = output<string>();
 
   protected readonly interactive = signal(false);
   protected readonly sheetOpen = signal(false);
@@ -56,9 +71,21 @@ export class IndexPageView {
     this.stateChange.emit({ url: this.stateUrl(), replace: false });
   }
 
-  protected tellTyping(): void {
+  protected tellTyping(text: string): void {
     clearTimeout(this.typing);
-    this.typing = setTimeout(() => this.stateChange.emit({ url: this.stateUrl(), replace: true }), TYPING_PAUSE_IN_MS);
+    this.typing = setTimeout(() => {
+      this.stateChange.emit({ url: this.stateUrl(), replace: true });
+      if (text.trim() !== '') this.typed.emit(text);
+    }, TYPING_PAUSE_IN_MS);
+  }
+
+  protected follow(url: string): void {
+    clearTimeout(this.typing);
+    this.stateChange.emit({ url, replace: false });
+  }
+
+  protected showMore(url: string): void {
+    this.stateChange.emit({ url, replace: false, stays: true });
   }
 
   protected submit(event: Event): void {

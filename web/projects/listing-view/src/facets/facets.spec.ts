@@ -7,6 +7,7 @@ const facet: ValuesFacetModel = {
   control: 'ticks',
   key: 'state',
   label: 'State',
+  open: true,
   join: 'any',
   shownFirst: 3,
   values: Array.from({ length: 20 }, (_, at) => ({

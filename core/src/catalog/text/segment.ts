@@ -1,0 +1,124 @@
+import { letterMask, masksFit, prefixQuality, typoQuality, typosWithin } from './word-match.js';
+
+/** A word of a vocabulary that meets a wanted one, and how well, up to 1. */
+export interface FoundWord {
+  readonly number: number;
+  readonly quality: number;
+}
+
+/** What the index asks of a part of it. */
+export interface SegmentReader {
+  readonly id: number;
+  find(wanted: string, isPrefix: boolean, typos: number): FoundWord[];
+  /** Postings of a word, by its number in this segment. */
+  postings(number: number): { rows: Uint32Array; impacts: Uint8Array };
+}
+
+/** Words in order with the rows that have them, in typed arrays; never changed once it is made. */
+export class Segment implements SegmentReader {
+  constructor(
+    readonly id: number,
+    readonly words: readonly string[],
+    private readonly masks: Uint32Array,
+    /** Where the postings of each word begin; one more at the end. */
+    private readonly starts: Uint32Array,
+    private readonly rows: Uint32Array,
+    private readonly impacts: Uint8Array,
+  ) {}
+
+  /** Postings in it, those that no longer count too. */
+  get size(): number {
+    return this.rows.length;
+  }
+
+  find(wanted: string, isPrefix: boolean, typos: number): FoundWord[] {
+    const found: FoundWord[] = [];
+    const from = this.positionOf(wanted);
+    let end = from;
+    if (this.words[from] === wanted) {
+      found.push({ number: from, quality: 1 });
+      end++;
+    }
+    if (isPrefix) {
+      for (; end < this.words.length && this.words[end]!.startsWith(wanted); end++) {
+        found.push({ number: end, quality: prefixQuality(wanted, this.words[end]!) });
+      }
+    }
+    if (typos > 0) this.findTypos(wanted, typos, from, end, found);
+    return found;
+  }
+
+  postings(number: number): { rows: Uint32Array; impacts: Uint8Array } {
+    const [from, to] = [this.starts[number]!, this.starts[number + 1]!];
+    return { rows: this.rows.subarray(from, to), impacts: this.impacts.subarray(from, to) };
+  }
+
+  /** Words with typos, those between `from` and `end` aside, which were found already. */
+  private findTypos(wanted: string, most: number, from: number, end: number, found: FoundWord[]): void {
+    const mask = letterMask(wanted);
+    const { words, masks } = this;
+    for (let number = 0; number < words.length; number++) {
+      if (!masksFit(mask, masks[number]!, most) || (number >= from && number < end)) continue;
+      const typos = typosWithin(wanted, words[number]!, most);
+      if (typos <= most) found.push({ number, quality: typoQuality(typos) });
+    }
+  }
+
+  private positionOf(word: string): number {
+    let [low, high] = [0, this.words.length];
+    while (low < high) {
+      const middle = (low + high) >>> 1;
+      if (this.words[middle]! < word) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  }
+}
+
+/** A part to be merged: its words in order, and their postings by position among them. */
+export interface MergePart {
+  readonly id: number;
+  readonly words: readonly string[];
+  readonly size: number;
+  postings(position: number): { rows: Uint32Array; impacts: Uint8Array };
+}
+
+/** One segment of the postings of several for which `isAlive` says that they still count. */
+export function mergedSegment(
+  id: number,
+  parts: readonly MergePart[],
+  isAlive: (row: number, part: number) => boolean,
+): Segment {
+  const room = parts.reduce((sum, { size }) => sum + size, 0);
+  const rows = new Uint32Array(room);
+  const impacts = new Uint8Array(room);
+  const words: string[] = [];
+  const starts: number[] = [];
+  const positions = parts.map(() => 0);
+  let end = 0;
+  for (;;) {
+    let word: string | undefined;
+    parts.forEach((part, at) => {
+      const own = part.words[positions[at]!];
+      if (own !== undefined && (word === undefined || own < word)) word = own;
+    });
+    if (word === undefined) break;
+    const start = end;
+    parts.forEach((part, at) => {
+      if (part.words[positions[at]!] !== word) return;
+      const own = part.postings(positions[at]!++);
+      for (let posting = 0; posting < own.rows.length; posting++) {
+        const row = own.rows[posting]!;
+        if (!isAlive(row, part.id)) continue;
+        rows[end] = row;
+        impacts[end++] = own.impacts[posting]!;
+      }
+    });
+    if (end === start) continue;
+    words.push(word);
+    starts.push(start);
+  }
+  starts.push(end);
+  const masks = Uint32Array.from(words, letterMask);
+  return new Segment(id, words, masks, Uint32Array.from(starts), rows.slice(0, end), impacts.slice(0, end));
+}

@@ -1,0 +1,167 @@
+import { wordsOf } from '../../values/index.js';
+import type { Bitset } from '../bitset.js';
+import { FreshSegment } from './fresh-segment.js';
+import type { MergePart } from './segment.js';
+import { Segment, mergedSegment } from './segment.js';
+import type { TextDocument } from './text-document.js';
+import { impactsOf } from './text-document.js';
+import { WordScores } from './word-scores.js';
+import { typosAllowed } from './word-match.js';
+
+/** Documents that come in before they are merged into a segment: at first, and once the index is finished. */
+const FRESH_AT_BUILD = 65_536;
+const FRESH_LATER = 1024;
+/** A segment is merged into the one before it when that is not at least so many times as large. */
+const SIZE_STEP = 4;
+const NO_SEGMENT = 0;
+const MOST_SEGMENTS = 255;
+
+export interface SearchOptions {
+  /** Only these rows count. */
+  readonly within: Bitset;
+  /** Groups of words and phrases that stand for one another, folded as {@link wordsOf} folds. */
+  readonly synonyms?: readonly (readonly (readonly string[])[])[];
+  /** Whether typos are forgiven and the last word may be unfinished; yes unless told otherwise. */
+  readonly forgiving?: boolean;
+}
+
+/** The rows that a search finds. */
+export interface TextMatches {
+  /** In no order. */
+  readonly rows: Uint32Array;
+  /** By row, how well it fits; higher is better. Holds until the next search. */
+  readonly scores: Float32Array;
+  /** Words that were asked for, and how many of them each row has; fewer where no row has all. */
+  readonly wanted: number;
+  readonly met: number;
+}
+
+/** What one place of a query accepts: any of several words or phrases. */
+export type Slot = readonly (readonly string[])[];
+
+/**
+ * Finds rows by words: case, accents and hyphens don't matter, the last word may be unfinished, typos are forgiven. Words
+ * and their postings lie in a few segments of typed arrays, the largest first; a change goes into the fresh one, and
+ * small segments are merged so that there are never many.
+ */
+export class TextIndex {
+  private readonly segments: Segment[] = [];
+  private fresh = new FreshSegment(1);
+  /** By row, the segment that holds its latest state. */
+  private segmentOf = new Uint8Array(0);
+  private isFinished = false;
+  private readonly scratch = new WordScores();
+
+  put(row: number, document: TextDocument): void {
+    if (row >= this.segmentOf.length) this.widen(row);
+    this.fresh.add(row, impactsOf(document));
+    this.segmentOf[row] = this.fresh.id;
+    if (this.fresh.documentCount >= (this.isFinished ? FRESH_LATER : FRESH_AT_BUILD)) this.settle();
+  }
+
+  remove(row: number): void {
+    if (row < this.segmentOf.length) this.segmentOf[row] = NO_SEGMENT;
+  }
+
+  /** Merges what was put in so far; to be called once, when all documents are in. */
+  finish(): void {
+    if (this.fresh.documentCount > 0 || this.segments.length > 1) this.mergeFrom(0);
+    this.isFinished = true;
+  }
+
+  /** Null when the text holds no word to look for. */
+  search(text: string, options: SearchOptions): TextMatches | null {
+    const words = wordsOf(text);
+    if (words.length === 0) return null;
+    const slots = slotsOf(words, options.synonyms ?? []);
+    const forgiving = options.forgiving ?? true;
+    this.scratch.begin(options.within.capacity, options.within);
+    slots.forEach((slot, at) => {
+      const isLast = forgiving && at === slots.length - 1;
+      for (const phrase of slot) this.addPhrase(phrase, isLast, forgiving);
+      this.scratch.endSlot();
+    });
+    return this.scratch.result(slots.length);
+  }
+
+  private addPhrase(phrase: readonly string[], isLast: boolean, forgiving: boolean): void {
+    phrase.forEach((word, at) => {
+      this.addWord(word, isLast && at === phrase.length - 1, forgiving ? typosAllowed(word) : 0);
+      this.scratch.endWord(at === 0);
+    });
+    this.scratch.endPhrase();
+  }
+
+  private addWord(word: string, isPrefix: boolean, typos: number): void {
+    for (const segment of [...this.segments, this.fresh]) {
+      for (const { number, quality } of segment.find(word, isPrefix, typos)) {
+        const { rows, impacts } = segment.postings(number);
+        this.scratch.addPostings(rows, impacts, quality, this.segmentOf, segment.id);
+      }
+    }
+  }
+
+  /** Makes a segment of the fresh documents, merging smaller segments into it. */
+  private settle(): void {
+    let from = this.segments.length;
+    let size = this.fresh.asPart().size;
+    while (this.isFinished && from > 0 && this.segments[from - 1]!.size < size * SIZE_STEP) {
+      size += this.segments[--from]!.size;
+    }
+    this.mergeFrom(from);
+  }
+
+  private mergeFrom(from: number): void {
+    const merged = this.segments.splice(from);
+    const parts: MergePart[] = [...merged.map(asPart), this.fresh.asPart()];
+    const id = this.freeId([...merged.map((segment) => segment.id), this.fresh.id]);
+    const { segmentOf } = this;
+    const made = mergedSegment(id, parts, (row, part) => segmentOf[row] === part);
+    const old = new Set(parts.map((part) => part.id));
+    for (let row = 0; row < segmentOf.length; row++) if (old.has(segmentOf[row]!)) segmentOf[row] = id;
+    this.segments.push(made);
+    this.fresh = new FreshSegment(this.freeId([]));
+  }
+
+  private freeId(others: readonly number[]): number {
+    const taken = new Set([...this.segments.map(({ id }) => id), ...others]);
+    for (let id = 1; id <= MOST_SEGMENTS; id++) if (!taken.has(id)) return id;
+    throw new Error('A text index has no room for another segment; merge some first.');
+  }
+
+  private widen(row: number): void {
+    const wider = new Uint8Array(Math.max(64, Math.ceil((row + 1) * 1.5)));
+    wider.set(this.segmentOf);
+    this.segmentOf = wider;
+  }
+}
+
+function asPart(segment: Segment): MergePart {
+  const { id, words, size } = segment;
+  return { id, words, size, postings: (position) => segment.postings(position) };
+}
+
+/** The places of a query: its words, and where words or phrases have synonyms, those beside them. */
+function slotsOf(words: readonly string[], synonyms: NonNullable<SearchOptions['synonyms']>): Slot[] {
+  const slots: Slot[] = [];
+  for (let at = 0; at < words.length;) {
+    const found = longestSynonym(words.slice(at), synonyms);
+    slots.push(found ? found.group : [[words[at]!]]);
+    at += found?.length ?? 1;
+  }
+  return slots;
+}
+
+function longestSynonym(
+  words: readonly string[],
+  synonyms: NonNullable<SearchOptions['synonyms']>,
+): { group: Slot; length: number } | null {
+  let best: { group: Slot; length: number } | null = null;
+  for (const group of synonyms) {
+    for (const phrase of group) {
+      const fits = phrase.length > 0 && phrase.every((word, at) => words[at] === word);
+      if (fits && phrase.length > (best?.length ?? 0)) best = { group, length: phrase.length };
+    }
+  }
+  return best;
+}

@@ -1,0 +1,20 @@
+import type { Catalog } from '../catalog/index.js';
+import type { ReadContext } from '../structure/index.js';
+
+/** What queries are answered with: the catalogs, and the moment, zone and locale of the answer. */
+export interface QueryScene {
+  /** The catalog of a kind; undefined when there is no such kind, or visitors may not see it. */
+  catalogOf(kindId: number): Catalog | undefined;
+  /** The catalogs whose listings visitors may name as a place, the likeliest first. */
+  placeCatalogs(): readonly Catalog[];
+  readonly context: ReadContext;
+}
+
+/** A scene of one catalog alone. */
+export function sceneOf(catalog: Catalog, context: ReadContext): QueryScene {
+  return {
+    context,
+    catalogOf: (id) => (id === catalog.kind.id ? catalog : undefined),
+    placeCatalogs: () => [catalog],
+  };
+}

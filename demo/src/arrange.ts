@@ -1,0 +1,87 @@
+import type { KindDefinition } from '@plindo/core/structure';
+import { makeDateGrouping, makeFacet } from '@plindo/core/structure';
+
+/** How the index page of a kind is arranged; written once its links are there, as facets reach through them. */
+type Arrangement = Partial<Pick<KindDefinition, 'facets' | 'grouping' | 'pager' | 'pageSize' | 'synonyms'>>;
+
+export const ARRANGED_HARBOURS: Arrangement = {
+  facets: [
+    makeFacet({ key: 'near', label: 'Distance', field: 'place', control: 'distance', unit: 'nmi' }),
+    makeFacet({ key: 'region', label: 'Region', field: 'region', control: 'chips', valueOrder: 'defined' }),
+    makeFacet({ key: 'facilities', label: 'Has all of', field: 'facilities', join: 'all', valueOrder: 'label' }),
+    makeFacet({ key: 'fuel', label: 'Fuel berth', field: 'fuel', control: 'yes-no' }),
+    makeFacet({ key: 'visitor-berths', label: 'Visitor berths', field: 'visitor_berths', control: 'range' }),
+  ],
+};
+
+export const ARRANGED_BERTHS: Arrangement = {
+  facets: [
+    makeFacet({ key: 'harbour', label: 'Harbour', field: 'harbour', control: 'drop-down', valueOrder: 'label' }),
+    makeFacet({
+      key: 'region',
+      label: 'Region',
+      through: ['harbour'],
+      field: 'region',
+      control: 'chips',
+      valueOrder: 'defined',
+    }),
+    makeFacet({ key: 'type', label: 'Type', field: 'type' }),
+    makeFacet({ key: 'price', label: 'Price a night', field: 'price', control: 'range' }),
+    makeFacet({ key: 'facility', label: 'Berth has all of', field: 'facility', join: 'all' }),
+    makeFacet({
+      key: 'ashore',
+      label: 'At the harbour',
+      through: ['harbour'],
+      field: 'facilities',
+      join: 'all',
+      valueOrder: 'label',
+      shownFirst: 5,
+    }),
+    makeFacet({ key: 'length', label: 'Greatest length', field: 'length', control: 'range' }),
+    makeFacet({ key: 'draught', label: 'Greatest draught', field: 'draught', control: 'range', startsOpen: false }),
+    makeFacet({ key: 'nearby', label: 'Services nearby', field: 'nearby', control: 'yes-no', startsOpen: false }),
+  ],
+  synonyms: [
+    ['jetty', 'pontoon'],
+    ['power', 'electricity', 'shore power'],
+  ],
+};
+
+export const ARRANGED_BOATYARDS: Arrangement = {
+  facets: [
+    makeFacet({
+      key: 'services',
+      label: 'Does all of',
+      field: 'services',
+      control: 'tree',
+      join: 'all',
+      valueOrder: 'defined',
+    }),
+    makeFacet({ key: 'rating', label: 'Our rating', field: 'rating', control: 'rating' }),
+    makeFacet({ key: 'lift', label: 'Lifts up to', field: 'lift', control: 'range' }),
+    makeFacet({ key: 'letter', label: 'First letter', field: '@title', control: 'letters', zero: 'hide' }),
+    makeFacet({ key: 'serves', label: 'Serves', field: 'serves', valueOrder: 'label', startsOpen: false }),
+  ],
+  pager: 'endless',
+  pageSize: 12,
+};
+
+export const ARRANGED_COURSES: Arrangement = {
+  facets: [
+    makeFacet({ key: 'start', label: 'When', field: 'starts', control: 'dates' }),
+    makeFacet({ key: 'level', label: 'Level', field: 'level', control: 'chips', valueOrder: 'defined' }),
+    makeFacet({ key: 'price', label: 'Price', field: 'price', control: 'range' }),
+    makeFacet({ key: 'held-at', label: 'Held at', field: 'held_at', valueOrder: 'label' }),
+    makeFacet({ key: 'taught-by', label: 'Taught by', field: 'taught_by', startsOpen: false }),
+    makeFacet({
+      key: 'languages',
+      label: 'Taught in',
+      through: ['taught_by'],
+      field: 'languages',
+      startsOpen: false,
+    }),
+  ],
+  grouping: makeDateGrouping({ field: 'starts', past: 'folded', undatedLabel: 'By arrangement' }),
+  pager: 'more',
+  pageSize: 18,
+};

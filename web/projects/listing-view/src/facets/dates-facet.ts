@@ -1,0 +1,63 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { DatesFacetModel } from '@plindo/core/page';
+
+/** A strip of months, each a link with its count, over two days to type. */
+@Component({
+  selector: 'pl-dates-facet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @for (year of facet().years; track year.label) {
+      <p class="year" id="{{ facet().key }}-{{ year.label }}">{{ year.label }}</p>
+      <ul [attr.aria-labelledby]="facet().key + '-' + year.label">
+        @for (month of year.months; track month.value) {
+          <li>
+            <a
+              [href]="month.href"
+              [class.chosen]="month.chosen"
+              [class.none]="month.count === 0"
+              [attr.aria-current]="month.chosen ? 'true' : null"
+              [attr.aria-label]="month.label + ', ' + month.count + ' listings'"
+            >
+              <span class="bar" aria-hidden="true"><span [style.block-size.%]="share(month.count ?? 0)"></span></span>
+              <span>{{ month.short }}</span>
+              <span class="count">{{ month.count }}</span>
+            </a>
+          </li>
+        }
+      </ul>
+    }
+    <div class="ends">
+      <label>
+        <span>From</span>
+        <input
+          type="date"
+          [name]="facet().key + '-from'"
+          [value]="facet().from"
+          [attr.aria-label]="facet().label + ' from'"
+        />
+      </label>
+      <label>
+        <span>To</span>
+        <input
+          type="date"
+          [name]="facet().key + '-to'"
+          [value]="facet().to"
+          [attr.aria-label]="facet().label + ' to'"
+        />
+      </label>
+    </div>
+  `,
+  styleUrl: './span.scss',
+})
+export class DatesFacet {
+  readonly facet = input.required<DatesFacetModel>();
+
+  private readonly most = computed(() =>
+    Math.max(1, ...this.facet().years.flatMap(({ months }) => months.map(({ count }) => count ?? 0))),
+  );
+
+  /** Height of a month's bar; one that has any listing can be seen. */
+  protected share(count: number): number {
+    return count === 0 ? 0 : Math.max(8, (count / this.most()) * 100);
+  }
+}

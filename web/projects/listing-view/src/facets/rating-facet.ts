@@ -1,0 +1,28 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { RatingFacetModel } from '@plindo/core/page';
+
+/** So many stars at least. */
+@Component({
+  selector: 'pl-rating-facet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="steps">
+      <label>
+        <input type="radio" [name]="facet().key" value="" [checked]="isOpen()" />
+        <span class="label">Any</span>
+      </label>
+      @for (step of facet().steps; track step.value) {
+        <label>
+          <input type="radio" [name]="facet().key" [value]="step.value" [checked]="step.chosen" />
+          <span class="label">{{ step.label }}</span>
+          <span class="count">{{ step.count }}<span class="hidden-text"> listings</span></span>
+        </label>
+      }
+    </div>
+  `,
+  styleUrl: './span.scss',
+})
+export class RatingFacet {
+  readonly facet = input.required<RatingFacetModel>();
+  protected readonly isOpen = computed(() => this.facet().steps.every(({ chosen }) => !chosen));
+}

@@ -1,0 +1,23 @@
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import type { DateGroupModel, JumpModel } from '@plindo/core/page';
+import { Card } from '../card';
+
+/** Cards under headings of dates, with a list to jump to any of them; what is over is folded. */
+@Component({
+  selector: 'pl-date-groups',
+  imports: [Card, NgTemplateOutlet],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './date-groups.html',
+  styleUrl: './date-groups.scss',
+})
+export class DateGroups {
+  readonly groups = input.required<readonly DateGroupModel[]>();
+  readonly jumps = input.required<readonly JumpModel[]>();
+
+  protected readonly present = computed(() => this.groups().filter(({ isPast }) => !isPast));
+  protected readonly past = computed(() => this.groups().filter(({ isPast }) => isPast));
+  /** Undated ones come after what is folded; they are no part of the past. */
+  protected readonly pastCount = computed(() => this.past().reduce((sum, { count }) => sum + count, 0));
+  protected readonly here = computed(() => new Set(this.groups().map(({ key }) => key)));
+}

@@ -1,0 +1,181 @@
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, input, output, signal, viewChild } from '@angular/core';
+import type { SuggestionModel } from '@plindo/core/page';
+import { Icon } from '../icons/icon';
+
+/** The search of a page, with what fits while words are being typed. Without scripts it is a plain field of its form. */
+@Component({
+  selector: 'pl-search-box',
+  imports: [Icon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="search">
+      <pl-icon name="search" />
+      <input
+        #field
+        type="search"
+        name="q"
+        autocomplete="off"
+        [value]="text()"
+        [attr.aria-label]="label()"
+        [placeholder]="placeholder()"
+        [attr.role]="interactive() ? 'combobox' : null"
+        [attr.aria-expanded]="interactive() ? isOpen() : null"
+        [attr.aria-controls]="isOpen() ? 'suggestions' : null"
+        [attr.aria-autocomplete]="interactive() ? 'list' : null"
+        [attr.aria-activedescendant]="isOpen() && current() >= 0 ? 'suggestion-' + current() : null"
+        (input)="typed.emit(field.value); show()"
+        (keydown)="steer($event)"
+        (blur)="hide()"
+      />
+      <button type="submit" class="go">Search</button>
+    </div>
+    @if (isOpen()) {
+      <ul id="suggestions" role="listbox" [attr.aria-label]="'What fits ' + field.value">
+        @for (one of suggestions(); track one.href + one.label; let at = $index) {
+          <li
+            role="option"
+            id="suggestion-{{ at }}"
+            [attr.aria-selected]="at === current()"
+            (mousedown)="choose(one, $event)"
+          >
+            <span class="label">{{ one.label }}</span>
+            <span class="about">{{ one.about }}{{ one.count === null ? '' : ', ' + one.count }}</span>
+          </li>
+        }
+      </ul>
+    }
+  `,
+  styles: `
+    :host {
+      position: relative;
+      display: block;
+    }
+    .search {
+      display: flex;
+      align-items: center;
+      gap: 0.375rem;
+      padding-inline: 0.625rem 0.25rem;
+      border: 1px solid var(--mat-sys-outline);
+      border-radius: var(--pl-corner);
+      background: var(--pl-raised);
+      color: var(--pl-quiet);
+    }
+    .search:focus-within {
+      outline: 3px solid var(--pl-teal);
+      outline-offset: 1px;
+    }
+    input {
+      flex: 1;
+      min-inline-size: 0;
+      min-block-size: 2.75rem;
+      border: 0;
+      outline: 0;
+      background: none;
+      color: var(--pl-ink);
+      font: inherit;
+    }
+    .go {
+      min-block-size: 2.25rem;
+      padding-inline: 0.875rem;
+      border: 0;
+      border-radius: var(--pl-corner);
+      background: var(--pl-raised);
+      color: var(--pl-ink);
+      font: inherit;
+      cursor: pointer;
+    }
+    :host(.interactive) .go {
+      display: none;
+    }
+    ul {
+      position: absolute;
+      inset-inline: 0;
+      z-index: 5;
+      min-inline-size: 16rem;
+      margin: 0.25rem 0 0;
+      padding: 0.25rem;
+      border: 1px solid var(--mat-sys-outline);
+      border-radius: var(--pl-corner);
+      background: var(--pl-raised);
+      list-style: none;
+    }
+    li {
+      display: flex;
+      align-items: baseline;
+      justify-content: space-between;
+      gap: 0.75rem;
+      padding: 0.5rem;
+      border-radius: var(--pl-corner);
+      cursor: pointer;
+    }
+    li:hover,
+    li[aria-selected='true'] {
+      background: var(--pl-teal-wash);
+    }
+    .about {
+      flex: none;
+      font-size: 0.8125rem;
+      color: var(--pl-quiet);
+    }
+  `,
+  host: { '[class.interactive]': 'interactive()' },
+})
+export class SearchBox {
+  readonly text = input.required<string>();
+  readonly label = input.required<string>();
+  readonly placeholder = input('');
+  readonly interactive = input(false);
+  readonly suggestions = input<readonly SuggestionModel[]>([]);
+  readonly typed = output<string>();
+  /** The address of a suggestion that was chosen. */
+  readonly chosen = output<string>();
+
+  private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
+  private readonly isWanted = signal(false);
+  protected readonly current = signal(-1);
+
+  constructor() {
+    effect(() => {
+      this.suggestions();
+      this.current.set(-1);
+    });
+  }
+
+  protected isOpen(): boolean {
+    return this.interactive() && this.isWanted() && this.suggestions().length > 0;
+  }
+
+  protected show(): void {
+    this.isWanted.set(this.field().nativeElement.value.trim() !== '');
+  }
+
+  protected hide(): void {
+    this.isWanted.set(false);
+  }
+
+  protected choose({ href }: SuggestionModel, event: Event): void {
+    event.preventDefault();
+    this.hide();
+    this.chosen.emit(href);
+  }
+
+  /** Arrows go through the suggestions, Enter takes the current one, Escape closes them. */
+  protected steer(event: KeyboardEvent): void {
+    if (!this.isOpen()) return;
+    const count = this.suggestions().length;
+    const current = this.suggestions()[this.current()];
+    if (event.key === 'ArrowDown' || event.key === 'ArrowUp') {
+      event.preventDefault();
+      const step = event.key === 'ArrowDown' ? 1 : -1;
+      this.current.set(((this.current() + step + 1 + count + 1) % (count + 1)) - 1);
+    } else if (event.key === 'Enter') {
+      if (current) this.choose(current, event);
+      this.hide();
+    } else if (event.key === 'Escape') {
+      event.preventDefault();
+      event.stopPropagation();
+      this.hide();
+    }
+  }
+}
