@@ -12,15 +12,18 @@ export interface Measurement {
   /** The most that ours may be, in its unit, where an absolute bound is set. */
   readonly bound?: number;
   /** What the two figures are in; milliseconds unless told otherwise. */
-  readonly unit?: 'ms' | 'MB';
+  readonly unit?: 'ms' | 'MB' | 'bytes';
   /** Whether both gave the same results, compared before anything was timed. */
   readonly equal: boolean;
 }
 
 export interface Benchmark {
   readonly about: string;
-  readonly usualN: number;
+  /** Sizes that it is run at unless one is given. */
+  readonly sizes: readonly number[];
   run(n: number): Promise<Measurement[]>;
+  /** What is to be said of all sizes together, a line each. */
+  conclude?(rows: readonly Measurement[]): string[];
 }
 
 export function median(times: readonly number[]): number {

@@ -1,13 +1,13 @@
 /** `./plindo bench NAME [--n N] [--json]`: runs one benchmark, or lists them. */
 import { parseArgs } from 'node:util';
-import { catalogBench } from './catalog.js';
 import { importBench } from './import.js';
 import type { Benchmark, Measurement } from './measure.js';
+import { queryBench } from './query.js';
 import { workbenchBench } from './workbench.js';
 
 const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
-  catalog: catalogBench,
   import: importBench,
+  query: queryBench,
   workbench: workbenchBench,
 };
 
@@ -16,13 +16,21 @@ const { values, positionals } = parseArgs({
   options: { n: { type: 'string' }, json: { type: 'boolean', default: false } },
 });
 const benchmark = BENCHMARKS[positionals[0] ?? ''];
-const n = values.n === undefined ? benchmark?.usualN : Number(values.n);
+const sizes = values.n === undefined ? (benchmark?.sizes ?? []) : [Number(values.n)];
 
-if (!benchmark || !n || !Number.isInteger(n) || n < 1) {
-  for (const [name, { about, usualN }] of Object.entries(BENCHMARKS)) console.log(`${name}  ${about} (--n ${usualN})`);
+if (!benchmark || !sizes.every((n) => Number.isInteger(n) && n >= 1)) {
+  for (const [name, { about, sizes: own }] of Object.entries(BENCHMARKS)) {
+    console.log(`${name}  ${about} (--n ${own.join(', ')})`);
+  }
   process.exit(positionals.length === 0 ? 0 : 2);
 }
-for (const row of await benchmark.run(n)) console.log(values.json ? JSON.stringify(row) : asLine(row));
+const rows: Measurement[] = [];
+for (const n of sizes) {
+  const measured = await benchmark.run(n);
+  rows.push(...measured);
+  for (const row of measured) console.log(values.json ? JSON.stringify(row) : asLine(row));
+}
+for (const line of benchmark.conclude?.(rows) ?? []) console.log(values.json ? JSON.stringify({ line }) : line);
 
 function asLine(row: Measurement): string {
   const { case: name, n: size, oursMs, reference, referenceMs, ratio, hold, bound, unit = 'ms', equal } = row;

@@ -33,7 +33,7 @@ const FIELDS = [
 /** The table of n listings in the browser, beside a plain HTML table of the same values, all rows at once. */
 export const workbenchBench: Benchmark = {
   about: 'the listing table in the browser beside a plain HTML table',
-  usualN: 20_000,
+  sizes: [20_000],
   async run(n) {
     const folder = mkdtempSync(join(tmpdir(), 'plindo-bench-'));
     await fill(folder, n);

@@ -51,7 +51,7 @@ export function bruteForce(kind: Kind, query: Query, order: readonly OrderKey[],
       result,
     );
   }
-  const sorted = [...all].sort((a, b) => compare(a, b, kind, order, site.context));
+  const sorted = [...all].sort((a, b) => compare(a, b, order, site));
   result.ids = sorted.slice((query.page - 1) * kind.pageSize, query.page * kind.pageSize).map(({ id }) => id);
   return result;
 }
@@ -218,9 +218,10 @@ function daysOf(listing: Listing, facet: Facet, site: BruteSite): string[] {
   });
 }
 
-function compare(a: Listing, b: Listing, kind: Kind, order: readonly OrderKey[], context: ReadContext): number {
+export function compare(a: Listing, b: Listing, order: readonly OrderKey[], { kinds, context }: BruteSite): number {
+  const [ofA, ofB] = [a, b].map(({ kindId }) => kinds.find(({ id }) => id === kindId)!) as [Kind, Kind];
   for (const { by, direction, missing } of order) {
-    const [x, y] = [sortValue(a, by, kind, context), sortValue(b, by, kind, context)];
+    const [x, y] = [sortValue(a, by, ofA, context), sortValue(b, by, ofB, context)];
     if (x === null && y === null) continue;
     if (x === null || y === null) return (x === null) === (missing === 'first') ? -1 : 1;
     const difference = typeof x === 'string' ? textOrder(context.locale)(x, y as string) : x - (y as number);

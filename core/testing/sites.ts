@@ -279,6 +279,6 @@ export function sceneOver(catalogs: readonly Catalog[], context: ReadContext): Q
   return {
     context,
     catalogOf: (id) => catalogs.find(({ kind }) => kind.id === id && kind.published),
-    placeCatalogs: () => catalogs,
+    catalogs: () => catalogs.filter(({ kind }) => kind.published),
   };
 }

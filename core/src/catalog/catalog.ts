@@ -21,6 +21,8 @@ export type Column = NumberColumn | TextColumn | YesNoColumn | ChoicesColumn | P
 const LEAST_CAPACITY = 64;
 /** After the key of a field of ranges: the column of where they end. */
 const END_MARK = ':end';
+/** After the key of a field of categories: the column of the ones that a listing has itself, without those above. */
+const OWN_MARK = ':own';
 
 /**
  * All listings of one kind, in the typed columns that queries need. A listing has a row for as long as it exists; rows
@@ -80,6 +82,11 @@ export class Catalog {
   /** Where the values of a field of ranges end; undefined for any other field. */
   endColumn(key: string): NumberColumn | undefined {
     return this.columns.get(`${key}${END_MARK}`) as NumberColumn | undefined;
+  }
+
+  /** The categories that listings have themselves, without those above them; undefined for any other field. */
+  ownCategories(key: string): ChoicesColumn | undefined {
+    return this.columns.get(`${key}${OWN_MARK}`) as ChoicesColumn | undefined;
   }
 
   /** The rows that have a value of a field without a column; undefined for a field with one. */
@@ -213,6 +220,9 @@ export class Catalog {
     if (spec?.kind === 'choices') {
       const keys = (field.settings.choices ?? []).map((choice) => choice.key);
       this.columns.set(field.key, new ChoicesColumn(this.capacity, keys));
+      if (field.type === 'categories') {
+        this.columns.set(`${field.key}${OWN_MARK}`, new ChoicesColumn(this.capacity, keys));
+      }
     }
   }
 
@@ -225,6 +235,9 @@ export class Catalog {
     // The column was made from the same spec, so the kinds agree.
     const given = !isThere ? null : spec ? spec.of(value) : value;
     (column as { put(row: number, value: unknown): void }).put(row, given);
+    if (field.type === 'categories') {
+      this.ownCategories(field.key)?.put(row, isThere ? (value as readonly string[]) : null);
+    }
     if (spec?.kind === 'number') this.endColumn(field.key)?.put(row, isThere ? (spec.endOf?.(value) ?? null) : null);
   }
 

@@ -1,8 +1,9 @@
 import type { Condition, Field, FieldTest, ReadContext } from '../structure/index.js';
-import { columnOf, fieldType, isGroup, plainField, takesValue } from '../structure/index.js';
-import type { Issue } from '../values/index.js';
-import { foldText, issue } from '../values/index.js';
+import { columnOf, fieldType, isGroup, isLinkTest, isParameter, plainField, takesValue } from '../structure/index.js';
+import type { DistanceUnit, Issue } from '../values/index.js';
+import { DISTANCE_UNITS, foldText, issue } from '../values/index.js';
 import type { Values } from './listing.js';
+import { boundsOf, isWithin, readStretch, readStretchUnit, unbounded } from './test-bounds.js';
 
 /**
  * Whether a condition holds for the values of a listing. A test of a missing value is false, "is empty" aside; so is
@@ -14,6 +15,8 @@ export function conditionHolds(
   fields: readonly Field[],
   context: ReadContext,
 ): boolean {
+  // A listing's values alone don't tell of those that it is linked with.
+  if (isLinkTest(condition)) return false;
   if (!isGroup(condition)) return testHolds(condition, values, fields, context);
   const holds = (part: Condition): boolean => conditionHolds(part, values, fields, context);
   if (condition.join === 'all') return condition.of.every(holds);
@@ -48,8 +51,13 @@ export function preparedTest(
 ): (own: ColumnValue, text: () => string) => boolean {
   const field = plainField(computedOrPlain);
   if (op === 'contains' || op === 'starts-with') return textTest(op, wanted);
-  if (columnOf(field)?.kind === 'choices') return choicesTest(op, wanted, field, context);
-  const [first, second] = listOf(wanted).map((input) => readComparable(input, field, context));
+  const column = columnOf(field);
+  if (column?.kind === 'choices') return choicesTest(op, wanted, field, context);
+  if (column?.kind === 'number') {
+    const bounds = boundsOf({ op, value: wanted }, field, context);
+    return (own) => isWithin(own as number, bounds);
+  }
+  const [first] = listOf(wanted).map((input) => readComparable(input, field, context));
   switch (op) {
     case 'is':
       return (own) => first === own;
@@ -59,16 +67,6 @@ export function preparedTest(
       const all = new Set<ColumnValue | null>(listOf(wanted).map((input) => readComparable(input, field, context)));
       return (own) => all.has(own);
     }
-    case 'below':
-      return (own) => first != null && own < first;
-    case 'at-most':
-      return (own) => first != null && own <= first;
-    case 'above':
-      return (own) => first != null && own > first;
-    case 'at-least':
-      return (own) => first != null && own >= first;
-    case 'between':
-      return (own) => first != null && second != null && own >= first && own <= second;
     default:
       return () => false;
   }
@@ -110,6 +108,19 @@ function listOf(value: unknown): readonly unknown[] {
   return Array.isArray(value) ? value : [value];
 }
 
+/** What a distance is compared with: how far, as "10 km", and from where: the name of a place or a position. */
+export function readDistance(value: unknown): { readonly metres: number; readonly at: string } | null {
+  const [far, at] = Array.isArray(value) ? (value as readonly unknown[]) : [];
+  const match = typeof far === 'string' ? /^\s*(\d+(?:[.,]\d+)?)\s*(km|mi|nmi)\s*$/i.exec(far) : null;
+  if (!match || typeof at !== 'string' || at.trim() === '') return null;
+  const unit = match[2]!.toLowerCase() as DistanceUnit;
+  return { metres: Number(match[1]!.replace(',', '.')) * DISTANCE_UNITS[unit], at };
+}
+
+function stretchIssue(field: Field, example: string): Issue {
+  return issue('value.not-a-stretch', { label: field.label, example }, { field: field.key });
+}
+
 type Comparable = string | number | boolean;
 
 /** What is wrong with the value that a test compares with, or null. */
@@ -124,18 +135,19 @@ export function testValueIssue(
   if (inputs.length === 0 || inputs.some((input) => input === undefined || input === null || input === '')) {
     return issue('value.required', { label: field.label }, { field: field.key });
   }
-  if (op === 'contains' || op === 'starts-with') return null;
+  if (op === 'contains' || op === 'starts-with' || inputs.every(isParameter)) return null;
+  if (op === 'in-last' || op === 'in-next') return readStretch(value) ? null : stretchIssue(field, '3 weeks');
+  if (op === 'in-this') return readStretchUnit(value) ? null : stretchIssue(field, 'week');
+  if (op === 'within')
+    return readDistance(value) ? null : issue('value.not-a-distance', { label: field.label }, { field: field.key });
+  if (op === 'is-on') return null;
+  // Linked listings are named by their slugs.
+  if (field.type === 'link') return null;
   for (const input of inputs) {
     const read = fieldType(field.type).read(input, unbounded(field), context);
     if (!read.ok) return read.issue;
   }
   return null;
-}
-
-/** A field without its bounds: one may well ask for more than fits. */
-function unbounded(field: Field): Field {
-  const { least: _, greatest: __, step: ___, ...settings } = field.settings;
-  return { ...field, settings };
 }
 
 /** What a wanted value comes to beside the values of its field; null when it can't be read. */

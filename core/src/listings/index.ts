@@ -1,3 +1,4 @@
+export * from './check-selection.js';
 export * from './computed-values.js';
 export * from './condition-holds.js';
 export * from './hand-order.js';
@@ -8,4 +9,5 @@ export * from './listing.js';
 export * from './presence-sentence.js';
 export * from './problems.js';
 export * from './read-listing.js';
+export * from './test-bounds.js';
 export * from './type-change.js';

@@ -83,7 +83,7 @@ export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
   };
   const cardFor = cardMaker(scene, input);
   const cards = result.groups ? [] : result.ids.flatMap((id) => cardFor(id) ?? []);
-  const leading = leadingFeatured(cards, query, kind);
+  const leading = leadingFeatured(cards, input);
   const facetScene: FacetScene = { kind, query, counts: result.counts, scene: queries, hrefOf, countOf };
   return {
     ...frame(scene, { title: kind.many, description: kind.intro, canonical: hrefOf(query) }),
@@ -137,9 +137,10 @@ function dropModel({ drop, kind, query }: IndexInput, hrefOf: HrefOf): IndexPage
 }
 
 /** How many cards stand in the Featured strip: those that the house order puts first on the first page. */
-function leadingFeatured(cards: readonly CardModel[], query: Query, { defaultOrder }: KindDefinition): number {
-  const isHouseOrder = query.sort === HOUSE_SORT_KEY || (query.sort === null && query.text === '');
-  if (!isHouseOrder || query.page > 1 || defaultOrder[0]?.by !== 'featured') return 0;
+function leadingFeatured(cards: readonly CardModel[], { query, kind, result }: IndexInput): number {
+  const sort = query.sort ?? ownSortKey(query.text !== '', result.near !== null);
+  const isFirstPage = query.page === 1 || query.fromFirst;
+  if (sort !== HOUSE_SORT_KEY || !isFirstPage || kind.defaultOrder[0]?.by !== 'featured') return 0;
   const end = cards.findIndex((card) => !card.featured);
   return end === -1 ? cards.length : end;
 }

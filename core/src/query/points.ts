@@ -22,7 +22,7 @@ export function pointOf(text: string, scene: QueryScene): NamedPoint | null {
     const isOnEarth = Math.abs(latitude) <= 90 && Math.abs(longitude) <= 180;
     return isOnEarth ? { point: { latitude, longitude }, title: '' } : null;
   }
-  const catalogs = scene.placeCatalogs().filter((catalog) => placeColumnOf(catalog));
+  const catalogs = scene.catalogs().filter((catalog) => placeColumnOf(catalog));
   for (const catalog of catalogs) {
     const row = catalog.rowOfSlug(slugOf(text));
     const found = row === undefined ? null : namedPoint(catalog, row, scene);

@@ -5,8 +5,8 @@ import type { ReadContext } from '../structure/index.js';
 export interface QueryScene {
   /** The catalog of a kind; undefined when there is no such kind, or visitors may not see it. */
   catalogOf(kindId: number): Catalog | undefined;
-  /** The catalogs whose listings visitors may name as a place, the likeliest first. */
-  placeCatalogs(): readonly Catalog[];
+  /** All catalogs that visitors may see, in the order of their kinds. */
+  catalogs(): readonly Catalog[];
   readonly context: ReadContext;
 }
 
@@ -15,6 +15,6 @@ export function sceneOf(catalog: Catalog, context: ReadContext): QueryScene {
   return {
     context,
     catalogOf: (id) => (id === catalog.kind.id ? catalog : undefined),
-    placeCatalogs: () => [catalog],
+    catalogs: () => [catalog],
   };
 }

@@ -33,7 +33,7 @@ export function suggest(catalog: Catalog, text: string, scene: QueryScene): Sugg
 /** Titles of places on the site that fit words that are being typed. */
 export function suggestPlaces(text: string, scene: QueryScene): string[] {
   const titles = scene
-    .placeCatalogs()
+    .catalogs()
     .filter((catalog) => placeColumnOf(catalog))
     .flatMap((catalog) => bestListings(catalog, text, scene, MOST_PLACES).map((id) => catalog.titleOf(id)));
   return [...new Set(titles)].slice(0, MOST_PLACES);

@@ -33,6 +33,7 @@ export const RESERVED_SLUGS: readonly string[] = [
   'readyz',
   'favicon.ico',
   'robots.txt',
+  'lists',
 ];
 
 /** Everything that is wrong with a kind; `others` are the kinds it must not clash with. */

@@ -1,8 +1,8 @@
 /**
- * The one definition of a condition. It is written over a listing's values; show-when uses it now, selections and "why
- * isn't it here?" will use the same.
+ * The one definition of a condition. Show-when asks it of a listing's values, selections and table filters of the
+ * catalog, and "why isn't it here?" names the parts that do not hold.
  */
-export type Condition = ConditionGroup | FieldTest;
+export type Condition = ConditionGroup | FieldTest | LinkTest;
 
 /** Conditions under "all of", "any of" or "none of"; an empty "all of" and "none of" hold, an empty "any of" doesn't. */
 export interface ConditionGroup {
@@ -10,11 +10,20 @@ export interface ConditionGroup {
   readonly of: readonly Condition[];
 }
 
-/** One test of one field. The value stands as it would be typed, and is read by the field's type. */
+/** One test of one field; built-in ones have a mark before their key. The value stands as it would be typed. */
 export interface FieldTest {
   readonly field: string;
   readonly op: Operator;
   readonly value?: unknown;
+  /** Of categories: whether only the category itself counts, without those below it. */
+  readonly alone?: boolean;
+}
+
+/** Whether a listing has a linked one, that visitors see, for which a condition holds. */
+export interface LinkTest {
+  /** Key of the link field. */
+  readonly link: string;
+  readonly where: Condition;
 }
 
 export const OPERATORS = [
@@ -30,6 +39,14 @@ export const OPERATORS = [
   'above',
   'at-least',
   'between',
+  'is-on',
+  'in-past',
+  'in-future',
+  'in-last',
+  'in-next',
+  'in-this',
+  'within',
+  'is-current',
   'is-empty',
   'is-not-empty',
 ] as const;
@@ -49,37 +66,71 @@ export const OPERATOR_WORDS: Readonly<Record<Operator, string>> = {
   above: 'is above',
   'at-least': 'is at least',
   between: 'is between',
+  'is-on': 'is on',
+  'in-past': 'is in the past',
+  'in-future': 'is in the future',
+  'in-last': 'is in the last',
+  'in-next': 'is in the next',
+  'in-this': 'is in this',
+  within: 'is within',
+  'is-current': 'is the listing of the page',
   'is-empty': 'is empty',
   'is-not-empty': 'is not empty',
 };
+
+/** What stands in the place of a value until a page gives it: its category, its date, or its listing's own value. */
+export interface ParameterValue {
+  readonly parameter: PageParameter;
+}
+export const PAGE_PARAMETERS = ['category', 'date', 'listing'] as const;
+export type PageParameter = (typeof PAGE_PARAMETERS)[number];
+
+export function isParameter(value: unknown): value is ParameterValue {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
+  const { parameter, ...others } = value as Record<string, unknown>;
+  return Object.keys(others).length === 0 && PAGE_PARAMETERS.some((known) => known === parameter);
+}
 
 export function isGroup(condition: Condition): condition is ConditionGroup {
   return 'join' in condition;
 }
 
-const DEEPEST = 8;
+export function isLinkTest(condition: Condition): condition is LinkTest {
+  return 'link' in condition;
+}
+
+export const DEEPEST_CONDITION = 8;
 const MOST_PARTS = 50;
 
 /** Whether JSON from outside has the form of a condition, not too deep and not too wide. */
 export function isConditionForm(input: unknown, depth = 0): input is Condition {
-  if (typeof input !== 'object' || input === null || depth > DEEPEST) return false;
-  const { join, of, field, op, value, ...others } = input as Record<string, unknown>;
+  if (typeof input !== 'object' || input === null || depth > DEEPEST_CONDITION) return false;
+  const { join, of, field, op, value, alone, link, where, ...others } = input as Record<string, unknown>;
   if (Object.keys(others).length > 0) return false;
-  if (join === undefined) {
-    return typeof field === 'string' && of === undefined && OPERATORS.some((known) => known === op);
+  const [isOfGroup, isOfTest, isOfLink] = [
+    [join, of],
+    [field, op, value, alone],
+    [link, where],
+  ].map((parts) => parts.some((part) => part !== undefined));
+  if ([isOfGroup, isOfTest, isOfLink].filter(Boolean).length !== 1) return false;
+  if (isOfLink) return typeof link === 'string' && isConditionForm(where, depth + 1);
+  if (isOfTest) {
+    const isKnown = OPERATORS.some((known) => known === op);
+    return typeof field === 'string' && isKnown && (alone === undefined || typeof alone === 'boolean');
   }
-  const isJoin = join === 'all' || join === 'any' || join === 'none';
-  if (!isJoin || field !== undefined || op !== undefined || value !== undefined) return false;
+  if (join !== 'all' && join !== 'any' && join !== 'none') return false;
   return Array.isArray(of) && of.length <= MOST_PARTS && of.every((part) => isConditionForm(part, depth + 1));
 }
 
-/** The keys of all fields that a condition asks about. */
+/** The keys of all fields of its own kind that a condition asks about, link fields that it goes through included. */
 export function fieldsOfCondition(condition: Condition): string[] {
-  return isGroup(condition) ? condition.of.flatMap(fieldsOfCondition) : [condition.field];
+  if (isGroup(condition)) return condition.of.flatMap(fieldsOfCondition);
+  return [isLinkTest(condition) ? condition.link : condition.field];
 }
 
 /** The same condition over a field that has got another key. */
 export function withFieldRenamed(condition: Condition, from: string, to: string): Condition {
   if (isGroup(condition)) return { ...condition, of: condition.of.map((part) => withFieldRenamed(part, from, to)) };
+  if (isLinkTest(condition)) return condition.link === from ? { ...condition, link: to } : condition;
   return condition.field === from ? { ...condition, field: to } : condition;
 }

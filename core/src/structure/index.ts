@@ -42,5 +42,6 @@ export * from './link.js';
 export * from './operators.js';
 export { asPicture, type Focus, type Picture } from './picture.js';
 export * from './proposed-design.js';
+export * from './selection.js';
 export * from './sort-choice.js';
 export * from './status.js';

@@ -81,7 +81,7 @@ export class Live {
     return {
       context: this.context(),
       catalogOf: (id) => catalogs.find(({ kind }) => kind.id === id),
-      placeCatalogs: () => catalogs,
+      catalogs: () => catalogs,
     };
   }
 

@@ -21,8 +21,10 @@ export interface SearchOptions {
   readonly within: Bitset;
   /** Groups of words and phrases that stand for one another, folded as {@link wordsOf} folds. */
   readonly synonyms?: readonly (readonly (readonly string[])[])[];
-  /** Whether typos are forgiven and the last word may be unfinished; yes unless told otherwise. */
-  readonly forgiving?: boolean;
+  /** Whether typos are forgiven; yes unless told otherwise. */
+  readonly typos?: boolean;
+  /** Whether the last word may be unfinished; yes unless told otherwise. */
+  readonly unfinished?: boolean;
 }
 
 /** The rows that a search finds. */
@@ -74,19 +76,18 @@ export class TextIndex {
     const words = wordsOf(text);
     if (words.length === 0) return null;
     const slots = slotsOf(words, options.synonyms ?? []);
-    const forgiving = options.forgiving ?? true;
-    this.scratch.begin(options.within.capacity, options.within);
+    const { within, typos = true, unfinished = true } = options;
+    this.scratch.begin(within.capacity, within);
     slots.forEach((slot, at) => {
-      const isLast = forgiving && at === slots.length - 1;
-      for (const phrase of slot) this.addPhrase(phrase, isLast, forgiving);
+      for (const phrase of slot) this.addPhrase(phrase, unfinished && at === slots.length - 1, typos);
       this.scratch.endSlot();
     });
     return this.scratch.result(slots.length);
   }
 
-  private addPhrase(phrase: readonly string[], isLast: boolean, forgiving: boolean): void {
+  private addPhrase(phrase: readonly string[], isLast: boolean, forgivesTypos: boolean): void {
     phrase.forEach((word, at) => {
-      this.addWord(word, isLast && at === phrase.length - 1, forgiving ? typosAllowed(word) : 0);
+      this.addWord(word, isLast && at === phrase.length - 1, forgivesTypos ? typosAllowed(word) : 0);
       this.scratch.endWord(at === 0);
     });
     this.scratch.endPhrase();
