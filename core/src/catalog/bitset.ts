@@ -40,21 +40,33 @@ export class Bitset {
   /** Leaves only the rows that are in `other` too. */
   intersect(other: Bitset): this {
     const { words } = this;
-    for (let at = 0; at < words.length; at++) words[at]! &= other.words[at] ?? 0;
-    return this;
+    const others = other.words;
+    const end = Math.min(words.length, others.length);
+    for (let at = 0; at < end; at++) words[at]! &= others[at]!;
+    // What the other has no room for is not in it.
+    return end < words.length ? this.clearFrom(end) : this;
   }
 
   /** Takes out the rows of `other`. */
   subtract(other: Bitset): this {
     const { words } = this;
-    for (let at = 0; at < words.length; at++) words[at]! &= ~(other.words[at] ?? 0);
+    const others = other.words;
+    const end = Math.min(words.length, others.length);
+    for (let at = 0; at < end; at++) words[at]! &= ~others[at]!;
     return this;
   }
 
   /** Takes in the rows of `other`. */
   unite(other: Bitset): this {
     const { words } = this;
-    for (let at = 0; at < words.length; at++) words[at]! |= other.words[at] ?? 0;
+    const others = other.words;
+    const end = Math.min(words.length, others.length);
+    for (let at = 0; at < end; at++) words[at]! |= others[at]!;
+    return this;
+  }
+
+  private clearFrom(word: number): this {
+    this.words.fill(0, word);
     return this;
   }
 

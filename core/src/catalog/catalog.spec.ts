@@ -1,6 +1,7 @@
 import { BERTH_FIELDS, makeKind, makeListing } from '../../testing/builders.js';
 import { makeField } from '../structure/index.js';
 import { buildCatalog, catalogInSteps } from './build-catalog.js';
+import { bestMatches } from './text/best-matches.js';
 import type { Catalog } from './catalog.js';
 
 const kind = makeKind(BERTH_FIELDS);
@@ -9,7 +10,7 @@ const kind = makeKind(BERTH_FIELDS);
 function search(catalog: Catalog, text: string): number[] | null {
   const found = catalog.text.search(text, { within: catalog.onSiteAt(0) });
   if (!found || found.met < found.wanted) return found && [];
-  return [...found.rows].sort((a, b) => found.scores[b]! - found.scores[a]!).map((row) => catalog.ids[row]!);
+  return bestMatches(found, 100).map((row) => catalog.ids[row]!);
 }
 
 describe('A catalog', () => {

@@ -2,7 +2,7 @@ import { Bitset } from './bitset.js';
 import { Combinations } from './combinations.js';
 
 /** Sets of rows by choice are kept for so many choices at most; each takes a bit a row. */
-const MOST_KEPT_SETS = 256;
+const MOST_KEPT_SETS = 64;
 /** Of a column with so few choices the sets of all are kept, as counting bits is then the fastest way to count. */
 export const FEW_CHOICES = 32;
 const NARROW_END = 0x10000;

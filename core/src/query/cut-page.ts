@@ -2,14 +2,14 @@ import type { Bitset, Catalog } from '../catalog/index.js';
 import { Bitset as Rows } from '../catalog/index.js';
 import { FoundRows } from './found-rows.js';
 import type { Ranking } from './rankings.js';
-import { compareValues, rowOrder } from './rankings.js';
+import { rowOrder } from './rankings.js';
 
-/** So few rows are compared one with the other. */
+/** So few rows are simply sorted. */
 const FEW_ROWS = 256;
 /** Looking at a row in the kept order costs about so many times what looking at one of the found rows does. */
 const STEP_COST = 2;
-/** Up to this many rows the first ones are kept while walking; beyond, all are sorted. */
-const MOST_KEPT = 1000;
+/** Into so many parts the values of a key are parted where the catalog keeps no order of them. */
+const BUCKETS = 1024;
 
 /** A part of the rows that is to be put in order, and what of it is wanted. */
 interface Cut {
@@ -21,7 +21,8 @@ interface Cut {
 
 /**
  * The rows from `offset` on, `limit` of them, in order. A key whose order the catalog keeps is walked along where the
- * found rows lie dense enough; rows that are alike in it are ordered by the keys after it, and only those that matter.
+ * found rows lie dense enough; else the rows are parted into buckets by their values, and only the buckets that matter
+ * are looked into. Rows that are alike in a key are ordered by the keys after it.
  */
 export function cutPage(
   found: FoundRows,
@@ -36,121 +37,193 @@ export function cutPage(
 function cut(found: FoundRows, wanted: Cut): number[] {
   const { keys, offset, limit, catalog } = wanted;
   if (limit <= 0 || found.size <= offset) return [];
-  if (found.size <= FEW_ROWS) return selected(found, wanted);
+  if (found.size <= FEW_ROWS) return sorted(found.list(), wanted);
   const [key] = keys;
-  if (!key) return catalog.idsAscend ? [...found.list().subarray(offset, offset + limit)] : selected(found, wanted);
+  if (!key) return byId(found, wanted);
   if (key.ones) return cutByOnes(found, key.ones, wanted);
   const steps = ((offset + limit) * catalog.rows) / found.size;
-  if (key.sorted && (steps * STEP_COST < found.size || offset + limit > MOST_KEPT)) return cutAlong(found, key, wanted);
-  return selected(found, wanted);
+  if (key.sorted && steps * STEP_COST < found.size) return cutAlong(found, key, wanted);
+  return cutByBuckets(found.list(), key, wanted);
 }
 
-/** Cuts from several parts that follow one another. */
-function cutParts(parts: Iterable<Bitset>, wanted: Cut): number[] {
-  const rows: number[] = [];
-  let { offset } = wanted;
-  for (const part of parts) {
-    const found = new FoundRows(part);
-    if (found.size > offset) {
-      rows.push(...cut(found, { ...wanted, keys: wanted.keys.slice(1), offset, limit: wanted.limit - rows.length }));
-    }
-    offset = Math.max(0, offset - found.size);
-    if (rows.length === wanted.limit) break;
+function sorted(rows: ArrayLike<number>, { catalog, keys, offset, limit }: Cut): number[] {
+  return Array.from(rows)
+    .sort(rowOrder(catalog, keys))
+    .slice(offset, offset + limit);
+}
+
+function byId(found: FoundRows, wanted: Cut): number[] {
+  const { catalog, offset, limit } = wanted;
+  return catalog.idsAscend ? [...found.list().subarray(offset, offset + limit)] : sorted(found.list(), wanted);
+}
+
+/** Takes parts that follow one another until a page is full. */
+class Page {
+  readonly rows: number[] = [];
+  private offset: number;
+
+  constructor(private readonly wanted: Cut) {
+    this.offset = wanted.offset;
   }
-  return rows;
+
+  get isFull(): boolean {
+    return this.rows.length === this.wanted.limit;
+  }
+
+  /** Whether a part of such a size lies before the page altogether; then it is passed over. */
+  passes(size: number): boolean {
+    if (size > this.offset) return false;
+    this.offset -= size;
+    return true;
+  }
+
+  /** What of the part that is to be taken next is wanted, under the keys that are left. */
+  next(keys: readonly Ranking[]): Cut {
+    return { ...this.wanted, keys, offset: this.offset, limit: this.wanted.limit - this.rows.length };
+  }
+
+  take(rows: readonly number[]): void {
+    for (const row of rows) this.rows.push(row);
+    this.offset = 0;
+  }
 }
 
 function cutByOnes(found: FoundRows, ones: Bitset, wanted: Cut): number[] {
-  const yes = found.bits.clone().intersect(ones);
-  const no = found.bits.clone().subtract(ones);
-  return cutParts(wanted.keys[0]!.isDown ? [yes, no] : [no, yes], wanted);
+  const [key, ...others] = wanted.keys;
+  const page = new Page(wanted);
+  for (const isOne of key!.isDown ? [true, false] : [false, true]) {
+    if (page.isFull) break;
+    const bits = found.bits.clone();
+    const part = new FoundRows(isOne ? bits.intersect(ones) : bits.subtract(ones));
+    if (!page.passes(part.size)) page.take(cut(part, page.next(others)));
+  }
+  return page.rows;
 }
 
 /** Walks along the kept order of a key; what has no value in it comes after, or before, all that has. */
 function cutAlong(found: FoundRows, key: Ranking, wanted: Cut): number[] {
   const { rows, size } = key.sorted!.rows();
-  const withValue = (): Bitset => {
-    const has = new Rows(found.bits.capacity);
-    for (let at = 0; at < size; at++) has.add(rows[at]!);
-    return found.bits.clone().intersect(has);
+  const others = wanted.keys.slice(1);
+  const page = new Page(wanted);
+  const takeMissing = (): void => {
+    const missing = new FoundRows(withoutValue(found.bits, rows, size));
+    if (!page.passes(missing.size)) page.take(cut(missing, page.next(others)));
   };
-  const without = (): Bitset => found.bits.clone().subtract(withValue());
-  const result: number[] = [];
-  let { offset } = wanted;
-  const rest = (part: Bitset): void => {
-    const missing = new FoundRows(part);
-    const left = { ...wanted, keys: wanted.keys.slice(1), offset, limit: wanted.limit - result.length };
-    result.push(...cut(missing, left));
-    offset = Math.max(0, offset - missing.size);
-  };
-  if (key.missingFirst) rest(without());
-  for (const group of groupsAlong(found.bits, key, rows, size)) {
-    if (result.length === wanted.limit) return result;
-    if (group.length <= offset) offset -= group.length;
-    else {
-      const left = { ...wanted, keys: wanted.keys.slice(1), offset, limit: wanted.limit - result.length };
-      if (group.length === 1) result.push(group[0]!);
-      else result.push(...cut(new FoundRows(bitsOf(group, found.bits.capacity)), left));
-      offset = 0;
-    }
-  }
-  if (!key.missingFirst && result.length < wanted.limit) rest(without());
-  return result;
-}
-
-function bitsOf(rows: readonly number[], capacity: number): Bitset {
-  const bits = new Rows(capacity);
-  for (const row of rows) bits.add(row);
-  return bits;
-}
-
-/** The found rows in a key's order, those with the same value together. */
-function* groupsAlong(bits: Bitset, key: Ranking, rows: Uint32Array, size: number): Generator<number[]> {
-  const { words } = bits;
+  if (key.missingFirst) takeMissing();
+  if (page.isFull) return page.rows;
+  const { words } = found.bits;
   const { isSame } = key.sorted!;
   let group: number[] = [];
+  const takeGroup = (): void => {
+    if (group.length === 0 || page.passes(group.length)) return;
+    page.take(group.length === 1 ? group : cut(new FoundRows(bitsOf(group, found.bits.capacity)), page.next(others)));
+  };
   for (let step = 0; step < size; step++) {
     const row = rows[key.isDown ? size - 1 - step : step]!;
     if ((words[row >>> 5]! & (1 << (row & 31))) === 0) continue;
     if (group.length > 0 && !isSame(group[0]!, row)) {
-      yield group;
+      takeGroup();
+      if (page.isFull) return page.rows;
       group = [];
     }
     group.push(row);
   }
-  if (group.length > 0) yield group;
+  takeGroup();
+  if (!key.missingFirst && !page.isFull) takeMissing();
+  return page.rows;
 }
 
-/** The wanted rows by comparing: the first ones are kept while walking, or, where those are many, all are sorted. */
-function selected(found: FoundRows, { catalog, keys, offset, limit }: Cut): number[] {
-  const order = rowOrder(catalog, keys);
-  const rows = found.list();
-  const wanted = offset + limit;
-  if (wanted > MOST_KEPT) return [...rows].sort(order).slice(offset, wanted);
-  const first: number[] = [];
-  const [key] = keys;
-  let last = NaN;
+function withoutValue(bits: Bitset, rows: Uint32Array, size: number): Bitset {
+  const missing = bits.clone();
+  for (let at = 0; at < size; at++) missing.delete(rows[at]!);
+  return missing;
+}
+
+function bitsOf(rows: ArrayLike<number>, capacity: number): Bitset {
+  const bits = new Rows(capacity);
+  for (let at = 0; at < rows.length; at++) bits.add(rows[at]!);
+  return bits;
+}
+
+/** Parts the rows by their values in a key, and looks only into the parts that the page lies in. */
+function cutByBuckets(rows: Uint32Array, key: Ranking, wanted: Cut): number[] {
+  if (rows.length <= FEW_ROWS) return sorted(rows, wanted);
+  const others = wanted.keys.slice(1);
+  const { values, least, greatest, missing } = valuesOf(rows, key);
+  const capacity = wanted.catalog.existing.capacity;
+  if (!(least < greatest)) return cutAlike(rows, values, key, wanted);
+  const page = new Page(wanted);
+  const takeMissing = (): void => {
+    if (missing === 0 || page.isFull || page.passes(missing)) return;
+    const without = rows.filter((_, at) => values[at] !== values[at]);
+    page.take(cut(new FoundRows(bitsOf(without, capacity)), page.next(others)));
+  };
+  if (key.missingFirst) takeMissing();
+  const scale = (BUCKETS - 1) / (greatest - least);
+  const sizes = bucketSizes(values, least, scale);
+  for (let step = 0; step < BUCKETS && !page.isFull; step++) {
+    const bucket = key.isDown ? BUCKETS - 1 - step : step;
+    const size = sizes[bucket]!;
+    if (size === 0 || page.passes(size)) continue;
+    const inside = rowsInBucket(rows, values, least, scale, bucket, size);
+    page.take(cutByBuckets(inside, key, page.next(wanted.keys)));
+  }
+  if (!key.missingFirst) takeMissing();
+  return page.rows;
+}
+
+function bucketSizes(values: Float64Array, least: number, scale: number): Uint32Array {
+  const sizes = new Uint32Array(BUCKETS);
+  for (let at = 0; at < values.length; at++) {
+    const value = values[at]!;
+    if (value === value) sizes[((value - least) * scale) | 0]!++;
+  }
+  return sizes;
+}
+
+function rowsInBucket(
+  rows: Uint32Array,
+  values: Float64Array,
+  least: number,
+  scale: number,
+  bucket: number,
+  size: number,
+): Uint32Array {
+  const inside = new Uint32Array(size);
+  let end = 0;
+  for (let at = 0; end < size; at++) {
+    const value = values[at]!;
+    if (value === value && (((value - least) * scale) | 0) === bucket) inside[end++] = rows[at]!;
+  }
+  return inside;
+}
+
+/** Rows that all have the same value in a key, or none: the other keys order them, those without a value apart. */
+function cutAlike(rows: Uint32Array, values: Float64Array, key: Ranking, wanted: Cut): number[] {
+  const capacity = wanted.catalog.existing.capacity;
+  const page = new Page(wanted);
+  const has = (isThere: boolean): Uint32Array => rows.filter((_, at) => (values[at] === values[at]) === isThere);
+  for (const part of key.missingFirst ? [has(false), has(true)] : [has(true), has(false)]) {
+    if (page.isFull) break;
+    if (!page.passes(part.length))
+      page.take(cut(new FoundRows(bitsOf(part, capacity)), page.next(wanted.keys.slice(1))));
+  }
+  return page.rows;
+}
+
+function valuesOf(
+  rows: Uint32Array,
+  key: Ranking,
+): { values: Float64Array; least: number; greatest: number; missing: number } {
+  const values = new Float64Array(rows.length);
+  let [least, greatest, missing] = [Infinity, -Infinity, 0];
+  const { at: valueAt } = key;
   for (let at = 0; at < rows.length; at++) {
-    const row = rows[at]!;
-    if (first.length === wanted) {
-      // Most rows fall behind the last one by the first key alone.
-      if (key && compareValues(key, key.at(row), last) > 0) continue;
-      if (order(row, first[wanted - 1]!) >= 0) continue;
-      first.pop();
-    }
-    insertInOrder(first, row, order);
-    if (first.length === wanted && key) last = key.at(first[wanted - 1]!);
+    const value = valueAt(rows[at]!);
+    values[at] = value;
+    if (value < least) least = value;
+    if (value > greatest) greatest = value;
+    if (value !== value) missing++;
   }
-  return first.slice(offset);
-}
-
-function insertInOrder(sorted: number[], row: number, order: (a: number, b: number) => number): void {
-  let low = 0;
-  let high = sorted.length;
-  while (low < high) {
-    const middle = (low + high) >>> 1;
-    if (order(sorted[middle]!, row) < 0) low = middle + 1;
-    else high = middle;
-  }
-  sorted.splice(low, 0, row);
+  return { values, least, greatest, missing };
 }

@@ -1,4 +1,5 @@
 import type { Catalog, PlaceColumn } from '../catalog/index.js';
+import { bestMatches } from '../catalog/index.js';
 import type { Point } from '../values/index.js';
 import { slugOf } from '../values/index.js';
 import type { QueryScene } from './scene.js';
@@ -9,6 +10,8 @@ export interface NamedPoint {
   readonly title: string;
 }
 
+/** Of the listings that a name finds, so many are looked at for one with a place. */
+const MOST_TRIED = 50;
 const POSITION = /^([+-]?\d{1,3}(?:\.\d+)?)\s*[,; ]\s*([+-]?\d{1,3}(?:\.\d+)?)$/;
 
 /**
@@ -36,7 +39,7 @@ function bestMatch(text: string, catalogs: readonly Catalog[], scene: QueryScene
     const within = catalog.onSiteAt(scene.context.nowInMs);
     const matches = catalog.text.search(text, { within });
     if (!matches || matches.met < matches.wanted) continue;
-    const best = [...matches.rows].sort((a, b) => matches.scores[b]! - matches.scores[a]! || a - b);
+    const best = bestMatches(matches, MOST_TRIED);
     for (const row of best) {
       const found = namedPoint(catalog, row, scene);
       if (found) return found;

@@ -47,8 +47,11 @@ function valuesOf(catalog: Catalog, { by }: OrderKey, { scene, matches, near }: 
     }
     case 'status':
       return { at: (row) => catalog.statuses[row]! };
-    case 'relevance':
-      return matches && { at: (row) => matches.scores[row]! };
+    case 'relevance': {
+      if (!matches) return null;
+      const scores = matches.scores();
+      return { at: (row) => scores[row]! };
+    }
     case 'shuffled': {
       const day = dayNumberAt(nowInMs, zone);
       return { at: (row) => shuffledRank(catalog.ids[row]!, day) };

@@ -1,5 +1,5 @@
 import type { Catalog } from '../catalog/index.js';
-import { meets } from '../catalog/index.js';
+import { bestMatches, meets } from '../catalog/index.js';
 import type { Facet } from '../structure/index.js';
 import { fieldOfFacet } from '../structure/index.js';
 import { wordsOf } from '../values/index.js';
@@ -42,17 +42,7 @@ export function suggestPlaces(text: string, scene: QueryScene): string[] {
 function bestListings(catalog: Catalog, text: string, { context }: QueryScene, most: number): number[] {
   const matches = searchOf(catalog, text, catalog.onSiteAt(context.nowInMs));
   if (!matches || matches.met < matches.wanted) return [];
-  const { rows, scores } = matches;
-  const best: number[] = [];
-  for (const row of rows) {
-    const at = best.findIndex(
-      (other) => scores[row]! > scores[other]! || (scores[row] === scores[other] && row < other),
-    );
-    if (at >= 0) best.splice(at, 0, row);
-    else if (best.length < most) best.push(row);
-    if (best.length > most) best.pop();
-  }
-  return best.map((row) => catalog.ids[row]!);
+  return bestMatches(matches, most).map((row) => catalog.ids[row]!);
 }
 
 /** Values of choices and categories whose label has all the words; those that nothing has are left out. */

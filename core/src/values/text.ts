@@ -20,8 +20,12 @@ const LETTERS_WITHOUT_DECOMPOSITION: Readonly<Record<string, string>> = {
   ı: 'i',
 };
 
+/** Text without anything that could be folded but capitals; most is. */
+const PLAIN = /^[\x20-\x7e]*$/;
+
 /** Lower case without accents, so that “Ærø” and “aero” meet. For search and slugs, never for keeping. */
 export function foldText(text: string): string {
+  if (PLAIN.test(text)) return text.toLowerCase();
   return text
     .normalize('NFKD')
     .replace(/\p{M}/gu, '')

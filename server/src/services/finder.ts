@@ -39,8 +39,8 @@ export class Finder {
     const matches = catalog?.text.search(text, { within: catalog.existing });
     if (!catalog || !matches || matches.met < matches.wanted) return [];
     const wanted = foldText(text.trim());
-    const { rows, scores } = matches;
-    return [...rows].map((row) => {
+    const scores = matches.scores();
+    return [...matches.rows].map((row) => {
       const begins = foldText(catalog.title.textAt(row) ?? '').startsWith(wanted);
       const place = catalog.statusAt(row) === 'binned' ? 2 : begins ? 0 : 1;
       // Of titles that begin alike the shorter one is meant: "Kessel Light" before its berths.

@@ -1,5 +1,5 @@
 import type { FoundWord, MergePart, SegmentReader } from './segment.js';
-import { letterMask, masksFit, prefixQuality, typoQuality, typosWithin } from './word-match.js';
+import { TypoMeter, letterMask, masksFit, prefixQuality, typoQuality } from './word-match.js';
 
 const NONE = 0xffffffff;
 
@@ -8,6 +8,7 @@ export class FreshSegment implements SegmentReader {
   /** By number of a document its row; a row that came in again has a later document, and its earlier ones are void. */
   private readonly rowOf: number[] = [];
   private readonly documentOf = new Map<number, number>();
+  private readonly isVoid: boolean[] = [];
   private readonly numbers = new Map<string, number>();
   private readonly words: string[] = [];
   private readonly masks: number[] = [];
@@ -27,6 +28,9 @@ export class FreshSegment implements SegmentReader {
 
   add(row: number, impacts: ReadonlyMap<string, number>): void {
     const document = this.rowOf.push(row) - 1;
+    const earlier = this.documentOf.get(row);
+    if (earlier !== undefined) this.isVoid[earlier] = true;
+    this.isVoid.push(false);
     this.documentOf.set(row, document);
     if (this.size + impacts.size > this.documents.length) this.widen(impacts.size);
     for (const [word, impact] of impacts) {
@@ -41,11 +45,12 @@ export class FreshSegment implements SegmentReader {
   find(wanted: string, isPrefix: boolean, most: number): FoundWord[] {
     const found: FoundWord[] = [];
     const mask = letterMask(wanted);
+    const meter = new TypoMeter();
     this.words.forEach((word, number) => {
       if (word === wanted) found.push({ number, quality: 1 });
       else if (isPrefix && word.startsWith(wanted)) found.push({ number, quality: prefixQuality(wanted, word) });
       else if (most > 0 && masksFit(mask, this.masks[number]!, most)) {
-        const typos = typosWithin(wanted, word, most);
+        const typos = meter.typos(wanted, word, most);
         if (typos <= most) found.push({ number, quality: typoQuality(typos) });
       }
     });
@@ -55,8 +60,7 @@ export class FreshSegment implements SegmentReader {
   postings(number: number): { rows: Uint32Array; impacts: Uint8Array } {
     const at: number[] = [];
     for (let posting = this.last[number]!; posting !== NONE; posting = this.previous[posting]!) {
-      const document = this.documents[posting]!;
-      if (this.documentOf.get(this.rowOf[document]!) === document) at.push(posting);
+      if (!this.isVoid[this.documents[posting]!]) at.push(posting);
     }
     return {
       rows: Uint32Array.from(at, (posting) => this.rowOf[this.documents[posting]!]!),

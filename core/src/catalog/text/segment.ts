@@ -1,4 +1,4 @@
-import { letterMask, masksFit, prefixQuality, typoQuality, typosWithin } from './word-match.js';
+import { TypoMeter, letterMask, masksFit, prefixQuality, typoQuality } from './word-match.js';
 
 /** A word of a vocabulary that meets a wanted one, and how well, up to 1. */
 export interface FoundWord {
@@ -16,15 +16,19 @@ export interface SegmentReader {
 
 /** Words in order with the rows that have them, in typed arrays; never changed once it is made. */
 export class Segment implements SegmentReader {
+  /** Numbers of words and the masks of their letters, by the length of the words: typos change it little. */
+  private readonly byLength: ReadonlyMap<number, WordGroup>;
+
   constructor(
     readonly id: number,
     readonly words: readonly string[],
-    private readonly masks: Uint32Array,
     /** Where the postings of each word begin; one more at the end. */
     private readonly starts: Uint32Array,
     private readonly rows: Uint32Array,
     private readonly impacts: Uint8Array,
-  ) {}
+  ) {
+    this.byLength = groupedByLength(words);
+  }
 
   /** Postings in it, those that no longer count too. */
   get size(): number {
@@ -56,11 +60,16 @@ export class Segment implements SegmentReader {
   /** Words with typos, those between `from` and `end` aside, which were found already. */
   private findTypos(wanted: string, most: number, from: number, end: number, found: FoundWord[]): void {
     const mask = letterMask(wanted);
-    const { words, masks } = this;
-    for (let number = 0; number < words.length; number++) {
-      if (!masksFit(mask, masks[number]!, most) || (number >= from && number < end)) continue;
-      const typos = typosWithin(wanted, words[number]!, most);
-      if (typos <= most) found.push({ number, quality: typoQuality(typos) });
+    const meter = new TypoMeter();
+    for (let length = wanted.length - most; length <= wanted.length + most; length++) {
+      const { numbers, masks } = this.byLength.get(length) ?? NO_WORDS;
+      for (let at = 0; at < numbers.length; at++) {
+        if (!masksFit(mask, masks[at]!, most)) continue;
+        const number = numbers[at]!;
+        if (number >= from && number < end) continue;
+        const typos = meter.typos(wanted, this.words[number]!, most);
+        if (typos <= most) found.push({ number, quality: typoQuality(typos) });
+      }
     }
   }
 
@@ -73,6 +82,27 @@ export class Segment implements SegmentReader {
     }
     return low;
   }
+}
+
+interface WordGroup {
+  readonly numbers: Uint32Array;
+  readonly masks: Uint32Array;
+}
+
+const NO_WORDS: WordGroup = { numbers: new Uint32Array(0), masks: new Uint32Array(0) };
+
+function groupedByLength(words: readonly string[]): Map<number, WordGroup> {
+  const numbers = new Map<number, number[]>();
+  words.forEach((word, number) => {
+    const own = numbers.get(word.length);
+    if (own) own.push(number);
+    else numbers.set(word.length, [number]);
+  });
+  const groupOf = (own: readonly number[]): WordGroup => ({
+    numbers: Uint32Array.from(own),
+    masks: Uint32Array.from(own, (number) => letterMask(words[number]!)),
+  });
+  return new Map([...numbers].map(([length, own]) => [length, groupOf(own)]));
 }
 
 /** A part to be merged: its words in order, and their postings by position among them. */
@@ -119,6 +149,5 @@ export function mergedSegment(
     starts.push(start);
   }
   starts.push(end);
-  const masks = Uint32Array.from(words, letterMask);
-  return new Segment(id, words, masks, Uint32Array.from(starts), rows.slice(0, end), impacts.slice(0, end));
+  return new Segment(id, words, Uint32Array.from(starts), rows.slice(0, end), impacts.slice(0, end));
 }

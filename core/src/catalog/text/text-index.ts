@@ -5,6 +5,7 @@ import type { MergePart } from './segment.js';
 import { Segment, mergedSegment } from './segment.js';
 import type { TextDocument } from './text-document.js';
 import { impactsOf } from './text-document.js';
+import type { PostingList } from './word-scores.js';
 import { WordScores } from './word-scores.js';
 import { typosAllowed } from './word-match.js';
 
@@ -32,7 +33,7 @@ export interface TextMatches {
   /** In no order. */
   readonly rows: Uint32Array;
   /** By row, how well it fits; higher is better. Holds until the next search. */
-  readonly scores: Float32Array;
+  scores(): Float32Array;
   /** Words that were asked for, and how many of them each row has; fewer where no row has all. */
   readonly wanted: number;
   readonly met: number;
@@ -51,18 +52,27 @@ export class TextIndex {
   private fresh = new FreshSegment(1);
   /** By row, the segment that holds its latest state. */
   private segmentOf = new Uint8Array(0);
+  /** Rows in the index, and the segments of which a row has a later state elsewhere, or is gone. */
+  private documents = 0;
+  private readonly touched = new Set<number>();
   private isFinished = false;
-  private readonly scratch = new WordScores();
+  private readonly scratch = new WordScores(() => this.segmentOf);
 
   put(row: number, document: TextDocument): void {
     if (row >= this.segmentOf.length) this.widen(row);
+    this.remove(row);
+    this.documents++;
     this.fresh.add(row, impactsOf(document));
     this.segmentOf[row] = this.fresh.id;
     if (this.fresh.documentCount >= (this.isFinished ? FRESH_LATER : FRESH_AT_BUILD)) this.settle();
   }
 
   remove(row: number): void {
-    if (row < this.segmentOf.length) this.segmentOf[row] = NO_SEGMENT;
+    const segment = this.segmentOf[row] ?? NO_SEGMENT;
+    if (segment === NO_SEGMENT) return;
+    this.documents--;
+    this.touched.add(segment);
+    this.segmentOf[row] = NO_SEGMENT;
   }
 
   /** Merges what was put in so far; to be called once, when all documents are in. */
@@ -77,29 +87,31 @@ export class TextIndex {
     if (words.length === 0) return null;
     const slots = slotsOf(words, options.synonyms ?? []);
     const { within, typos = true, unfinished = true } = options;
-    this.scratch.begin(within.capacity, within);
-    slots.forEach((slot, at) => {
-      for (const phrase of slot) this.addPhrase(phrase, unfinished && at === slots.length - 1, typos);
-      this.scratch.endSlot();
+    const { scratch } = this;
+    scratch.begin(within, this.documents);
+    const found = slots.map((slot, at) => {
+      const isLast = unfinished && at === slots.length - 1;
+      const phrases = slot.map((phrase) =>
+        phrase
+          .map((word, place) => this.lists(word, isLast && place === phrase.length - 1, typos))
+          .map((lists) => scratch.word(lists))
+          .reduce((met, word) => scratch.both(met, word, true)),
+      );
+      return scratch.weighted(scratch.either(phrases));
     });
-    return this.scratch.result(slots.length);
+    return scratch.result(found);
   }
 
-  private addPhrase(phrase: readonly string[], isLast: boolean, forgivesTypos: boolean): void {
-    phrase.forEach((word, at) => {
-      this.addWord(word, isLast && at === phrase.length - 1, forgivesTypos ? typosAllowed(word) : 0);
-      this.scratch.endWord(at === 0);
-    });
-    this.scratch.endPhrase();
-  }
-
-  private addWord(word: string, isPrefix: boolean, typos: number): void {
-    for (const segment of [...this.segments, this.fresh]) {
-      for (const { number, quality } of segment.find(word, isPrefix, typos)) {
-        const { rows, impacts } = segment.postings(number);
-        this.scratch.addPostings(rows, impacts, quality, this.segmentOf, segment.id);
-      }
-    }
+  private lists(word: string, isPrefix: boolean, forgivesTypos: boolean): PostingList[] {
+    const most = forgivesTypos ? typosAllowed(word) : 0;
+    return [...this.segments, this.fresh].flatMap((segment) =>
+      segment.find(word, isPrefix, most).map(({ number, quality }) => ({
+        ...segment.postings(number),
+        quality,
+        segment: segment.id,
+        isClean: !this.touched.has(segment.id),
+      })),
+    );
   }
 
   /** Makes a segment of the fresh documents, merging smaller segments into it. */
@@ -120,6 +132,7 @@ export class TextIndex {
     const made = mergedSegment(id, parts, (row, part) => segmentOf[row] === part);
     const old = new Set(parts.map((part) => part.id));
     for (let row = 0; row < segmentOf.length; row++) if (old.has(segmentOf[row]!)) segmentOf[row] = id;
+    for (const gone of [...old, id]) this.touched.delete(gone);
     this.segments.push(made);
     this.fresh = new FreshSegment(this.freeId([]));
   }

@@ -12,7 +12,7 @@ export function meets(wanted: string, word: string, isPrefix: boolean): number {
   if (wanted === word) return 1;
   if (isPrefix && word.startsWith(wanted)) return prefixQuality(wanted, word);
   const most = typosAllowed(wanted);
-  const typos = most === 0 ? 1 : typosWithin(wanted, word, most);
+  const typos = most === 0 ? 1 : new TypoMeter().typos(wanted, word, most);
   return typos > most ? 0 : TYPO_QUALITY[typos]!;
 }
 
@@ -27,41 +27,73 @@ export function typoQuality(typos: number): number {
   return TYPO_QUALITY[typos] ?? 0;
 }
 
-/**
- * The typos between two words: letters too many, missing, wrong, or two neighbours swapped (the optimal string alignment
- * distance). Anything above `most` is given as `most + 1`.
- */
-export function typosWithin(a: string, b: string, most: number): number {
-  if (Math.abs(a.length - b.length) > most) return most + 1;
-  let start = 0;
-  let [endA, endB] = [a.length, b.length];
-  while (start < endA && start < endB && a.charCodeAt(start) === b.charCodeAt(start)) start++;
-  while (endA > start && endB > start && a.charCodeAt(endA - 1) === b.charCodeAt(endB - 1))
-    [endA, endB] = [endA - 1, endB - 1];
-  if (endA - start === 0 || endB - start === 0) return Math.min(Math.max(endA, endB) - start, most + 1);
-  return alignment(a.slice(start, endA), b.slice(start, endB), most);
-}
+/** Counts typos; made once for many words, as it keeps the rows that it works with. */
+export class TypoMeter {
+  private before = new Uint8Array(64);
+  private row = new Uint8Array(64);
+  private next = new Uint8Array(64);
 
-function alignment(a: string, b: string, most: number): number {
-  let before: number[] = [];
-  let row = Array.from({ length: b.length + 1 }, (_, at) => at);
-  for (let i = 1; i <= a.length; i++) {
-    const next = [i];
-    let least = i;
-    for (let j = 1; j <= b.length; j++) {
-      const isSame = a.charCodeAt(i - 1) === b.charCodeAt(j - 1);
-      let cost = Math.min(row[j]! + 1, next[j - 1]! + 1, row[j - 1]! + (isSame ? 0 : 1));
-      const isSwapped =
-        i > 1 && j > 1 && a.charCodeAt(i - 1) === b.charCodeAt(j - 2) && a.charCodeAt(i - 2) === b.charCodeAt(j - 1);
-      if (isSwapped) cost = Math.min(cost, before[j - 2]! + 1);
-      next.push(cost);
-      least = Math.min(least, cost);
+  /**
+   * The typos between two words: letters too many, missing, wrong, or two neighbours swapped (the optimal string
+   * alignment distance). Anything above `most` is given as `most + 1`.
+   */
+  typos(a: string, b: string, most: number): number {
+    let [endA, endB] = [a.length, b.length];
+    if (Math.abs(endA - endB) > most) return most + 1;
+    let start = 0;
+    while (start < endA && start < endB && a.charCodeAt(start) === b.charCodeAt(start)) start++;
+    while (endA > start && endB > start && a.charCodeAt(endA - 1) === b.charCodeAt(endB - 1)) {
+      endA--;
+      endB--;
     }
-    // A swap reaches back two rows, so both have to be beyond it.
-    if (least > most && Math.min(...row) > most) return most + 1;
-    [before, row] = [row, next];
+    // What is left when one of them is used up is too many, or missing.
+    if (endA === start || endB === start) return Math.min(Math.max(endA, endB) - start, most + 1);
+    return this.aligned(a, endA, b, endB, start, most);
   }
-  return Math.min(row[b.length]!, most + 1);
+
+  /** The textbook recurrence over the parts from `start` on, row by row. */
+  private aligned(a: string, endA: number, b: string, endB: number, start: number, most: number): number {
+    const width = endB - start;
+    if (width >= this.row.length) return this.withRoomFor(width).aligned(a, endA, b, endB, start, most);
+    for (let j = 0; j <= width; j++) this.row[j] = j;
+    let leastBefore = 0;
+    for (let i = 1; i <= endA - start; i++) {
+      const least = this.fillRow(a, b, start, i, width);
+      // A swap reaches back two rows, so both have to be beyond it.
+      if (least > most && leastBefore > most) return most + 1;
+      leastBefore = least;
+      [this.before, this.row, this.next] = [this.row, this.next, this.before];
+    }
+    return Math.min(this.row[width]!, most + 1);
+  }
+
+  private fillRow(a: string, b: string, start: number, i: number, width: number): number {
+    const { before, row, next } = this;
+    const own = a.charCodeAt(start + i - 1);
+    const ownBefore = i > 1 ? a.charCodeAt(start + i - 2) : -1;
+    next[0] = i;
+    let least = i;
+    for (let j = 1; j <= width; j++) {
+      const other = b.charCodeAt(start + j - 1);
+      let cost = row[j - 1]! + (own === other ? 0 : 1);
+      if (row[j]! + 1 < cost) cost = row[j]! + 1;
+      if (next[j - 1]! + 1 < cost) cost = next[j - 1]! + 1;
+      const isSwapped = j > 1 && ownBefore === other && own === b.charCodeAt(start + j - 2);
+      if (isSwapped && before[j - 2]! + 1 < cost) cost = before[j - 2]! + 1;
+      next[j] = cost;
+      if (cost < least) least = cost;
+    }
+    return least;
+  }
+
+  private withRoomFor(width: number): this {
+    [this.before, this.row, this.next] = [0, 1, 2].map(() => new Uint8Array(width * 2)) as [
+      Uint8Array<ArrayBuffer>,
+      Uint8Array<ArrayBuffer>,
+      Uint8Array<ArrayBuffer>,
+    ];
+    return this;
+  }
 }
 
 /** The letters of a word as bits. One typo puts in at most one and takes out at most one. */
@@ -71,13 +103,13 @@ export function letterMask(word: string): number {
   return mask;
 }
 
-/** Whether two masks leave room for so few typos. */
+/** Whether two masks leave room for one or two typos. */
 export function masksFit(a: number, b: number, most: number): boolean {
-  return bitsUpTo(a & ~b, most) && bitsUpTo(b & ~a, most);
-}
-
-function bitsUpTo(bits: number, most: number): boolean {
-  let left = bits;
-  for (let count = 0; count < most && left !== 0; count++) left &= left - 1;
-  return left === 0;
+  let lacking = a & ~b;
+  let extra = b & ~a;
+  if (most > 1) {
+    lacking &= lacking - 1;
+    extra &= extra - 1;
+  }
+  return (lacking & (lacking - 1)) === 0 && (extra & (extra - 1)) === 0;
 }

@@ -1,137 +1,188 @@
+import { once } from '../../values/index.js';
 import type { Bitset } from '../bitset.js';
 import type { TextMatches } from './text-index.js';
 
+/** Rows that have a word, with how much it says of each, of one segment. */
+export interface PostingList {
+  readonly rows: Uint32Array;
+  readonly impacts: Uint8Array;
+  readonly quality: number;
+  readonly segment: number;
+  /** Whether all of them count, as no row of the segment has a later state. */
+  readonly isClean: boolean;
+}
+
+/** Rows with how well each meets something, side by side, each row once. A strength counts `factor` times. */
+interface Scored {
+  readonly rows: Uint32Array;
+  readonly strengths: Float32Array | Uint8Array;
+  readonly factor: number;
+}
+
 /**
- * Adds up how well rows meet a query, slot by slot. A slot is met by any of its phrases, a phrase by all of its words, a
- * word by the best of its postings. The arrays are kept between searches, and only what was touched is cleared.
+ * Adds up how well rows meet a query. A slot is met by any of its phrases, a phrase by all of its words, a word by the
+ * best of its postings. The array by row is kept between searches, and left at zero after each step.
  */
 export class WordScores {
+  private byRow = new Float32Array(0);
   private scores = new Float32Array(0);
-  private ofSlot = new Float32Array(0);
-  private ofPhrase = new Float32Array(0);
-  private ofWord = new Float32Array(0);
-  private slotsMet = new Uint8Array(0);
-  /** Rows with an entry in the array of the same stage. */
-  private touched: Rows = new Rows();
-  private slotRows: Rows = new Rows();
-  private phraseRows: Rows = new Rows();
-  private wordRows: Rows = new Rows();
   private within: Uint32Array = new Uint32Array(0);
   private population = 0;
+  /** Whether every latest state of a row counts, so that nothing has to be looked through. */
+  private isWhole = false;
 
-  begin(capacity: number, within: Bitset): void {
-    if (this.scores.length < capacity) {
-      this.scores = new Float32Array(capacity);
-      this.ofSlot = new Float32Array(capacity);
-      this.ofPhrase = new Float32Array(capacity);
-      this.ofWord = new Float32Array(capacity);
-      this.slotsMet = new Uint8Array(capacity);
-    } else {
-      this.touched.forEach((row) => {
-        this.scores[row] = 0;
-        this.slotsMet[row] = 0;
-      });
+  /** `segmentOf` says which segment holds the latest state of a row; only those postings count. */
+  constructor(private readonly segmentOf: () => Uint8Array) {}
+
+  /** `documents` is the number of rows that are in the index. */
+  begin(within: Bitset, documents: number): void {
+    if (this.byRow.length < within.capacity) {
+      this.byRow = new Float32Array(within.capacity);
+      this.scores = new Float32Array(within.capacity);
     }
-    this.touched.clear();
     this.within = within.words;
     this.population = within.count();
+    this.isWhole = this.population === documents;
   }
 
-  addPostings(rows: Uint32Array, impacts: Uint8Array, quality: number, segmentOf: Uint8Array, segment: number): void {
-    const { ofWord, wordRows, within } = this;
+  /** The rows of a word. */
+  word(lists: readonly PostingList[]): Scored {
+    const [only, ...others] = lists;
+    if (!only) return EMPTY;
+    return others.length === 0 ? this.single(only) : this.best(lists);
+  }
+
+  private single({ rows, impacts, quality, segment, isClean }: PostingList): Scored {
+    if (isClean && this.isWhole) return { rows, strengths: impacts, factor: quality };
+    const { within } = this;
+    const segmentOf = this.segmentOf();
+    const found = new Uint32Array(rows.length);
+    const strengths = new Float32Array(rows.length);
+    let end = 0;
     for (let at = 0; at < rows.length; at++) {
       const row = rows[at]!;
       if (segmentOf[row] !== segment || (within[row >>> 5]! & (1 << (row & 31))) === 0) continue;
-      const score = impacts[at]! * quality;
-      const known = ofWord[row]!;
-      if (known === 0) wordRows.push(row);
-      if (score > known) ofWord[row] = score;
+      found[end] = row;
+      strengths[end++] = impacts[at]! * quality;
     }
+    return { rows: found.subarray(0, end), strengths: strengths.subarray(0, end), factor: 1 };
   }
 
-  /** Ends a word of a phrase: the phrase is met where all of its words so far are. */
-  endWord(isFirst: boolean): void {
-    if (isFirst) {
-      [this.ofPhrase, this.ofWord] = [this.ofWord, this.ofPhrase];
-      [this.phraseRows, this.wordRows] = [this.wordRows, this.phraseRows];
-      return;
-    }
-    const both = new Rows();
-    this.phraseRows.forEach((row) => {
-      if (this.ofWord[row] === 0) this.ofPhrase[row] = 0;
-      else {
-        this.ofPhrase[row] = Math.min(this.ofPhrase[row]!, this.ofWord[row]!);
-        both.push(row);
+  /** Of several postings of a row the best counts. */
+  private best(lists: readonly PostingList[]): Scored {
+    const { byRow, within } = this;
+    const segmentOf = this.segmentOf();
+    const found = new Uint32Array(lists.reduce((sum, { rows }) => sum + rows.length, 0));
+    let end = 0;
+    for (const { rows, impacts, quality, segment } of lists) {
+      for (let at = 0; at < rows.length; at++) {
+        const row = rows[at]!;
+        if (segmentOf[row] !== segment || (within[row >>> 5]! & (1 << (row & 31))) === 0) continue;
+        const strength = impacts[at]! * quality;
+        const known = byRow[row]!;
+        if (known === 0) found[end++] = row;
+        if (strength > known) byRow[row] = strength;
       }
-    });
-    this.wordRows.forEach((row) => (this.ofWord[row] = 0));
-    this.wordRows.clear();
-    this.phraseRows = both;
+    }
+    return this.takeOut(found.subarray(0, end));
   }
 
-  /** Ends a phrase: the slot takes the best of its phrases. */
-  endPhrase(): void {
-    if (this.slotRows.size === 0) {
-      [this.ofSlot, this.ofPhrase] = [this.ofPhrase, this.ofSlot];
-      [this.slotRows, this.phraseRows] = [this.phraseRows, this.slotRows];
-      return;
+  /** What stands by row for these rows; it is zero afterwards. */
+  private takeOut(rows: Uint32Array): Scored {
+    const { byRow } = this;
+    const strengths = new Float32Array(rows.length);
+    for (let at = 0; at < rows.length; at++) {
+      strengths[at] = byRow[rows[at]!]!;
+      byRow[rows[at]!] = 0;
     }
-    this.phraseRows.forEach((row) => {
-      if (this.ofSlot[row] === 0) this.slotRows.push(row);
-      this.ofSlot[row] = Math.max(this.ofSlot[row]!, this.ofPhrase[row]!);
-      this.ofPhrase[row] = 0;
-    });
-    this.phraseRows.clear();
+    return { rows, strengths, factor: 1 };
   }
 
-  /** Ends a slot: it counts the more the fewer rows meet it. */
-  endSlot(): void {
-    const { slotRows, ofSlot, scores, slotsMet, touched } = this;
-    const rarity = Math.log(1 + (this.population + 1) / (slotRows.size + 0.5));
-    const { rows, size } = slotRows;
-    for (let at = 0; at < size; at++) {
-      const row = rows[at]!;
-      if (slotsMet[row]! === 0) touched.push(row);
-      slotsMet[row]!++;
-      scores[row]! += ofSlot[row]! * rarity;
-      ofSlot[row] = 0;
+  /** Rows that have both; the weaker counts where `isWeaker` is set, else the sum. */
+  both(a: Scored, b: Scored, isWeaker: boolean): Scored {
+    const [few, many] = a.rows.length < b.rows.length ? [a, b] : [b, a];
+    const { byRow } = this;
+    for (let at = 0; at < few.rows.length; at++) byRow[few.rows[at]!] = few.strengths[at]! * few.factor;
+    const rows = new Uint32Array(few.rows.length);
+    const strengths = new Float32Array(few.rows.length);
+    let end = 0;
+    for (let at = 0; at < many.rows.length; at++) {
+      const row = many.rows[at]!;
+      const known = byRow[row]!;
+      if (known === 0) continue;
+      const own = many.strengths[at]! * many.factor;
+      rows[end] = row;
+      strengths[end++] = isWeaker ? Math.min(own, known) : own + known;
     }
-    slotRows.clear();
+    for (let at = 0; at < few.rows.length; at++) byRow[few.rows[at]!] = 0;
+    return { rows: rows.subarray(0, end), strengths: strengths.subarray(0, end), factor: 1 };
+  }
+
+  /** Rows that have either, the better counts. */
+  either(all: readonly Scored[]): Scored {
+    const [only, ...others] = all;
+    if (others.length === 0) return only ?? EMPTY;
+    const { byRow } = this;
+    const found = new Uint32Array(all.reduce((sum, { rows }) => sum + rows.length, 0));
+    let end = 0;
+    for (const { rows, strengths, factor } of all) {
+      for (let at = 0; at < rows.length; at++) {
+        const row = rows[at]!;
+        const known = byRow[row]!;
+        if (known === 0) found[end++] = row;
+        const own = strengths[at]! * factor;
+        if (own > known) byRow[row] = own;
+      }
+    }
+    return this.takeOut(found.subarray(0, end));
+  }
+
+  /** A slot counts the more the fewer rows meet it. */
+  weighted({ rows, strengths, factor }: Scored): Scored {
+    const rarity = Math.log(1 + (this.population + 1) / (rows.length + 0.5));
+    return { rows, strengths, factor: factor * rarity };
   }
 
   /** The rows that meet all slots; where there are none, those that meet the most, if that is half of them at least. */
-  result(wanted: number): TextMatches {
-    const { rows, size } = this.touched;
-    const counts = new Uint32Array(wanted + 1);
-    for (let at = 0; at < size; at++) counts[this.slotsMet[rows[at]!]!]!++;
-    let met = wanted;
-    while (met * 2 > wanted && counts[met] === 0 && (met - 1) * 2 >= wanted) met--;
-    const found = new Uint32Array(counts[met]!);
-    let end = 0;
-    for (let at = 0; at < size; at++) if (this.slotsMet[rows[at]!] === met) found[end++] = rows[at]!;
-    return { rows: found, scores: this.scores, wanted, met: found.length === 0 ? wanted : met };
-  }
-}
-
-/** A list of rows in a typed array that grows. */
-class Rows {
-  rows = new Uint32Array(256);
-  size = 0;
-
-  push(row: number): void {
-    if (this.size === this.rows.length) {
-      const wider = new Uint32Array(this.size * 2);
-      wider.set(this.rows);
-      this.rows = wider;
+  result(slots: readonly Scored[]): TextMatches {
+    const wanted = slots.length;
+    const byLength = [...slots].sort((a, b) => a.rows.length - b.rows.length);
+    const all = byLength.reduce((met, slot) => this.both(met, slot, false));
+    if (all.rows.length > 0 || wanted === 1) return this.matches(all, wanted, wanted);
+    for (let met = wanted - 1; met * 2 >= wanted; met--) {
+      const most = this.meeting(slots, met);
+      if (most.rows.length > 0) return this.matches(most, wanted, met);
     }
-    this.rows[this.size++] = row;
+    return this.matches(EMPTY, wanted, wanted);
   }
 
-  clear(): void {
-    this.size = 0;
+  /** The rows that meet exactly so many slots. */
+  private meeting(slots: readonly Scored[], met: number): Scored {
+    const counts = new Map<number, { count: number; strength: number }>();
+    for (const { rows, strengths, factor } of slots) {
+      rows.forEach((row, at) => {
+        const known = counts.get(row) ?? { count: 0, strength: 0 };
+        counts.set(row, { count: known.count + 1, strength: known.strength + strengths[at]! * factor });
+      });
+    }
+    const found = [...counts].filter(([, { count }]) => count === met);
+    return {
+      rows: Uint32Array.from(found, ([row]) => row),
+      strengths: Float32Array.from(found, ([, { strength }]) => strength),
+      factor: 1,
+    };
   }
 
-  forEach(visit: (row: number) => void): void {
-    for (let at = 0; at < this.size; at++) visit(this.rows[at]!);
+  private matches(all: Scored, wanted: number, met: number): TextMatches {
+    return { rows: all.rows, scores: once(() => this.spread(all)), wanted, met };
+  }
+
+  /** The strengths by row. What stands there of earlier searches is never asked for, so it may stay. */
+  private spread({ rows, strengths, factor }: Scored): Float32Array {
+    const { scores } = this;
+    for (let at = 0; at < rows.length; at++) scores[rows[at]!] = strengths[at]! * factor;
+    return scores;
   }
 }
+
+const EMPTY: Scored = { rows: new Uint32Array(0), strengths: new Float32Array(0), factor: 1 };
