@@ -32,7 +32,9 @@ export interface SearchOptions {
 export interface TextMatches {
   /** In no order. */
   readonly rows: Uint32Array;
-  /** By row, how well it fits; higher is better. Holds until the next search. */
+  /** Beside {@link rows}, how well each fits; higher is better. */
+  readonly strengths: Float32Array | Uint8Array;
+  /** The same by row, times a number that is the same for all. Holds until the next search. */
   scores(): Float32Array;
   /** Words that were asked for, and how many of them each row has; fewer where no row has all. */
   readonly wanted: number;
@@ -97,7 +99,9 @@ export class TextIndex {
           .map((lists) => scratch.word(lists))
           .reduce((met, word) => scratch.both(met, word, true)),
       );
-      return scratch.weighted(scratch.either(phrases));
+      const either = scratch.either(phrases);
+      // A weight that all have in common changes nothing.
+      return slots.length > 1 ? scratch.weighted(either) : either;
     });
     return scratch.result(found);
   }

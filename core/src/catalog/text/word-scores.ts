@@ -27,9 +27,9 @@ export class WordScores {
   private byRow = new Float32Array(0);
   private scores = new Float32Array(0);
   private within: Uint32Array = new Uint32Array(0);
-  private population = 0;
+  private population: () => number = () => 0;
   /** Whether every latest state of a row counts, so that nothing has to be looked through. */
-  private isWhole = false;
+  private isWhole: () => boolean = () => false;
 
   /** `segmentOf` says which segment holds the latest state of a row; only those postings count. */
   constructor(private readonly segmentOf: () => Uint8Array) {}
@@ -41,8 +41,9 @@ export class WordScores {
       this.scores = new Float32Array(within.capacity);
     }
     this.within = within.words;
-    this.population = within.count();
-    this.isWhole = this.population === documents;
+    // Counting takes longer than looking through a few postings.
+    this.population = once(() => within.count());
+    this.isWhole = () => this.population() === documents;
   }
 
   /** The rows of a word. */
@@ -53,7 +54,7 @@ export class WordScores {
   }
 
   private single({ rows, impacts, quality, segment, isClean }: PostingList): Scored {
-    if (isClean && this.isWhole) return { rows, strengths: impacts, factor: quality };
+    if (isClean && rows.length > FEW_POSTINGS && this.isWhole()) return { rows, strengths: impacts, factor: quality };
     const { within } = this;
     const segmentOf = this.segmentOf();
     const found = new Uint32Array(rows.length);
@@ -139,7 +140,7 @@ export class WordScores {
 
   /** A slot counts the more the fewer rows meet it. */
   weighted({ rows, strengths, factor }: Scored): Scored {
-    const rarity = Math.log(1 + (this.population + 1) / (rows.length + 0.5));
+    const rarity = Math.log(1 + (this.population() + 1) / (rows.length + 0.5));
     return { rows, strengths, factor: factor * rarity };
   }
 
@@ -174,7 +175,8 @@ export class WordScores {
   }
 
   private matches(all: Scored, wanted: number, met: number): TextMatches {
-    return { rows: all.rows, scores: once(() => this.spread(all)), wanted, met };
+    const { rows, strengths } = all;
+    return { rows, strengths, scores: once(() => this.spread(all)), wanted, met };
   }
 
   /** The strengths by row. What stands there of earlier searches is never asked for, so it may stay. */
@@ -185,4 +187,5 @@ export class WordScores {
   }
 }
 
+const FEW_POSTINGS = 1000;
 const EMPTY: Scored = { rows: new Uint32Array(0), strengths: new Float32Array(0), factor: 1 };
