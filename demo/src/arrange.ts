@@ -1,5 +1,5 @@
-import type { KindDefinition } from '@plindo/core/structure';
-import { makeDateGrouping, makeFacet } from '@plindo/core/structure';
+import type { KindDefinition, SelectionDefinition } from '@plindo/core/structure';
+import { makeDateGrouping, makeFacet, makeSelection } from '@plindo/core/structure';
 
 /** How the index page of a kind is arranged; written once its links are there, as facets reach through them. */
 type Arrangement = Partial<Pick<KindDefinition, 'facets' | 'grouping' | 'pager' | 'pageSize' | 'synonyms'>>;
@@ -85,3 +85,68 @@ export const ARRANGED_COURSES: Arrangement = {
   pager: 'more',
   pageSize: 18,
 };
+
+/** Selections of the guide; kinds by their numbers. */
+export function guideSelections(kinds: {
+  readonly berth: number;
+  readonly course: number;
+  readonly harbour: number;
+  readonly yard: number;
+}): SelectionDefinition[] {
+  return [
+    makeSelection({
+      slug: 'refuel-and-stay',
+      name: 'Refuel and stay',
+      purpose: 'Berths under €40 in harbours that sell fuel, cheapest first.',
+      kinds: [kinds.berth],
+      where: {
+        join: 'all',
+        of: [
+          { field: 'price', op: 'at-most', value: '40' },
+          { link: 'harbour', where: { join: 'all', of: [{ field: 'fuel', op: 'is', value: 'yes' }] } },
+        ],
+      },
+      order: [
+        { by: 'field:price', direction: 'up' },
+        { by: 'title', direction: 'up' },
+      ],
+      facets: ['harbour', 'type', 'price', 'length'],
+      published: true,
+    }),
+    makeSelection({
+      slug: 'next-courses-for-beginners',
+      name: 'Next courses for beginners',
+      purpose: 'What somebody new can join in the coming two months.',
+      kinds: [kinds.course],
+      where: {
+        join: 'all',
+        of: [
+          { field: 'starts', op: 'in-next', value: '2 month' },
+          { field: 'level', op: 'is-one-of', value: ['beginner'] },
+        ],
+      },
+      order: [{ by: 'field:starts', direction: 'up' }],
+      grouping: makeDateGrouping({ field: 'starts', unit: 'iso-week' }),
+      published: true,
+    }),
+    makeSelection({
+      slug: 'on-the-skerry-coast',
+      name: 'On the Skerry coast',
+      purpose: 'Harbours and the yards that serve them, for the coast’s own page.',
+      kinds: [kinds.harbour, kinds.yard],
+      where: {
+        join: 'any',
+        of: [
+          { field: 'region', op: 'is-one-of', value: ['skerry-coast'] },
+          {
+            link: 'serves',
+            where: { join: 'all', of: [{ field: 'region', op: 'is-one-of', value: ['skerry-coast'] }] },
+          },
+        ],
+      },
+      order: [{ by: 'title', direction: 'up' }],
+      most: 40,
+      published: true,
+    }),
+  ];
+}

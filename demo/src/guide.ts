@@ -1,7 +1,13 @@
 import type { LinkEndSketch } from '@plindo/core/contract';
 import type { Category, CategorySetDefinition, KindDefinition, Picture } from '@plindo/core/structure';
 import type { Services } from '@plindo/server/http/services';
-import { ARRANGED_BERTHS, ARRANGED_BOATYARDS, ARRANGED_COURSES, ARRANGED_HARBOURS } from './arrange.js';
+import {
+  ARRANGED_BERTHS,
+  ARRANGED_BOATYARDS,
+  ARRANGED_COURSES,
+  ARRANGED_HARBOURS,
+  guideSelections,
+} from './arrange.js';
 import { BERTH_KIND, COURSE_KIND, HARBOUR_KIND, INSTRUCTOR_KIND, SERVICES, boatyardKind } from './kinds.js';
 import {
   CERTIFICATES,
@@ -57,6 +63,8 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
   await fillYards(services, yard.id, harbours, pictures);
   const instructors = await fillInstructors(services, instructor.id, pictures);
   await fillCourses(services, course.id, { harbours, instructors }, pictures);
+  const numbers = { berth: berth.id, course: course.id, harbour: harbour.id, yard: yard.id };
+  for (const selection of guideSelections(numbers)) await services.selections.add(null, selection);
 }
 
 /** The set with a picture for each category at the top of the tree. */

@@ -21,6 +21,7 @@ import { Listings } from './services/listings.js';
 import { PictureLibrary } from './services/picture-library.js';
 import { Pictures } from './services/pictures.js';
 import { Problems } from './services/problems.js';
+import { Selections } from './services/selections.js';
 import { Site } from './services/site.js';
 import { TableViews } from './services/table-views.js';
 import { Store } from './store/index.js';
@@ -67,6 +68,7 @@ export async function assemble(dataFolder: string, clock: () => Date): Promise<A
     pictureLibrary: new PictureLibrary(store, live, clock),
     pictures,
     problems: new Problems(store, live, categorySets),
+    selections: new Selections(store, live),
     site: new Site(live),
   };
   return { services, store, repairs };

@@ -1,8 +1,8 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
-import type { Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
-import type { SiteSettings } from '../page/index.js';
+import type { ConditionFault, Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
+import type { CardModel, SiteSettings } from '../page/index.js';
 import type { TableFilter } from '../query/index.js';
-import type { CategorySet, Field, Kind, KindSketch, OrderSubject, Picture } from '../structure/index.js';
+import type { CategorySet, Field, Kind, KindSketch, OrderSubject, Picture, Selection } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 
 /** RFC 9457 problem details, with the code from the catalogue of errors and every single issue. */
@@ -45,6 +45,36 @@ export interface CategorySetSummary {
   readonly counts: Readonly<Record<string, number>>;
   /** The fields that use it. */
   readonly usedBy: readonly { readonly kindId: number; readonly kind: string; readonly field: string }[];
+}
+
+export interface SelectionSummary {
+  readonly selection: Selection;
+  /** Listings that it shows at this moment. */
+  readonly total: number;
+  /** What has become wrong with its conditions since it was saved; visitors get those counted as false. */
+  readonly faults: readonly ConditionFault[];
+  /** Where it is used: "its own page". */
+  readonly usedBy: readonly string[];
+}
+
+/** What a selection would give, saved or not. */
+export interface SelectionPreview {
+  readonly total: number;
+  /** Before the first ones are skipped and the rest cut off. */
+  readonly found: number;
+  /** How long answering took. */
+  readonly ms: number;
+  readonly cards: readonly CardModel[];
+  readonly issues: readonly Issue[];
+  /** By position of a condition, how many listings it removes that all others let in. */
+  readonly removed: readonly number[];
+}
+
+/** Listings that fail one condition alone: its position, how many, and the titles of the first ones. */
+export interface JustMissing {
+  readonly at: number;
+  readonly total: number;
+  readonly titles: readonly string[];
 }
 
 /** A link as it is asked for; the fields at its ends get the labels. */

@@ -1,45 +1,19 @@
 import type { Listing } from '../listings/index.js';
 import type { Drop, Query, QueryResult, QueryScene } from '../query/index.js';
 import { BLANK_QUERY, ownSortKey, urlOfQuery } from '../query/index.js';
-import type { Kind, KindDefinition, ReadContext } from '../structure/index.js';
+import type { Kind, KindDefinition } from '../structure/index.js';
 import { BUILT_IN_FIELDS, HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { distanceWords } from './distance-facet.js';
 import { categoryModel, chipModels, facetModels } from './facet-models.js';
 import type { FacetScene, HrefOf } from './facet-scene.js';
 import { kindById } from './facet-scene.js';
+import type { PageScene } from './frame.js';
+import { frame } from './frame.js';
 import { groupModels, jumpModels } from './group-models.js';
-import type {
-  CardModel,
-  HomePage,
-  IndexPage,
-  KindLink,
-  ListingPage,
-  NotFoundPage,
-  PageFrame,
-  SiteSettings,
-  SortModel,
-} from './page-model.js';
+import type { CardModel, HomePage, IndexPage, ListingPage, NotFoundPage, SortModel } from './page-model.js';
 import { pagerModel } from './pager.js';
 import { cardOf, listingPath, slotOf, slotsOf } from './slots.js';
-
-/** What every page is made with; the clock is the caller's. */
-export interface PageScene {
-  readonly site: SiteSettings;
-  readonly now: Date;
-  /** Of the site's locale and zone, at this moment. */
-  readonly context: ReadContext;
-  readonly kinds: readonly KindLink[];
-}
-
-const LONGEST_DESCRIPTION = 160;
-
-function frame(scene: PageScene, head: { title: string; description: string; canonical: string }): PageFrame {
-  const { site, now, kinds } = scene;
-  const title = head.title === '' ? site.name : `${head.title} – ${site.name}`;
-  const description = head.description.slice(0, LONGEST_DESCRIPTION);
-  return { site, now: now.toISOString(), kinds, canonical: head.canonical, title, description };
-}
 
 /** The front page: each published kind with its first listings. */
 export function homePage(
@@ -60,7 +34,10 @@ export function homePage(
 }
 
 export interface IndexInput {
+  /** The kind as the list arranges it: its facets, order, grouping and address. */
   readonly kind: Kind;
+  /** What stands above the list where it isn't the kind's own page. */
+  readonly heading?: string;
   readonly query: Query;
   readonly result: QueryResult;
   /** The listings of the page, each once, in any order. */
@@ -75,7 +52,7 @@ export interface IndexInput {
 
 /** The index page of a kind in the state of a query. */
 export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
-  const { kind, query, result, outOf, queries, countOf } = input;
+  const { kind, query, result, outOf, queries, countOf, heading = kind.many } = input;
   const { formats } = scene.context;
   const hrefOf = (state: Query): string => {
     const parts = urlOfQuery(state, kind, kindById(queries));
@@ -86,10 +63,12 @@ export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
   const leading = leadingFeatured(cards, input);
   const facetScene: FacetScene = { kind, query, counts: result.counts, scene: queries, hrefOf, countOf };
   return {
-    ...frame(scene, { title: kind.many, description: kind.intro, canonical: hrefOf(query) }),
+    ...frame(scene, { title: heading, description: kind.intro, canonical: hrefOf(query) }),
     type: 'index',
     kind: { slug: kind.slug, one: kind.one, many: kind.many, intro: kind.intro },
+    heading,
     text: query.text,
+    isSearchable: true,
     total: result.total,
     outOf,
     countSentence: countSentence(result.total, outOf, kind, formats),

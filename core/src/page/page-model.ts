@@ -224,7 +224,10 @@ export interface CategoryModel {
 export interface IndexPage extends PageFrame {
   readonly type: 'index';
   readonly kind: { readonly slug: string; readonly one: string; readonly many: string; readonly intro: string };
+  readonly heading: string;
   readonly text: string;
+  /** Whether it has a search. */
+  readonly isSearchable: boolean;
   readonly total: number;
   /** Listings of the kind on the site, whatever is chosen. */
   readonly outOf: number;

@@ -37,8 +37,8 @@ const alone = (): undefined => undefined;
 function page(search: string): IndexPage {
   const query = queryFromUrl(new URLSearchParams(search), kind, alone);
   const result = runQuery(catalog, query, queries);
-  const drop = result.total === 0 ? nearestDrop(catalog, query, queries) : null;
   const countOf = (other: Query): number => countQuery(catalog, other, queries);
+  const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
   return indexPage(scene, { kind, query, result, listings, outOf: listings.length, drop, queries, countOf });
 }
 

@@ -18,7 +18,8 @@ import type { ConditionScene } from './condition-rows.js';
 import { rowsWhere } from './condition-rows.js';
 import type { PageParameters } from './parameters.js';
 import { NO_PARAMETERS } from './parameters.js';
-import { countShown, idsInOrder, rowsOfSelection } from './run-selection.js';
+import { countShown } from './run-query.js';
+import { idsInOrder, rowsOfSelection } from './run-selection.js';
 import type { QueryScene } from './scene.js';
 
 /** One thing that keeps a listing out of a selection. */

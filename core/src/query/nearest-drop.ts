@@ -1,8 +1,5 @@
-import type { Catalog } from '../catalog/index.js';
 import type { Query } from './query.js';
 import { withChoice } from './query.js';
-import { countQuery } from './run-query.js';
-import type { QueryScene } from './scene.js';
 
 /** One thing to take back when nothing is found: a facet's choice, or the search (null), and what is found without it. */
 export interface Drop {
@@ -12,13 +9,13 @@ export interface Drop {
 }
 
 /** Of all that is chosen, the one thing whose taking back finds most; null when no single one helps. */
-export function nearestDrop(catalog: Catalog, query: Query, scene: QueryScene): Drop | null {
+export function nearestDrop(query: Query, countOf: (query: Query) => number): Drop | null {
   const drops: Omit<Drop, 'total'>[] = [...query.choices.keys()].map((facet) => ({
     facet,
     query: withChoice(query, facet, null),
   }));
   if (query.text !== '') drops.push({ facet: null, query: { ...query, text: '', page: 1 } });
-  const counted = drops.map((drop) => ({ ...drop, total: countQuery(catalog, drop.query, scene) }));
+  const counted = drops.map((drop) => ({ ...drop, total: countOf(drop.query) }));
   const best = counted.reduce<Drop | null>((most, drop) => (drop.total > (most?.total ?? 0) ? drop : most), null);
   return best;
 }

@@ -50,28 +50,60 @@ interface Found {
   readonly matches: TextMatches | null;
 }
 
+/** A list that is asked: the rows that it holds before anything is chosen, and how they are arranged. */
+export interface QueryArea {
+  readonly design: Pick<
+    Kind,
+    'slug' | 'intro' | 'facets' | 'sortChoices' | 'defaultOrder' | 'pageSize' | 'grouping' | 'pager'
+  >;
+  /** Null for all of the catalog that are on the site. */
+  readonly rows: Bitset | null;
+  /** Leaves out so many of the first ones in order, and shows at most so many of the rest. */
+  readonly skip: number;
+  readonly most: number | null;
+}
+
+/** The list of all listings of a catalog's kind, as the kind arranges it. */
+export function areaOfKind({ kind }: Catalog): QueryArea {
+  return { design: kind, rows: null, skip: 0, most: null };
+}
+
 /** Answers a visitor's query over the listings that are on the site at the scene's moment. */
-export function runQuery(catalog: Catalog, query: Query, scene: QueryScene): QueryResult {
-  const { kind } = catalog;
-  const found = find(catalog, query, scene);
+export function runQuery(
+  catalog: Catalog,
+  query: Query,
+  scene: QueryScene,
+  area: QueryArea = areaOfKind(catalog),
+): QueryResult {
+  const { design, skip } = area;
+  const found = find(catalog, query, scene, area);
   const { all, matches } = found;
   const counts = new Map<string, FacetCounts>();
-  for (const facet of kind.facets) {
+  for (const facet of design.facets) {
     const source = sourceOf(facet, catalog, scene);
     if (source) counts.set(facet.key, countFacet(facet, source, rowsToCount(facet, found), scene));
   }
-  const near = nearOf(catalog, query, scene);
+  const near = nearOf(design.facets, query, scene);
   const order: OrderScene = { scene, matches, near: near && { point: near.point, field: near.field } };
-  const keys = rankingsOf(catalog, orderOf(query, kind, { isSearch: matches !== null, isNear: near !== null }), order);
-  const page = pageOf(query, kind.pageSize);
-  const groups = kind.grouping && dateGroups(all, catalog, kind.grouping, keys, page, scene);
+  const keys = rankingsOf(
+    catalog,
+    orderOf(query, design, { isSearch: matches !== null, isNear: near !== null }),
+    order,
+  );
+  const total = countShown(area, all.size);
+  const { offset, limit } = pageOf(query, design.pageSize);
+  const page = { offset: offset + skip, limit: Math.max(0, Math.min(limit, total - offset)) };
+  // What is skipped and cut off is so by the order; headings come after that.
+  const isCut = skip > 0 || area.most !== null;
+  const shown = isCut && design.grouping ? rowsShown(all, catalog, cutPage(all, catalog, keys, skip, total)) : all;
+  const groups = design.grouping && dateGroups(shown, catalog, design.grouping, keys, { offset, limit }, scene);
   const idOf = (row: number): number => catalog.ids[row]!;
   const ids = groups
     ? groups.onPage.flatMap((group) => group.ids)
     : cutPage(all, catalog, keys, page.offset, page.limit).map(idOf);
   return {
-    total: all.size,
-    entries: groups?.entries ?? all.size,
+    total,
+    entries: groups?.entries ?? total,
     ids,
     counts,
     groups,
@@ -80,17 +112,35 @@ export function runQuery(catalog: Catalog, query: Query, scene: QueryScene): Que
   };
 }
 
-/** How many listings a query finds. */
-export function countQuery(catalog: Catalog, query: Query, scene: QueryScene): number {
-  return find(catalog, query, scene).all.size;
+function rowsShown(all: FoundRows, catalog: Catalog, rows: readonly number[]): FoundRows {
+  if (rows.length === all.size) return all;
+  const bits = new Rows(catalog.existing.capacity);
+  for (const row of rows) bits.add(row);
+  return new FoundRows(bits);
 }
 
-function find(catalog: Catalog, query: Query, scene: QueryScene): Found {
+/** How many of so many listings are shown, after skipping the first ones and cutting off the last ones. */
+export function countShown({ skip, most }: Pick<QueryArea, 'skip' | 'most'>, found: number): number {
+  return Math.min(Math.max(0, found - skip), most ?? Infinity);
+}
+
+/** How many listings a query finds. */
+export function countQuery(
+  catalog: Catalog,
+  query: Query,
+  scene: QueryScene,
+  area: QueryArea = areaOfKind(catalog),
+): number {
+  return countShown(area, find(catalog, query, scene, area).all.size);
+}
+
+function find(catalog: Catalog, query: Query, scene: QueryScene, { design, rows: own }: QueryArea): Found {
   const base = catalog.onSiteAt(scene.context.nowInMs).clone();
+  if (own) base.intersect(own);
   const matches = query.text === '' ? null : searchOf(catalog, query.text, base);
   if (matches) base.intersect(rowsOf(matches, catalog));
   const kept = new Map<string, Bitset>();
-  for (const facet of catalog.kind.facets) {
+  for (const facet of design.facets) {
     const choice = query.choices.get(facet.key);
     const rows = choice && rowsKept(facet, choice, catalog, scene);
     if (rows) kept.set(facet.key, rows);
@@ -134,8 +184,8 @@ interface Near extends NamedPoint {
 }
 
 /** The point of the first distance that is chosen over a place of the listings themselves. */
-function nearOf(catalog: Catalog, query: Query, scene: QueryScene): Near | null {
-  for (const { key, field, through } of catalog.kind.facets) {
+function nearOf(facets: readonly Facet[], query: Query, scene: QueryScene): Near | null {
+  for (const { key, field, through } of facets) {
     const choice = query.choices.get(key);
     const found = choice?.kind === 'near' && through.length === 0 ? pointOf(choice.at, scene) : null;
     if (found) return { ...found, field };

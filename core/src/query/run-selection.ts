@@ -1,6 +1,7 @@
 import type { Bitset, Catalog } from '../catalog/index.js';
 import { Bitset as Rows } from '../catalog/index.js';
 import type { Condition, SelectionDefinition } from '../structure/index.js';
+import { SELECTIONS_SLUG } from '../structure/index.js';
 import type { ConditionScene } from './condition-rows.js';
 import { rowsWhere } from './condition-rows.js';
 import { cutPage } from './cut-page.js';
@@ -9,6 +10,8 @@ import type { PageParameters } from './parameters.js';
 import { NO_PARAMETERS } from './parameters.js';
 import type { OrderScene } from './rankings.js';
 import { mergedOrder, rankingsOf } from './rankings.js';
+import type { QueryArea } from './run-query.js';
+import { countShown } from './run-query.js';
 import type { QueryScene } from './scene.js';
 
 /** The listings of a selection, by kind, before they are put in order. */
@@ -58,6 +61,25 @@ function rowsPicked(picked: readonly number[], catalog: Catalog): Bitset {
   return rows;
 }
 
+/** The list of a selection of one kind: its rows, and the kind's facets that stand on its page. */
+export function areaOfSelection(selection: SelectionDefinition, { catalog, rows }: SelectedRows): QueryArea {
+  const { kind } = catalog;
+  const { order, pageSize, grouping, pager, skip, most } = selection;
+  const facets = selection.facets.flatMap((key) => kind.facets.find((facet) => facet.key === key) ?? []);
+  const slug = `${SELECTIONS_SLUG}/${selection.slug}`;
+  const design = {
+    slug,
+    intro: '',
+    facets,
+    sortChoices: kind.sortChoices,
+    defaultOrder: order,
+    pageSize,
+    grouping,
+    pager,
+  };
+  return { design, rows, skip, most };
+}
+
 /** One page of a selection, counted from 1. */
 export function runSelection(
   selection: SelectionDefinition,
@@ -70,11 +92,6 @@ export function runSelection(
   const total = countShown(selection, found);
   const { offset, limit } = pageWithin(selection, page, total);
   return { total, found, ids: idsInOrder(selection, selected, offset + selection.skip, limit, scene) };
-}
-
-/** How many of so many listings are shown, after skipping the first ones and cutting off the last ones. */
-export function countShown({ skip, most }: Pick<SelectionDefinition, 'skip' | 'most'>, found: number): number {
-  return Math.min(Math.max(0, found - skip), most ?? Infinity);
 }
 
 /** Where a page begins among those that are shown, and how long it is. */

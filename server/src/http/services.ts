@@ -20,6 +20,7 @@ import type { Listings } from '../services/listings.js';
 import type { PictureLibrary } from '../services/picture-library.js';
 import type { Pictures } from '../services/pictures.js';
 import type { Problems } from '../services/problems.js';
+import type { Selections } from '../services/selections.js';
 import type { Site } from '../services/site.js';
 
 /** All that routes can call. */
@@ -46,5 +47,6 @@ export interface Services {
   readonly pictureLibrary: PictureLibrary;
   readonly pictures: Pictures;
   readonly problems: Problems;
+  readonly selections: Selections;
   readonly site: Site;
 }

@@ -4,7 +4,7 @@ import type { Catalog } from '@plindo/core/catalog';
 import { catalogInSteps } from '@plindo/core/catalog';
 import type { SiteSettings } from '@plindo/core/page';
 import type { QueryScene } from '@plindo/core/query';
-import type { CategorySet, Kind, Link, ReadContext } from '@plindo/core/structure';
+import type { CategorySet, Kind, Link, ReadContext, Selection } from '@plindo/core/structure';
 import { readContext, withCategories, withLinks } from '@plindo/core/structure';
 import { dayNumberAt, startOfDay } from '@plindo/core/time';
 import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
@@ -25,6 +25,7 @@ export class Live {
   private readonly catalogs = new Map<number, Catalog>();
   readonly links: LiveLinks;
   private sets: readonly CategorySet[] = [];
+  private saved: readonly Selection[] = [];
   private settings: SiteSettings = NEW_SITE;
   private lastContext: ReadContext | null = null;
   /** Builds run one after the other, so that a later state is never overtaken by an earlier one. */
@@ -42,6 +43,7 @@ export class Live {
   async start(): Promise<void> {
     this.settings = (await this.store.site()) ?? NEW_SITE;
     this.sets = await this.store.categorySets();
+    this.saved = await this.store.selections();
     await this.links.start();
     for (const kind of await this.store.kinds()) await this.build(this.hydrated(kind));
   }
@@ -63,6 +65,10 @@ export class Live {
 
   categorySets(): CategorySet[] {
     return [...this.sets];
+  }
+
+  selections(): Selection[] {
+    return [...this.saved];
   }
 
   /** With what values are read and shown at this moment. */
@@ -147,6 +153,7 @@ export class Live {
     for (const { entity, before, after } of entries) {
       if (entity === 'link') for (const end of endsOf(after ?? before)) changedKinds.add(end);
     }
+    for (const entry of entries) if (entry.entity === 'selection') this.takeSelection(entry);
     const showsElse = this.links.take(entries);
     for (const entry of entries) {
       if (entry.entity === 'listing') this.applyListing(entry, changedKinds);
@@ -174,6 +181,11 @@ export class Live {
   private takeSet({ id, after }: Extract<ChangeEntry, { entity: 'category-set' }>): void {
     const others = this.sets.filter((set) => set.id !== id);
     this.sets = (after ? [...others, after] : others).sort((a, b) => a.id - b.id);
+  }
+
+  private takeSelection({ id, after }: Extract<ChangeEntry, { entity: 'selection' }>): void {
+    const others = this.saved.filter((selection) => selection.id !== id);
+    this.saved = (after ? [...others, after] : others).sort((a, b) => a.id - b.id);
   }
 
   private async takeSettings(settings: SiteSettings): Promise<void> {

@@ -1,8 +1,12 @@
 import type { Catalog } from '@plindo/core/catalog';
 import type { PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
-import { homePage, indexPage, listingPage, listingPath, notFoundPage } from '@plindo/core/page';
-import type { Query, QueryScene } from '@plindo/core/query';
+import { homePage, indexPage, listingPage, listingPath, mixedPage, notFoundPage } from '@plindo/core/page';
+import type { Query, QueryArea, QueryScene } from '@plindo/core/query';
 import {
+  areaOfKind,
+  areaOfSelection,
+  rowsOfSelection,
+  runSelection,
   BLANK_QUERY,
   countQuery,
   hasFormerKeys,
@@ -15,6 +19,7 @@ import {
   withChoice,
 } from '@plindo/core/query';
 import type { KindById } from '@plindo/core/structure';
+import { SELECTIONS_SLUG } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from './live.js';
 
@@ -32,6 +37,9 @@ export class Pages {
     const scene = this.scene();
     const [kindSlug = '', listingSlug, ...more] = path.split('/').slice(1).map(decodePart);
     if (kindSlug === '' && listingSlug === undefined) return this.home(scene);
+    if (kindSlug === SELECTIONS_SLUG && listingSlug !== undefined && more.length === 0) {
+      return this.selection(scene, listingSlug, search);
+    }
     const catalog = this.live.catalogBySlug(kindSlug);
     if (!catalog?.kind.published || catalog.kind.putAside || more.length > 0) return notFoundPage(scene);
     const { hasIndexPage, hasListingPages } = catalog.kind;
@@ -116,16 +124,37 @@ export class Pages {
     catalog: Catalog,
     search: string,
     queries: QueryScene = this.live.scene(),
+    area: QueryArea = areaOfKind(catalog),
+    heading: string = catalog.kind.many,
   ): Promise<PageModel> {
-    const { kind } = catalog;
+    const kind = { ...catalog.kind, ...area.design };
     const query = queryFromUrl(new URLSearchParams(search), kind, this.kindById);
-    const result = runQuery(catalog, query, queries);
-    const drop = result.total === 0 ? nearestDrop(catalog, query, queries) : null;
-    const countOf = (other: Query): number => countQuery(catalog, other, queries);
-    const outOf = catalog.onSiteAt(queries.context.nowInMs).count();
+    const result = runQuery(catalog, query, queries, area);
+    const countOf = (other: Query): number => countQuery(catalog, other, queries, area);
+    const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
+    const outOf = countOf(BLANK_QUERY);
     const kept = await this.store.listings([...new Set(result.ids)]);
     const listings = kept.map((listing) => this.live.complete(listing));
-    return indexPage(scene, { kind, query, result, listings, outOf, drop, queries, countOf });
+    return indexPage(scene, { kind, heading, query, result, listings, outOf, drop, queries, countOf });
+  }
+
+  /** The page of a selection that has one. */
+  private async selection(scene: PageScene, slug: string, search: string): Promise<PageModel> {
+    const selection = this.live.selections().find((one) => one.slug === slug && one.published);
+    if (!selection) return notFoundPage(scene);
+    const queries = this.live.scene();
+    const selected = rowsOfSelection(selection, queries);
+    const [only, ...others] = selected;
+    if (only && others.length === 0 && !selection.picked) {
+      const area = areaOfSelection(selection, only);
+      return this.index(scene, only.catalog, search, queries, area, selection.name);
+    }
+    const page = Number(new URLSearchParams(search).get('page') ?? 1);
+    const at = Number.isInteger(page) && page >= 1 ? page : 1;
+    const { total, ids } = runSelection(selection, at, queries);
+    const kept = await this.store.listings([...ids]);
+    const listings = kept.map((listing) => this.live.complete(listing));
+    return mixedPage(scene, { selection, page: at, total, listings, kindOf: (id) => this.live.kind(id) });
   }
 
   private async listing(scene: PageScene, catalog: Catalog, slug: string): Promise<PageModel> {

@@ -114,6 +114,7 @@ async function takeBack(unit: Unit, entry: ChangeEntry): Promise<void> {
 function current(unit: Unit, { entity, id }: ChangeEntry): Promise<ChangeEntry['after']> {
   if (entity === 'site') return unit.site();
   if (entity === 'category-set') return unit.categorySet(id);
+  if (entity === 'selection') return unit.selection(id);
   if (entity === 'link') return unit.link(id);
   if (entity === 'connection') return unit.connection(id);
   if (entity === 'picture') return unit.picture(id);

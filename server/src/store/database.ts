@@ -9,6 +9,7 @@ import * as links from './migrations/0004-links.js';
 import * as binAndTableViews from './migrations/0005-bin-and-table-views.js';
 import * as pictureFiles from './migrations/0006-picture-files.js';
 import * as windows from './migrations/0007-windows.js';
+import * as selections from './migrations/0008-selections.js';
 
 const BUSY_TIMEOUT_IN_MS = 10_000;
 
@@ -59,6 +60,11 @@ async function migrate(sequelize: Sequelize): Promise<void> {
         down: ({ context }) => pictureFiles.down(context),
       },
       { name: '0007-windows', up: ({ context }) => windows.up(context), down: ({ context }) => windows.down(context) },
+      {
+        name: '0008-selections',
+        up: ({ context }) => selections.up(context),
+        down: ({ context }) => selections.down(context),
+      },
     ],
     context: sequelize.getQueryInterface(),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),

@@ -18,6 +18,7 @@ export interface Models {
   readonly listings: ModelStatic<Model>;
   readonly changes: ModelStatic<Model>;
   readonly entries: ModelStatic<Model>;
+  readonly selections: ModelStatic<Model>;
   readonly tableViews: ModelStatic<Model>;
 }
 
@@ -126,6 +127,7 @@ export function defineModels(sequelize: Sequelize): Models {
       },
       options,
     ),
+    selections: sequelize.define('selections', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER }, options),
     tableViews: sequelize.define(
       'table_views',
       {

@@ -8,8 +8,10 @@ import type {
   Link,
   Picture,
   Place,
+  Selection,
+  SelectionDefinition,
 } from '@plindo/core/structure';
-import { makeCategory, makeKindDefinition } from '@plindo/core/structure';
+import { makeCategory, makeKindDefinition, makeSelection } from '@plindo/core/structure';
 
 /** A row as the driver gives it. */
 export type Row = Readonly<Record<string, unknown>>;
@@ -71,6 +73,13 @@ export function categorySetOf(row: Row): CategorySet {
   };
 }
 
+export function selectionOf(row: Row): Selection {
+  const definition = parsed<Omit<SelectionDefinition, 'slug'>>(row['definition']);
+  // What was written before a property existed has its default.
+  const complete = makeSelection({ ...definition, slug: String(row['slug']) });
+  return { ...complete, id: Number(row['id']), version: Number(row['version']) };
+}
+
 export function linkOf(row: Row): Link {
   const definition = parsed<Omit<Link, 'id' | 'version'>>(row['definition']);
   return { ...definition, id: Number(row['id']), version: Number(row['version']) };
@@ -92,8 +101,8 @@ export function connectionOf(row: Row): Connection {
   };
 }
 
-/** A kind or a category set as the columns of its row. */
-export function rowOfDefined(kind: Kind | CategorySet): Row {
+/** A kind, a category set or a selection as the columns of its row. */
+export function rowOfDefined(kind: Kind | CategorySet | Selection): Row {
   const { id, slug, version, ...definition } = kind;
   return { id, slug, version, definition };
 }

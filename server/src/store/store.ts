@@ -1,5 +1,5 @@
 import type { Connection, Listing } from '@plindo/core/listings';
-import type { CategorySet, Kind, Link } from '@plindo/core/structure';
+import type { CategorySet, Kind, Link, Selection } from '@plindo/core/structure';
 import type { SiteSettings } from '@plindo/core/page';
 import type { Sequelize } from 'sequelize';
 import { Op, Transaction } from 'sequelize';
@@ -10,7 +10,7 @@ import { defineModels } from './models.js';
 import { FileStore } from './file-store.js';
 import { PictureStore } from './picture-store.js';
 import type { Row } from './records.js';
-import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed } from './records.js';
+import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, selectionOf } from './records.js';
 import type { ChangeEntry } from './unit.js';
 import { Unit } from './unit.js';
 
@@ -204,6 +204,11 @@ export class Store {
   async categorySets(): Promise<CategorySet[]> {
     const rows = await this.models.categorySets.findAll({ order: [['id', 'ASC']], raw: true });
     return rows.map((row) => categorySetOf(row as unknown as Row));
+  }
+
+  async selections(): Promise<Selection[]> {
+    const rows = await this.models.selections.findAll({ order: [['id', 'ASC']], raw: true });
+    return rows.map((row) => selectionOf(row as unknown as Row));
   }
 
   async links(): Promise<Link[]> {

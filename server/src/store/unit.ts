@@ -1,14 +1,32 @@
 import type { Connection, Listing, ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { SiteSettings } from '@plindo/core/page';
-import type { CategorySet, CategorySetDefinition, Kind, KindDefinition, Link } from '@plindo/core/structure';
+import type {
+  CategorySet,
+  CategorySetDefinition,
+  Kind,
+  KindDefinition,
+  Link,
+  Selection,
+  SelectionDefinition,
+} from '@plindo/core/structure';
 import { makeCategory } from '@plindo/core/structure';
 import type { Transaction } from 'sequelize';
 import { Op } from 'sequelize';
 import type { Models } from './models.js';
 import type { PictureRecord } from './picture-store.js';
 import { pictureOf } from './picture-store.js';
-import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, rowOfDefined, rowOfLink } from './records.js';
+import {
+  categorySetOf,
+  connectionOf,
+  kindOf,
+  linkOf,
+  listingOf,
+  parsed,
+  rowOfDefined,
+  rowOfLink,
+  selectionOf,
+} from './records.js';
 import type { Row } from './records.js';
 
 /** What a change did to one record: null before is an insertion, null after a deletion. */
@@ -27,6 +45,12 @@ export type ChangeEntry =
       readonly id: number;
       readonly before: Connection | null;
       readonly after: Connection | null;
+    }
+  | {
+      readonly entity: 'selection';
+      readonly id: number;
+      readonly before: Selection | null;
+      readonly after: Selection | null;
     }
   | {
       readonly entity: 'picture';
@@ -105,6 +129,25 @@ export class Unit {
     const categories = definition.categories.map(makeCategory);
     const after: CategorySet = { ...definition, categories, id: before.id, version: before.version + 1 };
     await this.restore({ entity: 'category-set', id: before.id, before, after });
+    return after;
+  }
+
+  async selection(id: number): Promise<Selection | null> {
+    const row = await this.models.selections.findByPk(id, { transaction: this.transaction, raw: true });
+    return row ? selectionOf(row as unknown as Row) : null;
+  }
+
+  async insertSelection(definition: SelectionDefinition): Promise<Selection> {
+    const { id: _, ...row } = rowOfDefined({ ...definition, id: 0, version: 1 });
+    const made = await this.models.selections.create({ ...row }, { transaction: this.transaction });
+    const selection: Selection = { ...definition, id: Number(made.get('id')), version: 1 };
+    this.entries.push({ entity: 'selection', id: selection.id, before: null, after: selection });
+    return selection;
+  }
+
+  async updateSelection(before: Selection, definition: SelectionDefinition): Promise<Selection> {
+    const after: Selection = { ...definition, id: before.id, version: before.version + 1 };
+    await this.restore({ entity: 'selection', id: before.id, before, after });
     return after;
   }
 
@@ -212,6 +255,7 @@ const TABLES = {
   listing: 'listings',
   kind: 'kinds',
   'category-set': 'categorySets',
+  selection: 'selections',
   link: 'links',
   connection: 'connections',
   picture: 'pictures',
@@ -221,7 +265,7 @@ const TABLES = {
 /** The columns of a record as it is after an entry; null when it is gone. */
 function rowOf({ entity, id, after }: ChangeEntry): Row | null {
   if (after === null) return null;
-  if (entity === 'kind' || entity === 'category-set') return rowOfDefined(after);
+  if (entity === 'kind' || entity === 'category-set' || entity === 'selection') return rowOfDefined(after);
   if (entity === 'link') return rowOfLink(after);
   if (entity === 'connection' || entity === 'picture') return { ...after };
   // An entry of before a part existed has none of it.

@@ -13,6 +13,7 @@ import {
   RANGE_ENDS,
   START_STATUSES,
   isConditionForm,
+  isGroup,
 } from '@plindo/core/structure';
 import type {
   BuiltInPart,
@@ -81,12 +82,15 @@ function IsBound(): PropertyDecorator {
 }
 
 /** Conditions nested in "all", "any" and "none", or a test of a field. */
-function IsCondition(): PropertyDecorator {
+export function IsCondition(form: 'any' | 'group' = 'any'): PropertyDecorator {
   const defaultMessage = (): string =>
-    `$property must be a condition: {join, of} or {field, op, value}, op one of ${OPERATORS.join(', ')}`;
+    `$property must be a condition: {join, of}, {field, op, value} or {link, where}, op one of ${OPERATORS.join(', ')}`;
   return ValidateBy({
     name: 'isCondition',
-    validator: { validate: (value) => isConditionForm(value), defaultMessage },
+    validator: {
+      validate: (value) => isConditionForm(value) && (form === 'any' || isGroup(value)),
+      defaultMessage,
+    },
   });
 }
 

@@ -11,6 +11,7 @@ import { linkRoutes } from './links.js';
 import { listingRoutes } from './listings.js';
 import { overviewRoutes } from './overview.js';
 import { pictureRoutes } from './pictures.js';
+import { selectionRoutes } from './selections.js';
 import { sessionRoutes } from './session.js';
 import { siteRoutes } from './site.js';
 import { tableViewRoutes } from './table-views.js';
@@ -26,6 +27,7 @@ export function allRoutes(services: Services): Route[] {
     ...categorySetRoutes(services),
     ...linkRoutes(services),
     ...listingRoutes(services),
+    ...selectionRoutes(services),
     ...tableViewRoutes(services),
     ...overviewRoutes(services),
     ...pictureRoutes(services),

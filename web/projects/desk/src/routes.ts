@@ -70,6 +70,16 @@ export const DESK_ROUTES: Routes = [
       },
       { path: 'arrange', title: 'Arrange', loadComponent: async () => (await import('./shared/pick-kind')).PickKind },
       {
+        path: 'arrange/selections',
+        title: 'Selections',
+        loadComponent: async () => (await import('./arrange/selections/selections-page')).SelectionsPage,
+      },
+      {
+        path: 'arrange/selections/:selectionId',
+        title: 'Selection',
+        loadComponent: async () => (await import('./arrange/selections/selection-page')).SelectionPage,
+      },
+      {
         path: 'arrange/:kindId',
         title: 'Arrange',
         loadComponent: async () => (await import('./arrange/arrange-page')).ArrangePage,

@@ -5,13 +5,22 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { CatalogApi, PagesApi, SessionStore } from '@plindo/api';
 import type { IndexPage } from '@plindo/core/page';
-import type { Facet, Field, Kind, SortChoice } from '@plindo/core/structure';
-import { facetFor, fieldType, sortChoicesFor } from '@plindo/core/structure';
+import type { Facet, Field, Kind, Pager, SortChoice } from '@plindo/core/structure';
+import { fieldType, sortChoicesFor } from '@plindo/core/structure';
 import { IndexPageView } from '@plindo/listing-view';
 import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
 import { FacetEditor } from './facet-editor';
+import { facetOver, facetSubjectsOf, subjectOf } from './facet-fields';
+import { GroupingEditor } from './shared/grouping-editor';
+import { OrderEditor } from './shared/order-editor';
+
+const PAGER_WORDS: readonly (readonly [Pager, string])[] = [
+  ['numbered', 'numbered pages'],
+  ['more', '“Show more”'],
+  ['endless', 'more by itself'],
+];
 
 /** A sort choice that is offered or could be. */
 interface OfferedSort {
@@ -24,12 +33,14 @@ interface OfferedSort {
   selector: 'pl-arrange-page',
   imports: [
     FacetEditor,
+    GroupingEditor,
     IndexPageView,
     KindList,
     MatButtonModule,
     MatCheckboxModule,
     MatFormFieldModule,
     MatInputModule,
+    OrderEditor,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './arrange-page.html',
@@ -49,8 +60,15 @@ export class ArrangePage {
   protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
   protected readonly preview = signal<IndexPage | null>(null);
-  protected readonly fieldsForFacets = computed(
-    () => this.kind()?.fields.filter((field) => facetFor(field) !== null) ?? [],
+  protected readonly places = signal<readonly string[]>([]);
+  protected readonly pagers = PAGER_WORDS;
+  private readonly allKinds = computed(() => (this.store.kinds() ?? []).map(({ kind }) => kind));
+  protected readonly facetSubjects = computed(() => {
+    const kind = this.kind();
+    return kind ? facetSubjectsOf(kind, this.allKinds()) : [];
+  });
+  protected readonly synonyms = computed(() =>
+    (this.kind()?.synonyms ?? []).map((group) => group.join(', ')).join('\n'),
   );
   protected readonly fieldsForCards = computed(
     () => this.kind()?.fields.filter((field) => fieldType(field.type).short) ?? [],
@@ -83,16 +101,50 @@ export class ArrangePage {
     if (intro !== this.kind()?.intro) this.save({ intro }, 'Changed the sentence above the page');
   }
 
-  protected facetsOver(field: Field): Facet | undefined {
-    return this.kind()?.facets.find((facet) => facet.field === field.key);
+  protected subjectOf(facet: Facet): ReturnType<typeof subjectOf> {
+    return subjectOf(facet, this.kind()!, this.allKinds());
   }
 
-  protected toggleFacet(field: Field, on: boolean): void {
-    const kind = this.kind();
-    const made = facetFor(field);
-    if (!kind || !made) return;
-    const others = kind.facets.filter((facet) => facet.field !== field.key);
-    this.save({ facets: on ? [...others, made] : others }, `${on ? 'Added' : 'Took out'} the facet ${field.label}`);
+  protected othersOf(facet: Facet): readonly Facet[] {
+    return this.kind()?.facets.filter(({ key }) => key !== facet.key) ?? [];
+  }
+
+  protected addFacet(at: string): void {
+    const [kind, subject] = [this.kind(), this.facetSubjects()[Number(at)]];
+    if (!kind || !subject || at === '') return;
+    const facet = facetOver(subject, kind);
+    this.save({ facets: [...kind.facets, facet] }, `Added the facet ${facet.label}`);
+  }
+
+  /** What waits for it is shown always from then on. */
+  protected removeFacet(facet: Facet): void {
+    const facets = this.othersOf(facet).map((other) =>
+      other.dependsOn?.facet === facet.key ? { ...other, dependsOn: null } : other,
+    );
+    this.save({ facets }, `Took out the facet ${facet.label}`);
+  }
+
+  protected change(change: Partial<Kind>, sentence: string): void {
+    this.save(change, sentence);
+  }
+
+  protected setPageSize(text: string): void {
+    const pageSize = Math.trunc(Number(text));
+    if (pageSize >= 1) this.save({ pageSize }, `Shows ${pageSize} listings a page`);
+  }
+
+  protected setSynonyms(text: string): void {
+    const groups = text.split('\n').map((line) =>
+      line
+        .split(',')
+        .map((word) => word.trim())
+        .filter(Boolean),
+    );
+    this.save({ synonyms: groups.filter((group) => group.length > 1) }, 'Changed the words that mean the same');
+  }
+
+  protected findPlaces(text: string): void {
+    this.pages.places(text).subscribe((found) => this.places.set(found));
   }
 
   protected changeFacet(changed: Facet): void {

@@ -1,111 +1,69 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import { MatCheckboxModule } from '@angular/material/checkbox';
-import type { Facet, Field } from '@plindo/core/structure';
+import type { Facet, FacetControl } from '@plindo/core/structure';
+import { choosesValues } from '@plindo/core/structure';
+import { DISTANCE_UNITS } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
+import { CONTROL_WORDS } from './facet-fields';
 
-/** One facet that a kind has or could have, with its settings. */
+/** One facet of a kind with its settings, as a sentence that unfolds. */
 @Component({
   selector: 'pl-facet-editor',
-  imports: [Icon, MatCheckboxModule],
+  imports: [Icon],
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="line">
-      <mat-checkbox [checked]="!!facet()" (change)="toggled.emit($event.checked)">{{ field().label }}</mat-checkbox>
-      @if (facet(); as own) {
-        <button class="raise" [attr.aria-label]="'Move ' + own.label + ' up'" (click)="raised.emit(own)">
-          <pl-icon name="arrow_upward" />
-        </button>
-      }
-    </div>
-    @if (facet(); as own) {
-      <details>
-        <summary>{{ sentence() }}</summary>
-        <div class="settings">
-          <label>
-            Called
-            <input
-              class="plain-input"
-              maxlength="80"
-              [value]="own.label"
-              (change)="rename(own, $any($event.target).value)"
-            />
-          </label>
-          @if (own.control === 'ticks') {
-            <label>
-              A listing must have
-              <select class="plain-select" (change)="changed.emit({ ...own, join: $any($event.target).value })">
-                <option value="any" [selected]="own.join === 'any'">any of what is ticked</option>
-                <option value="all" [selected]="own.join === 'all'">all of what is ticked</option>
-              </select>
-            </label>
-            <label>
-              In the order of
-              <select class="plain-select" (change)="changed.emit({ ...own, valueOrder: $any($event.target).value })">
-                <option value="count" [selected]="own.valueOrder === 'count'">their counts</option>
-                <option value="label" [selected]="own.valueOrder === 'label'">their names</option>
-                <option value="defined" [selected]="own.valueOrder === 'defined'">the field’s choices</option>
-              </select>
-            </label>
-            <label>
-              What nothing has is
-              <select class="plain-select" (change)="changed.emit({ ...own, zero: $any($event.target).value })">
-                <option value="dim" [selected]="own.zero === 'dim'">shown with 0</option>
-                <option value="hide" [selected]="own.zero === 'hide'">left out</option>
-              </select>
-            </label>
-          }
-        </div>
-      </details>
-    }
-  `,
-  styles: `
-    .line {
-      display: flex;
-      align-items: center;
-      justify-content: space-between;
-    }
-    .raise {
-      display: inline-flex;
-      padding: 0.5rem;
-      border: 0;
-      background: none;
-      color: var(--pl-quiet);
-      cursor: pointer;
-    }
-    details {
-      margin-inline-start: 2.5rem;
-      font-size: 0.9375rem;
-    }
-    summary {
-      color: var(--pl-quiet);
-      cursor: pointer;
-    }
-    .settings {
-      display: grid;
-      gap: 0.5rem;
-      padding-block: 0.5rem;
-    }
-    label {
-      display: grid;
-      gap: 0.125rem;
-    }
-  `,
+  templateUrl: './facet-editor.html',
+  styleUrl: './facet-editor.scss',
 })
 export class FacetEditor {
-  readonly field = input.required<Field>();
-  readonly facet = input<Facet>();
-  readonly toggled = output<boolean>();
+  readonly facet = input.required<Facet>();
+  /** What it is over: "Harbour → Facilities". */
+  readonly subject = input.required<string>();
+  readonly controls = input.required<readonly FacetControl[]>();
+  /** The other facets, one of which it can wait for. */
+  readonly others = input.required<readonly Facet[]>();
+  readonly isFirst = input(false);
   readonly changed = output<Facet>();
-  readonly raised = output<Facet>();
+  readonly raised = output();
+  readonly removed = output();
 
+  protected readonly controlWords = CONTROL_WORDS;
+  protected readonly units = Object.keys(DISTANCE_UNITS);
+  protected readonly choosesValues = computed(() => choosesValues(this.facet().control));
+  protected readonly canWantAll = computed(() => ['ticks', 'chips', 'tree'].includes(this.facet().control));
   protected readonly sentence = computed(() => {
-    const facet = this.facet();
-    if (facet?.control === 'range') return 'A range, with a chart';
-    if (facet?.control === 'yes-no') return 'Yes or no';
-    return facet?.join === 'all' ? 'Ticks; all of what is ticked' : 'Ticks; any of what is ticked';
+    const { control, join, dependsOn } = this.facet();
+    const all = join === 'all' ? '; all of what is chosen' : '';
+    const waits = dependsOn ? `; once ${this.labelOf(dependsOn.facet)} is chosen` : '';
+    return `${this.subject()}: ${CONTROL_WORDS[control]}${all}${waits}`;
   });
 
-  protected rename(facet: Facet, label: string): void {
-    if (label.trim() !== '' && label !== facet.label) this.changed.emit({ ...facet, label: label.trim() });
+  protected put(change: Partial<Facet>): void {
+    this.changed.emit({ ...this.facet(), ...change });
+  }
+
+  protected rename(label: string): void {
+    if (label.trim() !== '' && label !== this.facet().label) this.put({ label: label.trim() });
+  }
+
+  /** A control for one value at a time has nothing to want all of. */
+  protected setControl(control: FacetControl): void {
+    this.put({ control, join: ['ticks', 'chips', 'tree'].includes(control) ? this.facet().join : 'any' });
+  }
+
+  protected setDependence(facet: string): void {
+    this.put({ dependsOn: facet === '' ? null : { facet, value: null } });
+  }
+
+  protected setDependenceValue(value: string): void {
+    const { dependsOn } = this.facet();
+    if (dependsOn) this.put({ dependsOn: { ...dependsOn, value: value.trim() === '' ? null : value.trim() } });
+  }
+
+  protected setShownFirst(text: string): void {
+    const shownFirst = Math.trunc(Number(text));
+    if (shownFirst >= 1) this.put({ shownFirst });
+  }
+
+  private labelOf(key: string): string {
+    return this.others().find((other) => other.key === key)?.label ?? key;
   }
 }

@@ -31,6 +31,12 @@ import { KindsStore } from './kinds-store';
           <span class="name"><pl-icon name="photo_library" />Pictures</span>
         </a>
       }
+      @if (stage() === 'arrange') {
+        <h2>Across kinds</h2>
+        <a routerLink="/arrange/selections" routerLinkActive="here">
+          <span class="name"><pl-icon name="checklist" />Selections</span>
+        </a>
+      }
       @if (stage() === 'shape') {
         <a routerLink="/shape/new" routerLinkActive="here"
           ><span class="name"><pl-icon name="add" />New kind</span></a

@@ -28,6 +28,46 @@ const SEVERAL: readonly Operator[] = ['is-one-of', 'includes-all', 'includes-non
           <option value="yes" [selected]="list()[0] === 'yes'">yes</option>
           <option value="no" [selected]="list()[0] === 'no'">no</option>
         </select>
+      } @else if (op() === 'in-this') {
+        <select class="plain-select" aria-label="Value" (change)="valueChange.emit($any($event.target).value)">
+          <option value=""></option>
+          @for (unit of units; track unit) {
+            <option [value]="unit" [selected]="list()[0] === unit">{{ unit }}</option>
+          }
+        </select>
+      } @else if (op() === 'in-last' || op() === 'in-next') {
+        <input
+          class="plain-input"
+          type="number"
+          min="1"
+          aria-label="How many"
+          [value]="stretch()[0]"
+          (input)="valueChange.emit($any($event.target).value + ' ' + stretch()[1])"
+        />
+        <select
+          class="plain-select"
+          aria-label="Unit"
+          (change)="valueChange.emit(stretch()[0] + ' ' + $any($event.target).value)"
+        >
+          @for (unit of units; track unit) {
+            <option [value]="unit" [selected]="stretch()[1] === unit">{{ unit }}s</option>
+          }
+        </select>
+      } @else if (op() === 'within') {
+        <input
+          class="plain-input"
+          aria-label="How far"
+          placeholder="10 km"
+          [value]="list()[0] ?? ''"
+          (input)="valueChange.emit([$any($event.target).value, list()[1] ?? ''])"
+        />
+        <span>of</span>
+        <input
+          class="plain-input"
+          aria-label="Name of a place"
+          [value]="list()[1] ?? ''"
+          (input)="valueChange.emit([list()[0] ?? '', $any($event.target).value])"
+        />
       } @else if (op() === 'between') {
         <input
           class="plain-input"
@@ -82,6 +122,12 @@ export class TestValue {
   readonly value = input<unknown>();
   readonly valueChange = output<unknown>();
 
+  protected readonly units = ['day', 'week', 'month', 'year'] as const;
+  /** The number and the unit of a stretch of time, as far as they are given. */
+  protected readonly stretch = computed((): readonly [string, string] => {
+    const [amount = '', unit = 'week'] = (this.list()[0] ?? '').split(' ');
+    return [amount, unit];
+  });
   protected readonly takes = computed(() => takesValue(this.op()));
   protected readonly choices = computed(() =>
     SEVERAL.includes(this.op()) ? this.field().settings.choices : undefined,

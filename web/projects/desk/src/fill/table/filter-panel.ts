@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { testValueIssue } from '@plindo/core/listings';
 import type { TableFilter } from '@plindo/core/query';
 import type { Operator, ReadContext } from '@plindo/core/structure';
-import { OPERATOR_WORDS, operatorsFor, takesValue } from '@plindo/core/structure';
+import { operatorWords, operatorsFor, takesValue } from '@plindo/core/structure';
 import { TestValue } from '../../shared/test-value';
 import type { TableColumn } from './table-columns';
 import { filterSubject } from './table-filters';
@@ -22,7 +22,7 @@ import { filterSubject } from './table-filters';
         (change)="op.set($any($event.target).value)"
       >
         @for (one of operators(); track one) {
-          <option [value]="one" [selected]="one === op()">{{ words[one] }}</option>
+          <option [value]="one" [selected]="one === op()">{{ words(one, column().field) }}</option>
         }
       </select>
       <pl-test-value [field]="column().field" [op]="op()" [value]="value()" (valueChange)="value.set($event)" />
@@ -71,7 +71,7 @@ export class FilterPanel {
   readonly filterChange = output<TableFilter | null>();
   readonly closed = output();
 
-  protected readonly words = OPERATOR_WORDS;
+  protected readonly words = operatorWords;
   protected readonly operators = computed(() => operatorsFor(this.column().field));
   protected readonly op = linkedSignal((): Operator => this.filter()?.op ?? this.operators()[0]!);
   protected readonly value = linkedSignal((): unknown => this.filter()?.value);

@@ -1,6 +1,6 @@
 import type { TableFilter } from '@plindo/core/query';
 import type { OrderSubject } from '@plindo/core/structure';
-import { OPERATOR_WORDS, takesValue } from '@plindo/core/structure';
+import { operatorWords, takesValue } from '@plindo/core/structure';
 import type { TableColumn } from './table-columns';
 
 /** What a filter on a column asks about: also of fields that nothing can be sorted by. */
@@ -10,7 +10,7 @@ export function filterSubject({ field, sort }: TableColumn): OrderSubject {
 
 /** "Price a night is at most 40". */
 export function filterSentence({ op, value }: TableFilter, { field }: TableColumn): string {
-  const words = `${field.label} ${OPERATOR_WORDS[op]}`;
+  const words = `${field.label} ${operatorWords(op, field)}`;
   if (!takesValue(op)) return words;
   const labels = new Map((field.settings.choices ?? []).map(({ key, label }) => [key, label]));
   const values = (Array.isArray(value) ? (value as readonly unknown[]) : [value]).map(String);

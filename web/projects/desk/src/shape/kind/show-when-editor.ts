@@ -1,9 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { Condition, Field, FieldTest, Operator } from '@plindo/core/structure';
-import { OPERATOR_WORDS, isGroup, operatorsFor } from '@plindo/core/structure';
+import { isGroup, operatorWords, operatorsFor } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { TestValue } from '../../shared/test-value';
+
+/** A listing's own values say when a field is shown, so only tests of them stand here. */
+function isTest(condition: Condition): condition is FieldTest {
+  return 'field' in condition;
+}
 
 interface Part {
   readonly test: FieldTest;
@@ -50,7 +55,9 @@ interface Part {
             (change)="set(at, { field: part.test.field, op: $any($event.target).value, value: part.test.value })"
           >
             @for (op of part.operators; track op) {
-              <option [value]="op" [selected]="op === part.test.op">{{ words[op] }}</option>
+              <option [value]="op" [selected]="op === part.test.op">
+                {{ part.field ? words(op, part.field) : op }}
+              </option>
             }
           </select>
           @if (part.field; as field) {
@@ -93,7 +100,7 @@ export class ShowWhenEditor {
   readonly others = input.required<readonly Field[]>();
   readonly conditionChange = output<Condition | null>();
 
-  protected readonly words = OPERATOR_WORDS;
+  protected readonly words = operatorWords;
   protected readonly join = computed(() => {
     const condition = this.condition();
     return condition && isGroup(condition) ? condition.join : 'all';
@@ -101,7 +108,7 @@ export class ShowWhenEditor {
   protected readonly tests = computed((): readonly FieldTest[] => {
     const condition = this.condition();
     if (!condition) return [];
-    return isGroup(condition) ? condition.of.filter((part): part is FieldTest => !isGroup(part)) : [condition];
+    return (isGroup(condition) ? condition.of : [condition]).filter(isTest);
   });
   protected readonly parts = computed(() =>
     this.tests().map((test): Part => {

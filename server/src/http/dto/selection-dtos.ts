@@ -1,0 +1,71 @@
+import 'reflect-metadata';
+import { GREATEST_PAGE_SIZE, LONGEST_SELECTION_NAME, MOST_PICKED, PAGERS } from '@plindo/core/structure';
+import type { ConditionGroup, Pager } from '@plindo/core/structure';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
+import { DateGroupingDto, IsCondition, OrderKeyDto } from './structure-dtos.js';
+
+const MOST_KINDS = 100;
+const MOST_FACETS = 50;
+const GREATEST_SKIP = 100_000;
+
+/** A selection as it is sent. What is left out has its default. */
+export class SelectionDto {
+  @IsOptional() @IsString() @MaxLength(80) slug?: string;
+  @IsString() @MaxLength(LONGEST_SELECTION_NAME) name!: string;
+  @IsOptional() @IsString() @MaxLength(300) purpose?: string;
+  @IsOptional() @IsInt({ each: true }) @IsArray() @ArrayMaxSize(MOST_KINDS) kinds?: number[];
+  @ValidateIf((sent: SelectionDto) => sent.picked != null)
+  @IsInt({ each: true })
+  @IsArray()
+  @ArrayMaxSize(MOST_PICKED)
+  picked?: number[] | null;
+  @IsOptional() @IsCondition('group') where?: ConditionGroup;
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(10)
+  @ValidateNested({ each: true })
+  @Type(() => OrderKeyDto)
+  order?: OrderKeyDto[];
+  @IsOptional() @IsInt() @Min(0) @Max(GREATEST_SKIP) skip?: number;
+  @ValidateIf((sent: SelectionDto) => sent.most != null) @IsInt() @Min(1) @Max(GREATEST_SKIP) most?: number | null;
+  @IsOptional() @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize?: number;
+  @IsOptional() @IsBoolean() leavesOutCurrent?: boolean;
+  @ValidateIf((sent: SelectionDto) => sent.grouping != null)
+  @ValidateNested()
+  @Type(() => DateGroupingDto)
+  grouping?: DateGroupingDto | null;
+  @IsOptional() @IsIn(PAGERS) pager?: Pager;
+  @IsOptional() @IsBoolean() published?: boolean;
+  @IsOptional() @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FACETS) facets?: string[];
+}
+
+export class SelectionUpdateDto extends SelectionDto {
+  /** The version that the editor has seen. */
+  @IsInt() version!: number;
+}
+
+export class SelectionPreviewDto {
+  @ValidateNested() @Type(() => SelectionDto) selection!: SelectionDto;
+  /** Number of the saved selection that it is a state of; absent for a new one. */
+  @IsOptional() @IsInt() id?: number;
+}
+
+export class SelectionExplainDto {
+  @ValidateNested() @Type(() => SelectionDto) selection!: SelectionDto;
+  /** Number of the listing. */
+  @IsInt() listing!: number;
+}

@@ -1,0 +1,41 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { Changed, JustMissing, SelectionPreview, SelectionSummary } from '@plindo/core/contract';
+import type { Explanation } from '@plindo/core/query';
+import type { Selection, SelectionDefinition } from '@plindo/core/structure';
+import type { Observable } from 'rxjs';
+
+/** Saved selections, what they give, and why. */
+@Injectable({ providedIn: 'root' })
+export class SelectionsApi {
+  private readonly http = inject(HttpClient);
+
+  all(): Observable<SelectionSummary[]> {
+    return this.http.get<SelectionSummary[]>('/api/selections');
+  }
+
+  add(definition: SelectionDefinition): Observable<Changed<Selection>> {
+    return this.http.post<Changed<Selection>>('/api/selections', definition);
+  }
+
+  save({ id, ...definition }: Selection): Observable<Changed<Selection>> {
+    return this.http.put<Changed<Selection>>(`/api/selections/${id}`, definition);
+  }
+
+  remove(id: number): Observable<Changed<null>> {
+    return this.http.delete<Changed<null>>(`/api/selections/${id}`);
+  }
+
+  /** What a selection would give; `id` is that of the saved one that it is a state of. */
+  preview(selection: SelectionDefinition, id: number | null): Observable<SelectionPreview> {
+    return this.http.post<SelectionPreview>('/api/selections/preview', { selection, ...(id !== null && { id }) });
+  }
+
+  missing(selection: SelectionDefinition): Observable<JustMissing[]> {
+    return this.http.post<JustMissing[]>('/api/selections/missing', { selection });
+  }
+
+  explain(selection: SelectionDefinition, listing: number): Observable<Explanation> {
+    return this.http.post<Explanation>('/api/selections/explain', { selection, listing });
+  }
+}

@@ -1,0 +1,174 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { MatFormFieldModule } from '@angular/material/form-field';
+import { MatInputModule } from '@angular/material/input';
+import { Router } from '@angular/router';
+import { SelectionsApi, SessionStore, issuesOf } from '@plindo/api';
+import type { SelectionPreview } from '@plindo/core/contract';
+import type { Kind, Selection, SelectionDefinition } from '@plindo/core/structure';
+import { PAGERS, SELECTIONS_SLUG, makeSelection } from '@plindo/core/structure';
+import type { Issue } from '@plindo/core/values';
+import { Card } from '@plindo/listing-view';
+import { KindList } from '../../shared/kind-list';
+import { KindsStore } from '../../shared/kinds-store';
+import { Notices } from '../../shared/notices';
+import { GroupingEditor } from '../shared/grouping-editor';
+import { OrderEditor } from '../shared/order-editor';
+import { ConditionEditor } from './condition-editor';
+import { PickedList } from './picked-list';
+import { SelectionsStore } from './selections-store';
+import { WhyPanel } from './why-panel';
+
+const PREVIEW_PAUSE_IN_MS = 300;
+const PAGER_WORDS = { numbered: 'numbered pages', more: '“Show more”', endless: 'more by itself' } as const;
+
+/** A selection as a sentence of choices, beside what it gives and why. */
+@Component({
+  selector: 'pl-selection-page',
+  imports: [
+    Card,
+    ConditionEditor,
+    GroupingEditor,
+    KindList,
+    MatButtonModule,
+    MatFormFieldModule,
+    MatInputModule,
+    OrderEditor,
+    PickedList,
+    WhyPanel,
+  ],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './selection-page.html',
+  styleUrl: './selection-page.scss',
+})
+export class SelectionPage {
+  /** From the address; "new" for one that is being added. */
+  readonly selectionId = input.required<string>();
+
+  private readonly api = inject(SelectionsApi);
+  private readonly notices = inject(Notices);
+  private readonly router = inject(Router);
+  private readonly session = inject(SessionStore);
+  private readonly kindsStore = inject(KindsStore);
+  private readonly store = inject(SelectionsStore);
+
+  protected readonly pagers = PAGERS;
+  protected readonly pagerWords = PAGER_WORDS;
+  protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
+  protected readonly allKinds = computed(() => (this.kindsStore.kinds() ?? []).map(({ kind }) => kind));
+  protected readonly saved = signal<Selection | null>(null);
+  protected readonly draft = signal<SelectionDefinition | null>(null);
+  protected readonly preview = signal<SelectionPreview | null>(null);
+  protected readonly refused = signal<readonly Issue[]>([]);
+  protected readonly kinds = computed((): Kind[] => {
+    const chosen = this.draft()?.kinds ?? [];
+    return this.allKinds().filter(({ id }) => chosen.includes(id));
+  });
+  protected readonly issues = computed(() =>
+    this.refused().length > 0 ? this.refused() : (this.preview()?.issues ?? []),
+  );
+  /** Reasons by the place of the condition that they are about. */
+  protected readonly faults = computed(() => {
+    const about = this.issues().flatMap(({ code, message }) => {
+      const match = code === 'selection.condition' ? /^Condition ([\d.]+): (.*)$/s.exec(message) : null;
+      return match ? [[match[1]!, match[2]!] as const] : [];
+    });
+    return new Map(about);
+  });
+  protected readonly path = computed(() => `/${SELECTIONS_SLUG}/${this.saved()?.slug ?? ''}`);
+  private asking: ReturnType<typeof setTimeout> | undefined;
+
+  constructor() {
+    void this.kindsStore.reload();
+    effect(() => {
+      const id = this.selectionId();
+      untracked(() => void this.load(id));
+    });
+    effect(() => {
+      const draft = this.draft();
+      clearTimeout(this.asking);
+      if (draft) this.asking = setTimeout(() => this.look(draft), PREVIEW_PAUSE_IN_MS);
+    });
+  }
+
+  protected set(change: Partial<SelectionDefinition>): void {
+    this.refused.set([]);
+    this.draft.update((draft) => draft && { ...draft, ...change });
+  }
+
+  protected toggleKind(id: number, isOn: boolean): void {
+    const others = this.draft()?.kinds.filter((other) => other !== id) ?? [];
+    this.set({ kinds: isOn ? [...others, id] : others, facets: [] });
+  }
+
+  protected toggleFacet(key: string, isOn: boolean): void {
+    const others = this.draft()?.facets.filter((other) => other !== key) ?? [];
+    this.set({ facets: isOn ? [...others, key] : others });
+  }
+
+  protected pickByHand(isPicked: boolean): void {
+    this.set({ picked: isPicked ? [] : null });
+  }
+
+  protected number(text: string): number {
+    return Math.max(0, Math.trunc(Number(text)) || 0);
+  }
+
+  protected save(): void {
+    const [draft, saved] = [this.draft(), this.saved()];
+    if (!draft) return;
+    const sent = saved ? this.api.save({ ...draft, id: saved.id, version: saved.version }) : this.api.add(draft);
+    sent.subscribe({
+      next: ({ changeId, result }) => {
+        this.keep(result);
+        void this.store.reload();
+        this.notices.changed(`Saved the selection ${result.name}`, changeId, () => void this.load(String(result.id)));
+        if (!saved) void this.router.navigate(['/arrange/selections', result.id], { replaceUrl: true });
+      },
+      error: (error: unknown) => {
+        this.refused.set(issuesOf(error));
+        this.notices.refused(error);
+      },
+    });
+  }
+
+  protected remove(): void {
+    const saved = this.saved();
+    if (!saved) return;
+    this.api.remove(saved.id).subscribe({
+      next: ({ changeId }) => {
+        void this.store.reload();
+        this.notices.changed(`Deleted the selection ${saved.name}`, changeId, () => void this.store.reload());
+        void this.router.navigate(['/arrange/selections']);
+      },
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+
+  private async load(id: string): Promise<void> {
+    if (id === 'new') {
+      const kinds =
+        this.allKinds().length > 0 ? this.allKinds() : (await this.kindsStore.reload()).map(({ kind }) => kind);
+      this.saved.set(null);
+      this.draft.set(makeSelection({ slug: '', name: '', kinds: kinds.slice(0, 1).map((kind) => kind.id) }));
+      return;
+    }
+    const found = (await this.store.reload()).find(({ selection }) => selection.id === Number(id));
+    if (found) this.keep(found.selection);
+    else void this.router.navigate(['/arrange/selections']);
+  }
+
+  private keep(selection: Selection): void {
+    const { id: _, version: __, ...definition } = selection;
+    this.saved.set(selection);
+    this.draft.set(definition);
+  }
+
+  private look(draft: SelectionDefinition): void {
+    this.api.preview(draft, this.saved()?.id ?? null).subscribe({
+      next: (preview) => this.preview.set(preview),
+      // What cannot be previewed yet, such as one without a name, says so when it is saved.
+      error: () => this.preview.set(null),
+    });
+  }
+}
