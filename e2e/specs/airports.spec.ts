@@ -8,7 +8,7 @@ const PAGE_SIZE = 24;
 
 /** Labels and counts of a facet as they stand on the page, those behind "Show all" too; zeros left out. */
 async function shownCounts(page: Page, label: string): Promise<Record<string, number>> {
-  const facet = page.locator('fieldset').filter({ has: page.locator('legend', { hasText: new RegExp(`^${label}$`) }) });
+  const facet = page.getByRole('group', { name: label, exact: true });
   const rows = await facet
     .locator('li')
     .evaluateAll((items) =>
@@ -84,7 +84,7 @@ describe('From a spreadsheet to a live directory', () => {
     await page.waitForURL('**/airports?state=tx');
     await page.getByRole('checkbox', { name: /^CA / }).check();
     await page.waitForURL(/state=(ca,tx|tx,ca)/);
-    await page.getByRole('searchbox', { name: 'Search Airports' }).fill('munic');
+    await page.getByRole('combobox', { name: 'Search Airports' }).fill('munic');
     await page.waitForURL('**/airports?q=munic&**');
     await page.getByLabel('Sort by').selectOption({ label: 'Title, A to Z' });
     await page.waitForURL('**sort=title**');

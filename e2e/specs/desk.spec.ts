@@ -105,12 +105,12 @@ describe('The Desk', () => {
     await page.goto(`${server.address}/desk/arrange/1`);
     const preview = page.getByRole('complementary', { name: 'What a visitor will see' });
     await preview.getByText('Working channel').waitFor({ state: 'detached' });
-    await preview.locator('legend', { hasText: 'Region' }).waitFor();
-    await page.locator('pl-facet-editor').getByRole('checkbox', { name: 'Region' }).uncheck();
-    await preview.locator('legend', { hasText: 'Region' }).waitFor({ state: 'detached' });
+    await preview.getByRole('group', { name: 'Region' }).waitFor();
+    await page.getByRole('button', { name: 'Take out Region' }).click();
+    await preview.getByRole('group', { name: 'Region' }).waitFor({ state: 'detached' });
     expect(await onSite('/harbours')).not.toContain('data-facet="region"');
-    await page.locator('pl-facet-editor').getByRole('checkbox', { name: 'Region' }).check();
-    await preview.locator('legend', { hasText: 'Region' }).waitFor();
+    await page.getByLabel('Add a facet over').selectOption({ label: 'Region' });
+    await preview.getByRole('group', { name: 'Region' }).waitFor();
   }, 60_000);
 
   it('tells what is wrong with a file, where, and keeps nothing of it', async () => {

@@ -16,11 +16,12 @@ import type { DatesFacetModel } from '@plindo/core/page';
               [class.chosen]="month.chosen"
               [class.none]="month.count === 0"
               [attr.aria-current]="month.chosen ? 'true' : null"
-              [attr.aria-label]="month.label + ', ' + month.count + ' listings'"
             >
               <span class="bar" aria-hidden="true"><span [style.block-size.%]="share(month.count ?? 0)"></span></span>
-              <span>{{ month.short }}</span>
-              <span class="count">{{ month.count }}</span>
+              <span
+                ><span class="hidden-text">{{ month.label }}: </span>{{ month.short }}</span
+              >
+              <span class="count">{{ month.count }}<span class="hidden-text"> listings</span></span>
             </a>
           </li>
         }

@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -51,6 +62,8 @@ export class SelectionPage {
   private readonly session = inject(SessionStore);
   private readonly kindsStore = inject(KindsStore);
   private readonly store = inject(SelectionsStore);
+
+  private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
   protected readonly pagers = PAGERS;
   protected readonly pagerWords = PAGER_WORDS;
@@ -127,7 +140,7 @@ export class SelectionPage {
       },
       error: (error: unknown) => {
         this.refused.set(issuesOf(error));
-        this.notices.refused(error);
+        setTimeout(() => this.summary()?.nativeElement.focus());
       },
     });
   }
