@@ -4,7 +4,7 @@
  */
 import { DateTime } from 'luxon';
 import type { Listing } from '../src/listings/index.js';
-import type { Condition, FieldTest, Kind, LinkedListing, SelectionDefinition } from '../src/structure/index.js';
+import type { Condition, FieldTest, LinkedListing, SelectionDefinition } from '../src/structure/index.js';
 import { foldText } from '../src/values/index.js';
 import type { BruteSite } from './brute-force.js';
 import { compare, isShownAt } from './brute-force.js';

@@ -129,24 +129,28 @@ export function guideSelections(kinds: {
       grouping: makeDateGrouping({ field: 'starts', unit: 'iso-week' }),
       published: true,
     }),
-    makeSelection({
-      slug: 'on-the-skerry-coast',
-      name: 'On the Skerry coast',
-      purpose: 'Harbours and the yards that serve them, for the coast’s own page.',
-      kinds: [kinds.harbour, kinds.yard],
-      where: {
-        join: 'any',
-        of: [
-          { field: 'region', op: 'is-one-of', value: ['skerry-coast'] },
-          {
-            link: 'serves',
-            where: { join: 'all', of: [{ field: 'region', op: 'is-one-of', value: ['skerry-coast'] }] },
-          },
-        ],
-      },
-      order: [{ by: 'title', direction: 'up' }],
-      most: 40,
-      published: true,
-    }),
+    onTheCoast(kinds.harbour, kinds.yard),
   ];
+}
+
+function onTheCoast(harbour: number, yard: number): SelectionDefinition {
+  return makeSelection({
+    slug: 'on-the-skerry-coast',
+    name: 'On the Skerry coast',
+    purpose: 'Harbours and the yards that serve them, for the coast’s own page.',
+    kinds: [harbour, yard],
+    where: {
+      join: 'any',
+      of: [
+        { field: 'region', op: 'is-one-of', value: ['skerry-coast'] },
+        {
+          link: 'serves',
+          where: { join: 'all', of: [{ field: 'region', op: 'is-one-of', value: ['skerry-coast'] }] },
+        },
+      ],
+    },
+    order: [{ by: 'title', direction: 'up' }],
+    most: 40,
+    published: true,
+  });
 }

@@ -66,8 +66,11 @@ export class TestApi {
     private readonly server: Server,
   ) {}
 
-  static async start(folder = mkdtempSync(join(tmpdir(), '.plindo-api-'))): Promise<TestApi> {
-    const assembly = await assemble(folder, () => new Date());
+  static async start(
+    folder = mkdtempSync(join(tmpdir(), '.plindo-api-')),
+    clock: () => Date = () => new Date(),
+  ): Promise<TestApi> {
+    const assembly = await assemble(folder, clock);
     const app = await makeApp({ services: assembly.services, log: pino({ level: 'silent' }), trustProxy: false });
     const server = await new Promise<Server>((resolve) => {
       const listening = app.listen(0, () => resolve(listening));

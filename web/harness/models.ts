@@ -28,6 +28,39 @@ export function makeCard(given: Partial<CardModel> & Pick<CardModel, 'id'>): Car
   };
 }
 
+const FACETS: IndexPage['facets'] = [
+  {
+    control: 'ticks',
+    key: 'type',
+    label: 'Type',
+    open: true,
+    join: 'any',
+    shownFirst: 8,
+    values: ['quay', 'buoy'].map((value) => ({
+      value,
+      label: value,
+      count: 1,
+      chosen: false,
+      depth: 0,
+      icon: '',
+      colour: '',
+      href: '',
+    })),
+  },
+  {
+    control: 'range',
+    key: 'price',
+    label: 'Price',
+    open: true,
+    inputType: 'number',
+    unit: 'EUR',
+    bounds: { from: '5', to: '50', sentence: '€5 to €50' },
+    from: '',
+    to: '',
+    histogram: [1, 0, 1],
+  },
+];
+
 export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
   return {
     type: 'index',
@@ -48,38 +81,7 @@ export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
     drop: null,
     groups: [],
     jumps: [],
-    facets: [
-      {
-        control: 'ticks',
-        key: 'type',
-        label: 'Type',
-        open: true,
-        join: 'any',
-        shownFirst: 8,
-        values: ['quay', 'buoy'].map((value) => ({
-          value,
-          label: value,
-          count: 1,
-          chosen: false,
-          depth: 0,
-          icon: '',
-          colour: '',
-          href: '',
-        })),
-      },
-      {
-        control: 'range',
-        key: 'price',
-        label: 'Price',
-        open: true,
-        inputType: 'number',
-        unit: 'EUR',
-        bounds: { from: '5', to: '50', sentence: '€5 to €50' },
-        from: '',
-        to: '',
-        histogram: [1, 0, 1],
-      },
-    ],
+    facets: FACETS,
     chips: [],
     category: null,
     clearHref: '/berths',

@@ -73,7 +73,7 @@ export class Bitset {
   count(): number {
     const { words } = this;
     let count = 0;
-    for (let at = 0; at < words.length; at++) count += bitsIn(words[at]!);
+    for (const word of words) count += bitsIn(word);
     return count;
   }
 

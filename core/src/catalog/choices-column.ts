@@ -136,12 +136,12 @@ function tallyOf(own: Uint16Array | Uint32Array, rows: Uint32Array, end: number)
 
 function tallyNarrow(own: Uint16Array, rows: Uint32Array, end: number): Uint32Array {
   const tally = new Uint32Array(end);
-  for (let at = 0; at < rows.length; at++) tally[own[rows[at]!]!]!++;
+  for (const row of rows) tally[own[row]!]!++;
   return tally;
 }
 
 function tallyWide(own: Uint32Array, rows: Uint32Array, end: number): Uint32Array {
   const tally = new Uint32Array(end);
-  for (let at = 0; at < rows.length; at++) tally[own[rows[at]!]!]!++;
+  for (const row of rows) tally[own[row]!]!++;
   return tally;
 }

@@ -90,9 +90,9 @@ export class Combinations {
   }
 
   /** FNV-1a over the members. */
-  private hashOf(sequence: ArrayLike<number>): number {
+  private hashOf(sequence: Uint32Array | readonly number[]): number {
     let hash = 0x811c9dc5;
-    for (let at = 0; at < sequence.length; at++) hash = Math.imul(hash ^ sequence[at]!, 0x01000193);
+    for (const member of sequence) hash = Math.imul(hash ^ member, 0x01000193);
     return (hash ^ (hash >>> 15)) >>> 0;
   }
 

@@ -139,9 +139,9 @@ function withoutValue(bits: Bitset, rows: Uint32Array, size: number): Bitset {
   return missing;
 }
 
-function bitsOf(rows: ArrayLike<number>, capacity: number): Bitset {
+function bitsOf(rows: Uint32Array | readonly number[], capacity: number): Bitset {
   const bits = new Rows(capacity);
-  for (let at = 0; at < rows.length; at++) bits.add(rows[at]!);
+  for (const row of rows) bits.add(row);
   return bits;
 }
 
@@ -165,7 +165,7 @@ function cutByBuckets(rows: Uint32Array, key: Ranking, wanted: Cut): number[] {
     const bucket = key.isDown ? BUCKETS - 1 - step : step;
     const size = sizes[bucket]!;
     if (size === 0 || page.passes(size)) continue;
-    const inside = rowsInBucket(rows, values, least, scale, bucket, size);
+    const inside = rowsInBucket(rows, values, { least, scale, bucket, size });
     page.take(cutByBuckets(inside, key, page.next(wanted.keys)));
   }
   if (!key.missingFirst) takeMissing();
@@ -174,21 +174,19 @@ function cutByBuckets(rows: Uint32Array, key: Ranking, wanted: Cut): number[] {
 
 function bucketSizes(values: Float64Array, least: number, scale: number): Uint32Array {
   const sizes = new Uint32Array(BUCKETS);
-  for (let at = 0; at < values.length; at++) {
-    const value = values[at]!;
-    if (value === value) sizes[((value - least) * scale) | 0]!++;
-  }
+  for (const value of values) if (value === value) sizes[((value - least) * scale) | 0]!++;
   return sizes;
 }
 
-function rowsInBucket(
-  rows: Uint32Array,
-  values: Float64Array,
-  least: number,
-  scale: number,
-  bucket: number,
-  size: number,
-): Uint32Array {
+/** One part of the values of a key: which one it is, and how many rows lie in it. */
+interface Bucket {
+  readonly least: number;
+  readonly scale: number;
+  readonly bucket: number;
+  readonly size: number;
+}
+
+function rowsInBucket(rows: Uint32Array, values: Float64Array, { least, scale, bucket, size }: Bucket): Uint32Array {
   const inside = new Uint32Array(size);
   let end = 0;
   for (let at = 0; end < size; at++) {

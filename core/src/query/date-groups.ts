@@ -45,14 +45,19 @@ interface Members {
   count: number;
 }
 
+/** What of the groups is wanted, and by which order in each. */
+export interface GroupedPage {
+  readonly catalog: Catalog;
+  readonly keys: readonly Ranking[];
+  readonly page: { readonly offset: number; readonly limit: number };
+  readonly scene: QueryScene;
+}
+
 /** Parts the found rows into groups by a date, and cuts a page out of them. */
 export function dateGroups(
   found: FoundRows,
-  catalog: Catalog,
   grouping: DateGrouping,
-  keys: readonly Ranking[],
-  page: { readonly offset: number; readonly limit: number },
-  scene: QueryScene,
+  { catalog, keys, page, scene }: GroupedPage,
 ): DateGroups | null {
   const members = membersOf(found, catalog, grouping, scene);
   if (!members) return null;

@@ -118,8 +118,8 @@ function barOf(value: number, least: number, greatest: number): number {
 function rangeOf(values: Float64Array, rows: Uint32Array): FacetCounts {
   let least = Infinity;
   let greatest = -Infinity;
-  for (let at = 0; at < rows.length; at++) {
-    const value = values[rows[at]!]!;
+  for (const row of rows) {
+    const value = values[row]!;
     if (value < least) least = value;
     if (value > greatest) greatest = value;
   }
@@ -128,8 +128,8 @@ function rangeOf(values: Float64Array, rows: Uint32Array): FacetCounts {
   }
   const scale = greatest > least ? HISTOGRAM_BARS / (greatest - least) : 0;
   const bars = new Uint32Array(HISTOGRAM_BARS + 1);
-  for (let at = 0; at < rows.length; at++) {
-    const value = values[rows[at]!]!;
+  for (const row of rows) {
+    const value = values[row]!;
     if (value === value) bars[((value - least) * scale) | 0]!++;
   }
   // The greatest value itself stands in the last bar.

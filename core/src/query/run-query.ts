@@ -96,7 +96,8 @@ export function runQuery(
   // What is skipped and cut off is so by the order; headings come after that.
   const isCut = skip > 0 || area.most !== null;
   const shown = isCut && design.grouping ? rowsShown(all, catalog, cutPage(all, catalog, keys, skip, total)) : all;
-  const groups = design.grouping && dateGroups(shown, catalog, design.grouping, keys, { offset, limit }, scene);
+  const groups =
+    design.grouping && dateGroups(shown, design.grouping, { catalog, keys, page: { offset, limit }, scene });
   const idOf = (row: number): number => catalog.ids[row]!;
   const ids = groups
     ? groups.onPage.flatMap((group) => group.ids)

@@ -94,9 +94,8 @@ describe('A selection', () => {
         neighboursArbitrary,
         kindsArbitrary,
         selectionArbitrary,
-        contextArbitrary,
-        asked,
-        (berths, others, kinds, selection, context, { page, current }) => {
+        fc.tuple(contextArbitrary, asked),
+        (berths, others, kinds, selection, [context, { page, current }]) => {
           const site: BruteSite = { kinds, listings: [...berths, ...others], context };
           const { scene } = catalogsOf(site);
           const parameters = { listing: current, category: null, date: null };

@@ -1,5 +1,3 @@
-import type { BuiltInKey } from './built-in-fields.js';
-
 /** What an order goes by beside the fields of a kind. */
 export const ORDER_SUBJECTS = [
   'featured',
@@ -21,25 +19,6 @@ export const ORDER_SUBJECTS = [
 
 /** One step of an order. `field:` is followed by a field's key. */
 export type OrderSubject = (typeof ORDER_SUBJECTS)[number] | `field:${string}`;
-
-/** The built-in fields that orders go by. */
-const SUBJECT_FIELDS: Readonly<Partial<Record<OrderSubject, `@${BuiltInKey}`>>> = {
-  title: '@title',
-  'hand-order': '@handOrder',
-  newest: '@createdAt',
-  changed: '@changedAt',
-  binned: '@binnedAt',
-  published: '@publishedAt',
-  'shown-from': '@shownFrom',
-  'shown-until': '@shownUntil',
-  'featured-from': '@featuredFrom',
-  'featured-until': '@featuredUntil',
-};
-
-/** The key of the field that a subject goes by, built-in ones with their mark; null for one that is no field. */
-export function fieldOfSubject(by: OrderSubject): string | null {
-  return SUBJECT_FIELDS[by] ?? (by.startsWith('field:') ? by.slice('field:'.length) : null);
-}
 
 export interface OrderKey {
   readonly by: OrderSubject;

@@ -25,6 +25,13 @@ import type { Live } from './live.js';
 
 const CARDS_A_KIND_ON_HOME = 4;
 
+/** What of a list isn't as its kind has it. */
+interface ShownList {
+  readonly queries?: QueryScene;
+  readonly area?: QueryArea;
+  readonly heading?: string;
+}
+
 /** Answers addresses of the public side with page models. */
 export class Pages {
   constructor(
@@ -58,7 +65,7 @@ export class Pages {
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
   async preview(kindId: number, search: string): Promise<PageModel | null> {
     const catalog = this.live.catalog(kindId);
-    return catalog ? this.index(this.scene(), catalog, search, this.live.scene(kindId)) : null;
+    return catalog ? this.index(this.scene(), catalog, search, { queries: this.live.scene(kindId) }) : null;
   }
 
   /** What fits words that are being typed on the index page at a path: values of its facets, then listings. */
@@ -119,14 +126,8 @@ export class Pages {
     return homePage(scene, await Promise.all(sections));
   }
 
-  private async index(
-    scene: PageScene,
-    catalog: Catalog,
-    search: string,
-    queries: QueryScene = this.live.scene(),
-    area: QueryArea = areaOfKind(catalog),
-    heading: string = catalog.kind.many,
-  ): Promise<PageModel> {
+  private async index(scene: PageScene, catalog: Catalog, search: string, list: ShownList = {}): Promise<PageModel> {
+    const { queries = this.live.scene(), area = areaOfKind(catalog), heading = catalog.kind.many } = list;
     const kind = { ...catalog.kind, ...area.design };
     const query = queryFromUrl(new URLSearchParams(search), kind, this.kindById);
     const result = runQuery(catalog, query, queries, area);
@@ -147,7 +148,7 @@ export class Pages {
     const [only, ...others] = selected;
     if (only && others.length === 0 && !selection.picked) {
       const area = areaOfSelection(selection, only);
-      return this.index(scene, only.catalog, search, queries, area, selection.name);
+      return this.index(scene, only.catalog, search, { queries, area, heading: selection.name });
     }
     const page = Number(new URLSearchParams(search).get('page') ?? 1);
     const at = Number.isInteger(page) && page >= 1 ? page : 1;

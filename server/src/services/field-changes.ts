@@ -1,12 +1,14 @@
 import type { Changed, TypeChangePlan, User } from '@plindo/core/contract';
 import { TypeChange, withProposedChoices } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
-import type { Field, Kind, KindDefinition } from '@plindo/core/structure';
+import type { Field, KeyChange, Kind, KindById, KindDefinition } from '@plindo/core/structure';
 import {
   checkKind,
   controlsFor,
+  facetsWithKeyRenamed,
   fieldByKey,
   fieldType,
+  selectionWithKeyRenamed,
   withCategories,
   withFieldReplaced,
   withKeyRenamed,
@@ -66,9 +68,25 @@ export class FieldChanges {
         const after = withValueMoved(listing, from, to);
         if (after !== listing) await unit.updateListing(listing, after);
       }
+      await this.followKey(unit, { kindId, from, to });
       return unit.updateKind(before, withoutLinks(withoutCategories(definition)));
     });
     return { changeId, result };
+  }
+
+  /** Facets of other kinds and selections go on working when a field that they ask about gets another key. */
+  private async followKey(unit: Unit, change: KeyChange): Promise<void> {
+    const kindById: KindById = (id) => this.live.kind(id);
+    for (const other of this.live.kinds()) {
+      const facets = facetsWithKeyRenamed(other, change, kindById);
+      const before = other.id === change.kindId ? null : await unit.kind(other.id);
+      if (before && !isSame(facets, other.facets)) await unit.updateKind(before, { ...before, facets });
+    }
+    for (const selection of this.live.selections()) {
+      const renamed = selectionWithKeyRenamed(selection, change, kindById);
+      const before = isSame(renamed, selection) ? null : await unit.selection(selection.id);
+      if (before) await unit.updateSelection(before, renamed);
+    }
   }
 
   private find(kindId: number, key: string): { kind: Kind; from: Field } {
@@ -103,6 +121,10 @@ export class FieldChanges {
     if (before.version !== version) throw Refusal.of('change.conflict', { title: before.many });
     return before;
   }
+}
+
+function isSame(a: unknown, b: unknown): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
 }
 
 function replaced(kind: Kind, to: Field): KindDefinition {

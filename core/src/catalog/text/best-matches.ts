@@ -1,4 +1,4 @@
-import type { TextMatches } from './text-index.js';
+import type { TextMatches } from './text-matches.js';
 
 /** Strengths are parted into so many steps to find the best rows without sorting all. */
 const STEPS = 4096;
@@ -15,10 +15,10 @@ export function bestMatches({ rows, strengths }: TextMatches, most: number): num
 /** The places whose strength is in one of the steps that the best ones lie in. */
 function nearTheTop(strengths: Float32Array | Uint8Array, most: number): number[] {
   let greatest = 0;
-  for (let at = 0; at < strengths.length; at++) if (strengths[at]! > greatest) greatest = strengths[at]!;
+  for (const strength of strengths) if (strength > greatest) greatest = strength;
   const scale = (STEPS - 1) / greatest;
   const sizes = new Uint32Array(STEPS);
-  for (let at = 0; at < strengths.length; at++) sizes[(strengths[at]! * scale) | 0]!++;
+  for (const strength of strengths) sizes[(strength * scale) | 0]!++;
   let least = STEPS;
   for (let kept = 0; kept < most && least > 0;) kept += sizes[--least]!;
   const kept: number[] = [];

@@ -1,10 +1,11 @@
 import { wordsOf } from '../../values/index.js';
 import type { Bitset } from '../bitset.js';
 import { FreshSegment } from './fresh-segment.js';
-import type { MergePart } from './segment.js';
-import { Segment, mergedSegment } from './segment.js';
+import type { MergePart, Segment } from './segment.js';
+import { mergedSegment } from './segment.js';
 import type { TextDocument } from './text-document.js';
 import { impactsOf } from './text-document.js';
+import type { TextMatches } from './text-matches.js';
 import type { PostingList } from './word-scores.js';
 import { WordScores } from './word-scores.js';
 import { typosAllowed } from './word-match.js';
@@ -28,21 +29,8 @@ export interface SearchOptions {
   readonly unfinished?: boolean;
 }
 
-/** The rows that a search finds. */
-export interface TextMatches {
-  /** In no order. */
-  readonly rows: Uint32Array;
-  /** Beside {@link rows}, how well each fits; higher is better. */
-  readonly strengths: Float32Array | Uint8Array;
-  /** The same by row, times a number that is the same for all. Holds until the next search. */
-  scores(): Float32Array;
-  /** Words that were asked for, and how many of them each row has; fewer where no row has all. */
-  readonly wanted: number;
-  readonly met: number;
-}
-
 /** What one place of a query accepts: any of several words or phrases. */
-export type Slot = readonly (readonly string[])[];
+type Slot = readonly (readonly string[])[];
 
 /**
  * Finds rows by words: case, accents and hyphens don't matter, the last word may be unfinished, typos are forgiven. Words

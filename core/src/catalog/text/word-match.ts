@@ -48,37 +48,36 @@ export class TypoMeter {
     }
     // What is left when one of them is used up is too many, or missing.
     if (endA === start || endB === start) return Math.min(Math.max(endA, endB) - start, most + 1);
-    return this.aligned(a, endA, b, endB, start, most);
+    return this.aligned(a.slice(start, endA), b.slice(start, endB), most);
   }
 
-  /** The textbook recurrence over the parts from `start` on, row by row. */
-  private aligned(a: string, endA: number, b: string, endB: number, start: number, most: number): number {
-    const width = endB - start;
-    if (width >= this.row.length) return this.withRoomFor(width).aligned(a, endA, b, endB, start, most);
-    for (let j = 0; j <= width; j++) this.row[j] = j;
+  /** The textbook recurrence, row by row. */
+  private aligned(a: string, b: string, most: number): number {
+    if (b.length >= this.row.length) return this.withRoomFor(b.length).aligned(a, b, most);
+    for (let j = 0; j <= b.length; j++) this.row[j] = j;
     let leastBefore = 0;
-    for (let i = 1; i <= endA - start; i++) {
-      const least = this.fillRow(a, b, start, i, width);
+    for (let i = 1; i <= a.length; i++) {
+      const least = this.fillRow(a, b, i);
       // A swap reaches back two rows, so both have to be beyond it.
       if (least > most && leastBefore > most) return most + 1;
       leastBefore = least;
       [this.before, this.row, this.next] = [this.row, this.next, this.before];
     }
-    return Math.min(this.row[width]!, most + 1);
+    return Math.min(this.row[b.length]!, most + 1);
   }
 
-  private fillRow(a: string, b: string, start: number, i: number, width: number): number {
+  private fillRow(a: string, b: string, i: number): number {
     const { before, row, next } = this;
-    const own = a.charCodeAt(start + i - 1);
-    const ownBefore = i > 1 ? a.charCodeAt(start + i - 2) : -1;
+    const own = a.charCodeAt(i - 1);
+    const ownBefore = i > 1 ? a.charCodeAt(i - 2) : -1;
     next[0] = i;
     let least = i;
-    for (let j = 1; j <= width; j++) {
-      const other = b.charCodeAt(start + j - 1);
+    for (let j = 1; j <= b.length; j++) {
+      const other = b.charCodeAt(j - 1);
       let cost = row[j - 1]! + (own === other ? 0 : 1);
       if (row[j]! + 1 < cost) cost = row[j]! + 1;
       if (next[j - 1]! + 1 < cost) cost = next[j - 1]! + 1;
-      const isSwapped = j > 1 && ownBefore === other && own === b.charCodeAt(start + j - 2);
+      const isSwapped = j > 1 && ownBefore === other && own === b.charCodeAt(j - 2);
       if (isSwapped && before[j - 2]! + 1 < cost) cost = before[j - 2]! + 1;
       next[j] = cost;
       if (cost < least) least = cost;

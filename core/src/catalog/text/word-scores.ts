@@ -1,6 +1,6 @@
 import { once } from '../../values/index.js';
 import type { Bitset } from '../bitset.js';
-import type { TextMatches } from './text-index.js';
+import type { TextMatches } from './text-matches.js';
 
 /** Rows that have a word, with how much it says of each, of one segment. */
 export interface PostingList {
@@ -115,7 +115,7 @@ export class WordScores {
       rows[end] = row;
       strengths[end++] = isWeaker ? Math.min(own, known) : own + known;
     }
-    for (let at = 0; at < few.rows.length; at++) byRow[few.rows[at]!] = 0;
+    for (const row of few.rows) byRow[row] = 0;
     return { rows: rows.subarray(0, end), strengths: strengths.subarray(0, end), factor: 1 };
   }
 

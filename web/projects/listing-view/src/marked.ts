@@ -10,13 +10,16 @@ interface Part {
 @Component({
   selector: 'pl-marked',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `@for (part of parts(); track $index) {
-    @if (part.isMarked) {
-      <mark>{{ part.text }}</mark>
-    } @else {
-      {{ part.text }}
+  // Elements on both sides, as white space between texts would be shown.
+  template: `
+    @for (part of parts(); track $index) {
+      @if (part.isMarked) {
+        <mark>{{ part.text }}</mark>
+      } @else {
+        <span>{{ part.text }}</span>
+      }
     }
-  }`,
+  `,
   styles: `
     mark {
       background: var(--pl-ochre-wash);

@@ -1,0 +1,123 @@
+import type { Type } from '@angular/core';
+import type { ComponentFixture } from '@angular/core/testing';
+import { TestBed } from '@angular/core/testing';
+import type { DistanceFacetModel, RangeFacetModel, ValuesFacetModel } from '@plindo/core/page';
+import { Marked } from '../marked';
+import { DistanceFacet } from './distance-facet';
+import { RangeFacet } from './range-facet';
+import { ValuesFacet } from './values-facet';
+
+async function show<T>(component: Type<T>, inputs: Record<string, unknown>): Promise<ComponentFixture<T>> {
+  const fixture = TestBed.createComponent(component);
+  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
+  await fixture.whenStable();
+  return fixture;
+}
+
+const rootOf = (fixture: ComponentFixture<unknown>): HTMLElement => fixture.nativeElement as HTMLElement;
+
+describe('A tree of categories', () => {
+  const value = (key: string, depth: number, chosen = false): ValuesFacetModel['values'][number] => ({
+    value: key,
+    label: key,
+    count: 1,
+    chosen,
+    depth,
+    icon: '',
+    colour: '',
+    href: '',
+  });
+  const tree = (chosen: string): ValuesFacetModel => ({
+    control: 'tree',
+    key: 'services',
+    label: 'Services',
+    open: true,
+    join: 'any',
+    shownFirst: 8,
+    values: [value('hull', 0), value('paint', 1, chosen === 'paint'), value('rig', 0), value('mast', 1)],
+  });
+  const shown = (fixture: ComponentFixture<unknown>): string[] =>
+    [...rootOf(fixture).querySelectorAll('li')]
+      .filter((item) => !item.hidden)
+      .map((item) => item.querySelector('.label')?.textContent ?? '');
+
+  it('shows its top, and opens a branch by its button or when something in it is chosen', async () => {
+    const fixture = await show(ValuesFacet, { facet: tree(''), interactive: true });
+    expect(shown(fixture)).toEqual(['hull', 'rig']);
+    rootOf(fixture).querySelectorAll<HTMLButtonElement>('.branch')[1]!.click();
+    await fixture.whenStable();
+    expect(shown(fixture)).toEqual(['hull', 'rig', 'mast']);
+    const opened = await show(ValuesFacet, { facet: tree('paint'), interactive: true });
+    expect(shown(opened)).toEqual(['hull', 'paint', 'rig']);
+  });
+
+  it('shows everything where no script can open it', async () => {
+    expect(shown(await show(ValuesFacet, { facet: tree('') })).length).toBe(4);
+  });
+});
+
+describe('A range with handles', () => {
+  const facet: RangeFacetModel = {
+    control: 'range',
+    key: 'price',
+    label: 'Price',
+    open: true,
+    inputType: 'number',
+    unit: 'EUR',
+    bounds: { from: '0', to: '200', sentence: '€0 to €200' },
+    from: '',
+    to: '120',
+    histogram: [1, 2, 3, 4],
+  };
+
+  it('types what a handle chooses, keeps the ends apart, and an end at the outside is open', async () => {
+    const fixture = await show(RangeFacet, { facet, interactive: true });
+    const [low, high] = [...rootOf(fixture).querySelectorAll<HTMLInputElement>('input[type=range]')];
+    const typed = (name: string): string => rootOf(fixture).querySelector<HTMLInputElement>(`[name=${name}]`)!.value;
+    const slide = (handle: HTMLInputElement, place: number): void => {
+      handle.value = String(place);
+      handle.dispatchEvent(new Event('input'));
+    };
+    expect(high!.value).toBe('60');
+    slide(low!, 25);
+    expect(typed('price-from')).toBe('50');
+    slide(low!, 90);
+    expect(typed('price-from')).toBe('120');
+    slide(high!, 100);
+    expect(typed('price-to')).toBe('');
+  });
+});
+
+describe('A distance', () => {
+  const facet: DistanceFacetModel = {
+    control: 'distance',
+    key: 'near',
+    label: 'Distance',
+    open: true,
+    at: 'atlantis',
+    title: '',
+    isUnknown: true,
+    unit: 'km',
+    within: '',
+    steps: [],
+  };
+
+  it('says when a place is not known, and when the position cannot be told', async () => {
+    const fixture = await show(DistanceFacet, { facet, interactive: true });
+    expect(rootOf(fixture).textContent).toContain('No place here is called “atlantis”.');
+    spyOn(navigator.geolocation, 'getCurrentPosition').and.callFake((_, refused) => {
+      refused?.({ code: 1 } as GeolocationPositionError);
+    });
+    rootOf(fixture).querySelector<HTMLButtonElement>('.here')!.click();
+    await fixture.whenStable();
+    expect(rootOf(fixture).textContent).toContain('Your position could not be told');
+  });
+});
+
+describe('A marked text', () => {
+  it('is the same text, with what was met marked', async () => {
+    const fixture = await show(Marked, { text: 'Muni-Kate Craddock', marks: [[0, 4]] });
+    expect(rootOf(fixture).textContent).toBe('Muni-Kate Craddock');
+    expect(rootOf(fixture).querySelector('mark')?.textContent).toBe('Muni');
+  });
+});
