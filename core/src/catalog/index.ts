@@ -8,6 +8,7 @@ export { PlaceColumn } from './place-column.js';
 export { SortedRows } from './sorted-rows.js';
 export { NO_RANK, TextColumn } from './text-column.js';
 export { bestMatches } from './text/best-matches.js';
+export { TextIndex } from './text/text-index.js';
 export type { TextMatches } from './text/text-matches.js';
 export { meets, typosAllowed } from './text/word-match.js';
 export { UniqueValues, isUnique } from './unique-values.js';

@@ -2,20 +2,23 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { DuckDBInstance } from '@duckdb/node-api';
 import type { DuckDBConnection } from '@duckdb/node-api';
-import { buildCatalog } from '@plindo/core/catalog';
+import { Bitset, TextIndex, bestMatches, buildCatalog } from '@plindo/core/catalog';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
 import type { FacetChoice, Query } from '@plindo/core/query';
 import { runQuery, sceneOf } from '@plindo/core/query';
 import type { Facet, Field, Kind, OrderKey } from '@plindo/core/structure';
 import { choicesFromLabels, makeFacet, makeField, makeKindDefinition, readContext } from '@plindo/core/structure';
-import { distanceInMetres } from '@plindo/core/values';
+import { distanceInMetres, wordsOf } from '@plindo/core/values';
 import geodesic from 'geographiclib-geodesic';
+import MiniSearch from 'minisearch';
+import sqlite3 from 'sqlite3';
 
 /*
  * The query core beside a SQL engine (DuckDB) on open datasets of the registry, query by query: airports.csv and
  * movies.json of the package vega-datasets, and the countries of the package world-countries. Distances beside
- * GeographicLib (C. F. F. Karney, "Algorithms for geodesics", J. Geodesy 87, 2013).
+ * GeographicLib (C. F. F. Karney, "Algorithms for geodesics", J. Geodesy 87, 2013). Text search beside SQLite's FTS5 and
+ * MiniSearch.
  */
 
 const resolve = createRequire(import.meta.url);
@@ -297,5 +300,76 @@ describe('Distances', () => {
         .withContext(JSON.stringify([a, b, own, s12]))
         .toBeLessThanOrEqual(s12 * 0.005 + 0.01);
     }
+  });
+});
+
+interface NamedCountry {
+  readonly name: { readonly common: string; readonly native: Readonly<Record<string, { readonly official: string }>> };
+}
+
+/** Names of countries in their own languages, and airports: texts with accents, in many scripts. */
+function names(): string[] {
+  const native = (resolve('world-countries') as readonly NamedCountry[]).flatMap(({ name }) =>
+    Object.values(name.native ?? {}).map(({ official }) => official),
+  );
+  const file = readFileSync(dataFile('airports.csv'), 'utf8').trim().split(/\r?\n/).slice(1);
+  const ports = file.map((line) => (line.split(',')[1] ?? '').replaceAll('"', '').trim());
+  return [...new Set([...native, ...ports])].filter((name) => name !== '');
+}
+
+function indexOf(titles: readonly string[]): { index: TextIndex; within: Bitset } {
+  const index = new TextIndex();
+  const within = new Bitset(titles.length);
+  titles.forEach((title, row) => {
+    index.put(row, { title, summary: '', byWeight: new Map() });
+    within.add(row);
+  });
+  index.finish();
+  return { index, within };
+}
+
+describe('Text search', () => {
+  const titles = names();
+  const { index, within } = indexOf(titles);
+
+  it('finds the sets that SQLite’s FTS5 finds with accents removed, word by word', async () => {
+    const database = new sqlite3.Database(':memory:');
+    const all = <Row>(sql: string, ...values: unknown[]): Promise<Row[]> =>
+      new Promise((done, failed) =>
+        database.all<Row>(sql, values, (error, rows) => (error ? failed(error) : done(rows))),
+      );
+    await all(`CREATE VIRTUAL TABLE texts USING fts5(title, tokenize='unicode61 remove_diacritics 2')`);
+    for (const [row, title] of titles.entries())
+      await all('INSERT INTO texts (rowid, title) VALUES (?, ?)', row + 1, title);
+    // Letters that are no letter with an accent (ø, ß, ı …) are folded here and not there; so are some scripts' signs.
+    const words = [...new Set(titles.flatMap((title) => wordsOf(title)))].filter((word) => /^[a-z0-9]+$/.test(word));
+    const isPlain = titles.map((title) => /^[\u0020-\u007e]*$/.test(title.normalize('NFD').replace(/\p{M}/gu, '')));
+    for (const word of words.filter((_, at) => at % 7 === 0)) {
+      const found = index.search(word, { within, typos: false, unfinished: false })!;
+      const theirs = await all<{ rowid: number }>('SELECT rowid FROM texts WHERE texts MATCH ?', `"${word}"`);
+      const plain = (rows: readonly number[]): number[] => rows.filter((row) => isPlain[row]).sort((a, b) => a - b);
+      expect(plain([...found.rows]))
+        .withContext(word)
+        .toEqual(plain(theirs.map(({ rowid }) => rowid - 1)));
+    }
+    database.close();
+  }, 60_000);
+
+  it('has a name that is typed whole first wherever MiniSearch has it first', () => {
+    const mini = new MiniSearch<{ id: number; title: string }>({ fields: ['title'], tokenize: wordsOf });
+    titles.forEach((title, id) => mini.add({ id, title }));
+    const asked = titles.filter((title, at) => at % 11 === 0 && wordsOf(title).length > 0);
+    const folded = (row: number | undefined): string => wordsOf(titles[row ?? -1] ?? '').join(' ');
+    let both = 0;
+    for (const title of asked) {
+      const wanted = wordsOf(title).join(' ');
+      const [theirs] = mini.search(title, { combineWith: 'AND', prefix: false });
+      if (folded(theirs?.id as number | undefined) !== wanted) continue;
+      both++;
+      expect(folded(bestMatches(index.search(title, { within })!, 1)[0]))
+        .withContext(title)
+        .toBe(wanted);
+    }
+    expect(both).toBeGreaterThan(asked.length * 0.8);
   });
 });
