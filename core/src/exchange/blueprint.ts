@@ -1,7 +1,16 @@
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
 import type { SiteSettings } from '../page/index.js';
-import type { CategorySet, CategorySetDefinition, Field, Kind, KindDefinition, Link } from '../structure/index.js';
+import type {
+  CategorySet,
+  CategorySetDefinition,
+  Field,
+  Kind,
+  KindDefinition,
+  Link,
+  Selection,
+  SelectionDefinition,
+} from '../structure/index.js';
 import { withoutCategories, withoutLinks } from '../structure/index.js';
 
 export const BLUEPRINT_FORMAT = 'plindo-blueprint';
@@ -19,7 +28,17 @@ export interface Blueprint {
   readonly categorySets: readonly CategorySetDefinition[];
   readonly kinds: readonly KindDefinition[];
   readonly links: readonly BlueprintLink[];
+  /** Absent in documents from before there were any. */
+  readonly selections?: readonly BlueprintSelection[];
   readonly listings?: readonly BlueprintListing[];
+}
+
+/** A selection with slugs in the place of numbers. */
+export interface BlueprintSelection extends Omit<SelectionDefinition, 'kinds' | 'picked'> {
+  /** Slugs of the kinds. */
+  readonly kinds: readonly string[];
+  /** Of a list picked by hand, "harbours/kessel-light" for each listing that goes with it. */
+  readonly picked: readonly string[] | null;
 }
 
 export interface BlueprintEnd {
@@ -58,11 +77,13 @@ export interface BlueprintSource {
   readonly categorySets: readonly CategorySet[];
   readonly kinds: readonly Kind[];
   readonly links: readonly Link[];
+  readonly selections: readonly Selection[];
   /** Given when the listings go with it. */
   readonly content?: { readonly listings: readonly Listing[]; readonly connections: readonly Connection[] };
 }
 
-export function blueprintOf({ site, categorySets, kinds, links, content }: BlueprintSource): Blueprint {
+export function blueprintOf(source: BlueprintSource): Blueprint {
+  const { site, categorySets, kinds, links, content } = source;
   const slugOfKind = new Map(kinds.map(({ id, slug }) => [id, slug]));
   const positions: FieldNumbers = {
     set: (id) => categorySets.findIndex((set) => set.id === id) + 1,
@@ -86,12 +107,27 @@ export function blueprintOf({ site, categorySets, kinds, links, content }: Bluep
       hasNotes: link.hasNotes,
       ...(content && { connections: connectionsOf(link, content.connections, slugs) }),
     })),
+    selections: source.selections.map((selection) => selectionIn(selection, source)),
     ...(content && {
       listings: content.listings.map((listing) => ({
         kind: slugOfKind.get(listing.kindId) ?? '',
         ...contentOf(listing),
       })),
     }),
+  };
+}
+
+function selectionIn(selection: Selection, { kinds, content }: BlueprintSource): BlueprintSelection {
+  const { id: _, version: __, ...definition } = selection;
+  const slugOf = (id: number): string[] => kinds.filter((kind) => kind.id === id).map(({ slug }) => slug);
+  const placeOf = (id: number): string[] => {
+    const listing = content?.listings.find((one) => one.id === id);
+    return listing ? slugOf(listing.kindId).map((kind) => `${kind}/${listing.slug}`) : [];
+  };
+  return {
+    ...definition,
+    kinds: definition.kinds.flatMap(slugOf),
+    picked: definition.picked && definition.picked.flatMap(placeOf),
   };
 }
 
@@ -186,6 +222,15 @@ export function planBlueprint(
       b,
       hasNotes: link.hasNotes,
     });
+  }
+  for (const selection of blueprint.selections ?? []) {
+    // Which listings are picked can only be told when they go with it.
+    const plain = (one: BlueprintSelection | undefined): unknown => one && { ...one, picked: one.picked && [] };
+    tell(
+      `the selection ${selection.name}`,
+      plain(here.selections?.find(({ slug }) => slug === selection.slug)),
+      plain(selection),
+    );
   }
   const listings = blueprint.listings ?? [];
   if (listings.length > 0) adds.push(listings.length === 1 ? 'one listing' : `${listings.length} listings`);

@@ -71,6 +71,13 @@ describe('A blueprint', () => {
       values: { services: ['engine'], lift: '2,5', serves },
     });
 
+    const where = {
+      join: 'all',
+      of: [{ link: 'serves', where: { join: 'all', of: [{ field: '@title', op: 'contains', value: 'haven' }] } }],
+    };
+    await here.send('POST', '/api/selections', { name: 'Serving the haven', kinds: [2], where, published: true });
+    await here.send('POST', '/api/selections', { name: 'Picked', kinds: [], picked: [harbour.json.result.id] });
+
     const { json: blueprint } = await here.send('GET', '/api/blueprint?listings=yes');
     const plan = await there.send('POST', '/api/blueprint/plan', blueprint);
     expect(plan.json).toEqual({
@@ -79,6 +86,8 @@ describe('A blueprint', () => {
         'the kind Harbours',
         'the kind Yards',
         'the link between yards and harbours',
+        'the selection Serving the haven',
+        'the selection Picked',
         '2 listings',
       ],
       changes: ['the settings of the site'],

@@ -2,13 +2,14 @@ import type { Changed, User } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
 import { blueprintOf, hashesIn, planBlueprint, withNumbers, withoutMissing } from '@plindo/core/exchange';
 import type { Listing, ListingContent } from '@plindo/core/listings';
-import { BLANK_CONTENT, readListing } from '@plindo/core/listings';
+import { BLANK_CONTENT, checkSelection, readListing } from '@plindo/core/listings';
 import type { CategorySet, Kind, KindDefinition, Link } from '@plindo/core/structure';
 import {
   checkCategorySet,
   checkKind,
   checkKindChange,
   linksOfKind,
+  makeSelection,
   withCategories,
   withLinks,
 } from '@plindo/core/structure';
@@ -41,6 +42,7 @@ export class Blueprints {
       categorySets: this.live.categorySets(),
       kinds,
       links: this.live.links.all(),
+      selections: this.live.selections(),
     };
     if (!withListings) return blueprintOf(structure);
     const listings: Listing[] = [];
@@ -84,6 +86,7 @@ export class Blueprints {
       this.check(made);
       const listings = await this.applyListings(unit, blueprint, made, (hash) => kept.has(hash));
       await this.applyConnections(unit, blueprint, made, listings);
+      await this.applySelections(unit, blueprint, made, listings);
     });
     return changeId;
   }
@@ -190,6 +193,31 @@ export class Blueprints {
         ids.set(`${slug}/${listing.slug}`, listing.id);
     }
     return ids;
+  }
+
+  /** Adds or changes selections; of those picked by hand what is here or came with it. */
+  private async applySelections(
+    unit: Unit,
+    { selections = [] }: Blueprint,
+    made: Made,
+    listings: ReadonlyMap<string, number>,
+  ): Promise<void> {
+    for (const sent of selections) {
+      const kinds = sent.kinds.flatMap((slug) => made.kinds.get(slug)?.id ?? []);
+      const picked = sent.picked && sent.picked.flatMap((place) => listings.get(place) ?? []);
+      const definition = makeSelection({ ...sent, kinds, picked });
+      const own = this.live.selections().find(({ slug }) => slug === sent.slug);
+      const links = [...this.live.links.all(), ...made.links];
+      const all = [...made.kinds.values()].map((kind) => withLinks(withCategories(kind, made.sets), links));
+      const scene = {
+        kindById: (id: number) => all.find((kind) => kind.id === id) ?? this.live.kind(id),
+        others: this.live.selections().filter(({ id }) => id !== own?.id),
+        context: this.live.context(),
+      };
+      refuseIfAny(checkSelection(definition, scene));
+      if (own) await unit.updateSelection(own, definition);
+      else await unit.insertSelection(definition);
+    }
   }
 
   private async applyConnections(

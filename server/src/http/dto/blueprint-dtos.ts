@@ -1,5 +1,6 @@
 import 'reflect-metadata';
 import { BLUEPRINT_FORMAT, BLUEPRINT_VERSION } from '@plindo/core/exchange';
+import { MOST_PICKED } from '@plindo/core/structure';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -11,15 +12,18 @@ import {
   IsOptional,
   IsString,
   MaxLength,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
 import { ListingDto, SiteDto } from './dtos.js';
+import { SelectionPartsDto } from './selection-dtos.js';
 import { CategorySetDto, KindDto } from './structure-dtos.js';
 
 /** The document of a blueprint; docs/blueprint.schema.json is written from these classes. */
 
 const MOST_KINDS = 200;
 const MOST_LISTINGS = 200_000;
+const MOST_SELECTIONS = 1000;
 
 export class BlueprintEndDto {
   @IsString() @MaxLength(80) kind!: string;
@@ -52,6 +56,16 @@ export class BlueprintListingDto extends ListingDto {
   @IsOptional() @IsObject() aside?: Record<string, unknown>;
 }
 
+export class BlueprintSelectionDto extends SelectionPartsDto {
+  @IsString() @MaxLength(80) slug!: string;
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_KINDS) kinds!: string[];
+  @ValidateIf((sent: BlueprintSelectionDto) => sent.picked !== null)
+  @IsString({ each: true })
+  @IsArray()
+  @ArrayMaxSize(MOST_PICKED)
+  picked!: string[] | null;
+}
+
 export class BlueprintDto {
   @IsIn([BLUEPRINT_FORMAT]) format!: typeof BLUEPRINT_FORMAT;
   @IsIn([BLUEPRINT_VERSION]) version!: typeof BLUEPRINT_VERSION;
@@ -67,6 +81,12 @@ export class BlueprintDto {
   @ValidateNested({ each: true })
   @Type(() => BlueprintLinkDto)
   links!: BlueprintLinkDto[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_SELECTIONS)
+  @ValidateNested({ each: true })
+  @Type(() => BlueprintSelectionDto)
+  selections?: BlueprintSelectionDto[];
   @IsOptional()
   @IsArray()
   @ArrayMaxSize(MOST_LISTINGS)

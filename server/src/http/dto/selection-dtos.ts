@@ -22,17 +22,10 @@ const MOST_KINDS = 100;
 const MOST_FACETS = 50;
 const GREATEST_SKIP = 100_000;
 
-/** A selection as it is sent. What is left out has its default. */
-export class SelectionDto {
-  @IsOptional() @IsString() @MaxLength(80) slug?: string;
+/** What of a selection is sent alike everywhere. What is left out has its default. */
+export class SelectionPartsDto {
   @IsString() @MaxLength(LONGEST_SELECTION_NAME) name!: string;
   @IsOptional() @IsString() @MaxLength(300) purpose?: string;
-  @IsOptional() @IsInt({ each: true }) @IsArray() @ArrayMaxSize(MOST_KINDS) kinds?: number[];
-  @ValidateIf((sent: SelectionDto) => sent.picked != null)
-  @IsInt({ each: true })
-  @IsArray()
-  @ArrayMaxSize(MOST_PICKED)
-  picked?: number[] | null;
   @IsOptional() @IsCondition('group') where?: ConditionGroup;
   @IsOptional()
   @IsArray()
@@ -41,16 +34,27 @@ export class SelectionDto {
   @Type(() => OrderKeyDto)
   order?: OrderKeyDto[];
   @IsOptional() @IsInt() @Min(0) @Max(GREATEST_SKIP) skip?: number;
-  @ValidateIf((sent: SelectionDto) => sent.most != null) @IsInt() @Min(1) @Max(GREATEST_SKIP) most?: number | null;
+  @ValidateIf((sent: SelectionPartsDto) => sent.most != null) @IsInt() @Min(1) @Max(GREATEST_SKIP) most?: number | null;
   @IsOptional() @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize?: number;
   @IsOptional() @IsBoolean() leavesOutCurrent?: boolean;
-  @ValidateIf((sent: SelectionDto) => sent.grouping != null)
+  @ValidateIf((sent: SelectionPartsDto) => sent.grouping != null)
   @ValidateNested()
   @Type(() => DateGroupingDto)
   grouping?: DateGroupingDto | null;
   @IsOptional() @IsIn(PAGERS) pager?: Pager;
   @IsOptional() @IsBoolean() published?: boolean;
   @IsOptional() @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FACETS) facets?: string[];
+}
+
+/** A selection as it is sent, kinds and listings by their numbers. */
+export class SelectionDto extends SelectionPartsDto {
+  @IsOptional() @IsString() @MaxLength(80) slug?: string;
+  @IsOptional() @IsInt({ each: true }) @IsArray() @ArrayMaxSize(MOST_KINDS) kinds?: number[];
+  @ValidateIf((sent: SelectionDto) => sent.picked != null)
+  @IsInt({ each: true })
+  @IsArray()
+  @ArrayMaxSize(MOST_PICKED)
+  picked?: number[] | null;
 }
 
 export class SelectionUpdateDto extends SelectionDto {
