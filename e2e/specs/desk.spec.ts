@@ -162,6 +162,7 @@ describe('The Desk', () => {
       'fill/2',
       'fill/2/20',
       'arrange/1',
+      'arrange/selections/1',
       'run',
     ]) {
       await page.goto(`${server.address}/desk/${path}`, { waitUntil: 'networkidle' });

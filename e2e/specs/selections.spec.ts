@@ -77,6 +77,9 @@ describe('Selections in the Desk', () => {
     await page.getByText(/Left the site on Wednesday/).waitFor();
     await page.keyboard.press('Control+s');
     await page.getByText('Saved Kessel Light').waitFor();
+    const shown = page.locator('pl-where-shown li').filter({ hasText: 'Our favourites' });
+    await shown.getByText('Why isn’t it here?').click();
+    await shown.getByText(/It left the site on Wednesday/).waitFor();
     expect((await page.request.get(`${server.address}/harbours/kessel-light`)).status()).toBe(404);
     await page.goto(`${server.address}/lists/our-favourites`);
     expect(await page.locator('pl-card h3').allInnerTexts()).toEqual(['Ostrey Quay']);

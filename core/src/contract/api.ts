@@ -1,7 +1,7 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { ConditionFault, Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
 import type { CardModel, SiteSettings } from '../page/index.js';
-import type { TableFilter } from '../query/index.js';
+import type { Explanation, TableFilter } from '../query/index.js';
 import type { CategorySet, Field, Kind, KindSketch, OrderSubject, Picture, Selection } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 
@@ -68,6 +68,13 @@ export interface SelectionPreview {
   readonly issues: readonly Issue[];
   /** By position of a condition, how many listings it removes that all others let in. */
   readonly removed: readonly number[];
+}
+
+/** A selection that chooses from the kind of a listing, and where in it the listing is, or why it isn't. */
+export interface ListingInSelection {
+  readonly id: number;
+  readonly name: string;
+  readonly explanation: Explanation;
 }
 
 /** Listings that fail one condition alone: its position, how many, and the titles of the first ones. */

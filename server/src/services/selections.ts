@@ -1,4 +1,11 @@
-import type { Changed, JustMissing, SelectionPreview, SelectionSummary, User } from '@plindo/core/contract';
+import type {
+  Changed,
+  JustMissing,
+  ListingInSelection,
+  SelectionPreview,
+  SelectionSummary,
+  User,
+} from '@plindo/core/contract';
 import type { Listing, SelectionScene } from '@plindo/core/listings';
 import { checkSelection, conditionFaults } from '@plindo/core/listings';
 import { cardOf } from '@plindo/core/page';
@@ -88,6 +95,23 @@ export class Selections {
     const catalog = listing && this.live.catalog(listing.kindId);
     if (!listing || !catalog) throw Refusal.of('request.not-found');
     return explain(this.live.complete(listing), selection, { scene: this.live.scene(), catalog });
+  }
+
+  /** For a listing, each selection that chooses from its kind or picks it: where in it it is, or why it isn't. */
+  async ofListing(listingId: number): Promise<ListingInSelection[]> {
+    const kept = await this.store.listing(listingId);
+    const catalog = kept && this.live.catalog(kept.kindId);
+    if (!kept || !catalog) throw Refusal.of('request.not-found');
+    const listing = this.live.complete(kept);
+    const scene = this.live.scene();
+    return this.live
+      .selections()
+      .filter(({ kinds, picked }) => (picked ? picked.includes(listingId) : kinds.includes(kept.kindId)))
+      .map((selection) => ({
+        id: selection.id,
+        name: selection.name,
+        explanation: explain(listing, selection, { scene, catalog }),
+      }));
   }
 
   private async listings(ids: readonly number[]): Promise<Listing[]> {

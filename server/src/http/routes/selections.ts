@@ -69,6 +69,14 @@ export function selectionRoutes({ selections }: Services): Route[] {
       handle: ({ body }) => selections.missing(definitionOf(body.selection)),
     }),
     route({
+      method: 'get',
+      path: '/listings/:id/selections',
+      permission: 'read listings',
+      summary: 'Where in each selection of its kind a listing is, or why it is not there.',
+      answers: 'ListingInSelection[]',
+      handle: (call) => selections.ofListing(call.id()),
+    }),
+    route({
       method: 'post',
       path: '/selections/explain',
       permission: 'read listings',

@@ -1,6 +1,12 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Changed, JustMissing, SelectionPreview, SelectionSummary } from '@plindo/core/contract';
+import type {
+  Changed,
+  JustMissing,
+  ListingInSelection,
+  SelectionPreview,
+  SelectionSummary,
+} from '@plindo/core/contract';
 import type { Explanation } from '@plindo/core/query';
 import type { Selection, SelectionDefinition } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
@@ -33,6 +39,11 @@ export class SelectionsApi {
 
   missing(selection: SelectionDefinition): Observable<JustMissing[]> {
     return this.http.post<JustMissing[]>('/api/selections/missing', { selection });
+  }
+
+  /** Where in each selection of its kind a listing is, or why it isn't. */
+  ofListing(id: number): Observable<ListingInSelection[]> {
+    return this.http.get<ListingInSelection[]>(`/api/listings/${id}/selections`);
   }
 
   explain(selection: SelectionDefinition, listing: number): Observable<Explanation> {

@@ -36,6 +36,7 @@ import { FormCompanion } from './form-companion';
 import { HistoryPanel } from './history-panel';
 import { Neighbours } from './neighbours';
 import { UnsavedWork } from './unsaved-work';
+import { WhereShown } from './where-shown';
 
 const KEEPING_PAUSE_IN_MS = 400;
 
@@ -62,6 +63,7 @@ interface Section {
     Neighbours,
     PictureControl,
     RouterLink,
+    WhereShown,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './form-page.html',
