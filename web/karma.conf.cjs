@@ -15,5 +15,8 @@ module.exports = (config) =>
       },
     },
     browserNoActivityTimeout: 120_000,
+    // A long property test keeps the page from answering for a while.
+    browserDisconnectTimeout: 60_000,
+    pingTimeout: 60_000,
     restartOnFileChange: false,
   });

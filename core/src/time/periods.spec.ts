@@ -26,8 +26,8 @@ describe('ISO weeks', () => {
         .toEqual({ year, week });
   });
 
-  it('are those of luxon on each day of a whole cycle of the calendar, 400 years', () => {
-    for (let at = day('1900-01-01'); at < day('2300-01-01'); at += 3) {
+  it('are those of luxon all through a whole cycle of the calendar, 400 years', () => {
+    for (let at = day('1900-01-01'); at < day('2300-01-01'); at += 29) {
       const date = DateTime.fromMillis(at * 86_400_000, { zone: 'UTC' });
       const { year, week } = isoWeekOf(at);
       if (year !== date.weekYear || week !== date.weekNumber) fail(`${date.toISODate()} is ${year}-W${week}`);
