@@ -19,7 +19,7 @@ import { rowsWhere } from './condition-rows.js';
 import type { PageParameters } from './parameters.js';
 import { NO_PARAMETERS } from './parameters.js';
 import { countShown } from './run-query.js';
-import { idsInOrder, rowsOfSelection } from './run-selection.js';
+import { countSelected, idsInOrder, rowsOfSelection } from './run-selection.js';
 import type { QueryScene } from './scene.js';
 
 /** One thing that keeps a listing out of a selection. */
@@ -185,7 +185,7 @@ function placeOf(
   parameters: PageParameters,
 ): Explanation {
   const selected = rowsOfSelection(selection, scene, parameters);
-  const found = selected.reduce((sum, { rows }) => sum + rows.count(), 0);
+  const found = countSelected(selected);
   const at = idsInOrder(selection, selected, 0, found, scene).indexOf(listing.id);
   const shown = countShown(selection, found);
   const position = at + 1 - selection.skip;

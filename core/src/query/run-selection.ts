@@ -52,6 +52,11 @@ function catalogsOf({ kinds, picked }: Pick<SelectionDefinition, 'kinds' | 'pick
   return [...new Set(kinds)].map((id) => scene.catalogOf(id)).filter((catalog) => catalog !== undefined);
 }
 
+/** How many listings satisfy a selection, before the first ones are left out and the last ones cut off. */
+export function countSelected(selected: readonly SelectedRows[]): number {
+  return selected.reduce((sum, { rows }) => sum + rows.count(), 0);
+}
+
 function rowsPicked(picked: readonly number[], catalog: Catalog): Bitset {
   const rows = new Rows(catalog.existing.capacity);
   for (const id of picked) {
@@ -88,7 +93,7 @@ export function runSelection(
   parameters: PageParameters = NO_PARAMETERS,
 ): SelectionResult {
   const selected = rowsOfSelection(selection, scene, parameters);
-  const found = selected.reduce((sum, { rows }) => sum + rows.count(), 0);
+  const found = countSelected(selected);
   const total = countShown(selection, found);
   const { offset, limit } = pageWithin(selection, page, total);
   return { total, found, ids: idsInOrder(selection, selected, offset + selection.skip, limit, scene) };
@@ -143,16 +148,12 @@ export function removedByEach(
   selection: Pick<SelectionDefinition, 'kinds' | 'picked' | 'where' | 'leavesOutCurrent'>,
   scene: QueryScene,
 ): number[] {
-  const whole = count(rowsOfSelection(selection, scene));
+  const whole = countSelected(rowsOfSelection(selection, scene));
   return selection.where.of.map((_, at) => {
     const of = selection.where.of.filter((__, other) => other !== at);
     const without = { ...selection, where: { ...selection.where, of } };
-    return Math.max(0, count(rowsOfSelection(without, scene)) - whole);
+    return Math.max(0, countSelected(rowsOfSelection(without, scene)) - whole);
   });
-}
-
-function count(selected: readonly SelectedRows[]): number {
-  return selected.reduce((sum, { rows }) => sum + rows.count(), 0);
 }
 
 /** Listings that fail one condition of an "all of" and satisfy all others: by the condition's position, their numbers. */
@@ -169,6 +170,6 @@ export function justMissing(
     const ids = selected.flatMap(({ catalog, rows }) =>
       [...rows.toRows().subarray(0, most)].map((row) => catalog.ids[row]!),
     );
-    return { at, total: count(selected), ids: ids.slice(0, most) };
+    return { at, total: countSelected(selected), ids: ids.slice(0, most) };
   });
 }

@@ -41,8 +41,13 @@ function readPage({ pager, pageSize }: UrlDesign, parts: Parts): Pick<Query, 'pa
   if (pager !== 'numbered' && shown > pageSize && shown <= MOST_SHOWN) {
     return { page: Math.ceil(shown / pageSize), fromFirst: true };
   }
-  const page = Number(parts.get('page')?.at(-1) ?? 1);
-  return { page: Number.isInteger(page) && page >= 1 && page <= LAST_PAGE ? page : 1 };
+  return { page: pageFromUrl(parts.get('page')?.at(-1)) };
+}
+
+/** The page that a part of an address asks for, counted from 1; the first when it asks for none that can be. */
+export function pageFromUrl(text: string | null | undefined): number {
+  const page = Number(text ?? 1);
+  return Number.isInteger(page) && page >= 1 && page <= LAST_PAGE ? page : 1;
 }
 
 function readChoice(facet: Facet, field: Field, parts: Parts): FacetChoice | null {

@@ -11,6 +11,7 @@ import {
   countQuery,
   hasFormerKeys,
   nearestDrop,
+  pageFromUrl,
   queryFromUrl,
   runQuery,
   suggest,
@@ -150,12 +151,11 @@ export class Pages {
       const area = areaOfSelection(selection, only);
       return this.index(scene, only.catalog, search, { queries, area, heading: selection.name });
     }
-    const page = Number(new URLSearchParams(search).get('page') ?? 1);
-    const at = Number.isInteger(page) && page >= 1 ? page : 1;
-    const { total, ids } = runSelection(selection, at, queries);
+    const page = pageFromUrl(new URLSearchParams(search).getAll('page').at(-1));
+    const { total, ids } = runSelection(selection, page, queries);
     const kept = await this.store.listings([...ids]);
     const listings = kept.map((listing) => this.live.complete(listing));
-    return mixedPage(scene, { selection, page: at, total, listings, kindOf: (id) => this.live.kind(id) });
+    return mixedPage(scene, { selection, page, total, listings, kindOf: (id) => this.live.kind(id) });
   }
 
   private async listing(scene: PageScene, catalog: Catalog, slug: string): Promise<PageModel> {

@@ -1,13 +1,12 @@
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { CatalogApi } from '@plindo/api';
 import type { FoundListing } from '@plindo/core/contract';
 import { Icon } from '@plindo/listing-view';
 import { forkJoin, of } from 'rxjs';
 import { catchError } from 'rxjs/operators';
-
-const TYPING_PAUSE_IN_MS = 250;
+import { ListingSearch } from '../shared/listing-search';
 
 /** Listings picked by hand, in an order that is made by dragging or with the arrows. */
 @Component({
@@ -32,7 +31,7 @@ const TYPING_PAUSE_IN_MS = 250;
     </ol>
     <label>
       <span class="quiet">Add a listing</span>
-      <input class="plain-input" type="search" autocomplete="off" #text (input)="find(text.value)" />
+      <input class="plain-input" type="search" autocomplete="off" #text (input)="search.type(text.value)" />
     </label>
     @for (one of found(); track one.id) {
       <button type="button" class="add" (click)="add(one); text.value = ''">
@@ -87,9 +86,9 @@ export class PickedList {
   readonly pickedChange = output<readonly number[]>();
 
   private readonly api = inject(CatalogApi);
-  protected readonly found = signal<readonly FoundListing[]>([]);
+  protected readonly search = new ListingSearch(this.api);
+  protected readonly found = computed(() => this.search.found().filter(({ id }) => !this.picked().includes(id)));
   private readonly titles = signal<ReadonlyMap<number, string>>(new Map());
-  private typing: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     effect(() => this.fetchTitles(this.picked().filter((id) => !this.titles().has(id))));
@@ -99,20 +98,9 @@ export class PickedList {
     return this.titles().get(id) ?? `Listing ${id}`;
   }
 
-  protected find(text: string): void {
-    clearTimeout(this.typing);
-    this.typing = setTimeout(() => {
-      if (text.trim() === '') this.found.set([]);
-      else
-        this.api.find(text).subscribe(({ listings }) => {
-          this.found.set(listings.filter(({ id }) => !this.picked().includes(id)));
-        });
-    }, TYPING_PAUSE_IN_MS);
-  }
-
   protected add({ id, title }: FoundListing): void {
     this.titles.set(new Map(this.titles()).set(id, title));
-    this.found.set([]);
+    this.search.clear();
     this.pickedChange.emit([...this.picked(), id]);
   }
 

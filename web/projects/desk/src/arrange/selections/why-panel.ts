@@ -4,8 +4,7 @@ import type { FoundListing, JustMissing } from '@plindo/core/contract';
 import type { Explanation } from '@plindo/core/query';
 import type { SelectionDefinition } from '@plindo/core/structure';
 import { Notices } from '../../shared/notices';
-
-const TYPING_PAUSE_IN_MS = 250;
+import { ListingSearch } from '../shared/listing-search';
 
 /** Why a listing is not in a selection, or where in it it is; and which listings fail one condition alone. */
 @Component({
@@ -20,12 +19,12 @@ const TYPING_PAUSE_IN_MS = 250;
         type="search"
         autocomplete="off"
         [value]="asked()?.title ?? ''"
-        (input)="find($any($event.target).value)"
+        (input)="search.type($any($event.target).value)"
       />
     </label>
-    @if (found().length) {
+    @if (search.found().length) {
       <ul class="found">
-        @for (one of found(); track one.id) {
+        @for (one of search.found(); track one.id) {
           <li>
             <button type="button" (click)="ask(one)">{{ one.title }}</button>
           </li>
@@ -107,25 +106,15 @@ export class WhyPanel {
   readonly selection = input.required<SelectionDefinition>();
 
   private readonly api = inject(SelectionsApi);
-  private readonly catalog = inject(CatalogApi);
   private readonly notices = inject(Notices);
-  private typing: ReturnType<typeof setTimeout> | undefined;
 
-  protected readonly found = signal<readonly FoundListing[]>([]);
+  protected readonly search = new ListingSearch(inject(CatalogApi));
   protected readonly asked = signal<FoundListing | null>(null);
   protected readonly answer = signal<Explanation | null>(null);
   protected readonly missing = signal<readonly JustMissing[] | null>(null);
 
-  protected find(text: string): void {
-    clearTimeout(this.typing);
-    this.typing = setTimeout(() => {
-      if (text.trim() === '') this.found.set([]);
-      else this.catalog.find(text).subscribe(({ listings }) => this.found.set(listings));
-    }, TYPING_PAUSE_IN_MS);
-  }
-
   protected ask(listing: FoundListing): void {
-    this.found.set([]);
+    this.search.clear();
     this.asked.set(listing);
     this.api.explain(this.selection(), listing.id).subscribe({
       next: (explanation) => this.answer.set(explanation),
