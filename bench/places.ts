@@ -1,5 +1,5 @@
 import { createRequire } from 'node:module';
-import { catalogInSteps } from '@plindo/core/catalog';
+import { buildCatalog } from '@plindo/core/catalog';
 import type { Catalog } from '@plindo/core/catalog';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
@@ -144,9 +144,5 @@ function* listings(n: number, isSearched: boolean): Generator<Listing> {
 
 /** The catalog of `n` places. */
 export function placeCatalog(n: number, isSearched: boolean): Catalog {
-  const steps = catalogInSteps(placeKind(isSearched), listings(n, isSearched), 'en-GB', n);
-  for (;;) {
-    const step = steps.next();
-    if (step.done) return step.value;
-  }
+  return buildCatalog(placeKind(isSearched), listings(n, isSearched), 'en-GB', n);
 }

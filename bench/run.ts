@@ -1,11 +1,13 @@
 /** `./plindo bench NAME [--n N] [--json]`: runs one benchmark, or lists them. */
 import { parseArgs } from 'node:util';
+import { editsBench } from './edits.js';
 import { importBench } from './import.js';
 import type { Benchmark, Measurement } from './measure.js';
 import { queryBench } from './query.js';
 import { workbenchBench } from './workbench.js';
 
 const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
+  edits: editsBench,
   import: importBench,
   query: queryBench,
   workbench: workbenchBench,

@@ -16,10 +16,14 @@ export class TestServer {
     private readonly process: ChildProcess,
   ) {}
 
+  get processId(): number {
+    return this.process.pid!;
+  }
+
   /** Starts on an empty store, or on the one in `folder`. */
   static async start(folder = mkdtempSync(join(tmpdir(), '.plindo-e2e-'))): Promise<TestServer> {
     const environment = { ...process.env, PORT: '0', PLINDO_DATA: folder, NODE_ENV: 'production' };
-    const child = spawn(process.execPath, ['server/dist/src/main.js'], { env: environment });
+    const child = spawn(process.execPath, ['server/dist/start/plindo.js'], { env: environment });
     const printed = await new Promise<string>((resolve, reject) => {
       let text = '';
       const timer = setTimeout(() => reject(new Error(`The server did not start: ${text}`)), START_IN_MS);

@@ -2,6 +2,7 @@ import { join } from 'node:path';
 import type { Services } from './http/services.js';
 import { Live } from './live/live.js';
 import { Pages } from './live/pages.js';
+import { TextFiles } from './live/text-files.js';
 import { Accounts } from './services/accounts.js';
 import { Batches } from './services/batches.js';
 import { Bin } from './services/bin.js';
@@ -36,7 +37,7 @@ export interface Assembly {
 /** Opens the store in a folder, repairs what a stop left half done, and puts all services together. */
 export async function assemble(dataFolder: string, clock: () => Date): Promise<Assembly> {
   const store = await Store.open(join(dataFolder, 'plindo.sqlite'), clock);
-  const live = new Live(store, clock);
+  const live = new Live(store, clock, new TextFiles(join(dataFolder, 'texts')));
   const imports = new Imports(store, live);
   const repairs = await imports.repair();
   await live.start();

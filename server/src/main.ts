@@ -35,13 +35,19 @@ async function main(): Promise<void> {
     if (secret) console.log(`Make the owner with this link, which works once:\n      ${address}/desk/setup#${secret}`);
     if (process.env['PLINDO_DEMO_SIGN_IN']) console.log(process.env['PLINDO_DEMO_SIGN_IN']);
     console.log(`Data  ${config.dataFolder}`);
+    await services.live.settle();
   }
 
   const stop = (): void => {
-    server.close(() => void store.close().then(() => process.exit(0)));
+    server.close(() => void end());
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), STOP_AFTER_IN_MS).unref();
   };
+  async function end(): Promise<void> {
+    await services.live.keepTexts();
+    await store.close();
+    process.exit(0);
+  }
   process.on('SIGINT', stop);
   process.on('SIGTERM', stop);
 }

@@ -1,33 +1,30 @@
 import type { Listing, Status } from '../listings/index.js';
 import { ComputedValues, publishingTime } from '../listings/index.js';
 import type { BuiltInKey, Field, Kind } from '../structure/index.js';
-import { BUILT_IN_MARK, STATUSES, columnOf, fieldType } from '../structure/index.js';
+import { BUILT_IN_MARK, STATUSES, fieldType } from '../structure/index.js';
 import type { TextOrder } from '../values/index.js';
 import { textOrder } from '../values/index.js';
 import { Bitset } from './bitset.js';
-import { ChoicesColumn } from './choices-column.js';
+import type { ChoicesColumn } from './choices-column.js';
+import type { Column } from './field-columns.js';
+import { FieldColumns } from './field-columns.js';
 import { Initials } from './initials.js';
 import { NumberColumn } from './number-column.js';
 import { PlaceColumn } from './place-column.js';
 import { Presence } from './presence.js';
 import { TextColumn } from './text-column.js';
+import type { KeptTexts } from './text/known-texts.js';
 import type { TextDocument } from './text/text-document.js';
 import { TextIndex } from './text/text-index.js';
 import { UniqueValues } from './unique-values.js';
-import { YesNoColumn } from './yes-no-column.js';
-
-export type Column = NumberColumn | TextColumn | YesNoColumn | ChoicesColumn | PlaceColumn;
 
 const LEAST_CAPACITY = 64;
-/** After the key of a field of ranges: the column of where they end. */
-const END_MARK = ':end';
-/** After the key of a field of categories: the column of the ones that a listing has itself, without those above. */
-const OWN_MARK = ':own';
 
 /**
  * All listings of one kind, in the typed columns that queries need. A listing has a row for as long as it exists; rows
  * are not used again. Fill it with {@link put}, call {@link finish} once, then query; after that `put` and `remove`
- * keep it in step with single changes.
+ * keep it in step with single changes. `expected` is about how many listings will come; `kept` what an earlier catalog
+ * of the kind has read of their texts.
  */
 export class Catalog {
   /** Rows given out so far; those of removed listings count too. */
@@ -39,15 +36,19 @@ export class Catalog {
   existing: Bitset;
   statuses: Uint8Array;
   readonly title: TextColumn;
-  readonly text = new TextIndex();
+  readonly text: TextIndex;
   readonly uniques = new UniqueValues();
   private readonly onSite: Presence;
   private readonly featured: Presence;
   private computed: ComputedValues;
-  /** By key of a field; built-in ones have a mark before it, and are there once a listing has a value. */
-  private readonly columns = new Map<string, Column>();
-  /** By key of a field without a column, the rows that have a value of it. */
-  private readonly filled = new Map<string, Bitset>();
+  private readonly ofFields: ReadonlyMap<string, FieldColumns>;
+  /** The same, to be run through. */
+  private readonly kept: readonly FieldColumns[];
+  /** Of built-in parts, by their key with a mark before it; they are there once a listing has a value. */
+  private readonly builtIn = new Map<string, Column>();
+  /** Those of them that are numbers, in the order of {@link BUILT_IN_NUMBERS}, and the places. */
+  private readonly builtInNumbers: (NumberColumn | undefined)[] = [];
+  private places: PlaceColumn | null = null;
   private readonly slugs: string[] = [];
   private readonly rowsById = new Map<number, number>();
   private readonly rowsBySlug = new Map<string, number>();
@@ -59,7 +60,9 @@ export class Catalog {
     public kind: Kind,
     readonly locale: string,
     expected = 0,
+    kept: KeptTexts | null = null,
   ) {
+    this.text = new TextIndex(kept);
     this.capacity = Math.max(LEAST_CAPACITY, expected);
     this.compareTexts = textOrder(locale);
     this.initials = new Initials(locale);
@@ -69,29 +72,31 @@ export class Catalog {
     this.featured = new Presence(this.capacity);
     this.statuses = new Uint8Array(this.capacity);
     this.title = this.textColumn();
-    this.columns.set(`${BUILT_IN_MARK}title`, this.title);
-    for (const field of kind.fields) this.addColumn(field);
+    this.builtIn.set(`${BUILT_IN_MARK}title`, this.title);
+    const columnsOf = (field: Field): FieldColumns => new FieldColumns(field, this.capacity, () => this.textColumn());
+    this.ofFields = new Map(kind.fields.map((field) => [field.key, columnsOf(field)]));
+    this.kept = [...this.ofFields.values()];
     this.computed = new ComputedValues(kind.fields);
   }
 
   /** The column of a field by its key ("price", "@title"); undefined where it has none, or no listing a value. */
   column(key: string): Column | undefined {
-    return this.columns.get(key);
+    return this.ofFields.get(key)?.values ?? this.builtIn.get(key);
   }
 
   /** Where the values of a field of ranges end; undefined for any other field. */
   endColumn(key: string): NumberColumn | undefined {
-    return this.columns.get(`${key}${END_MARK}`) as NumberColumn | undefined;
+    return this.ofFields.get(key)?.ends ?? undefined;
   }
 
   /** The categories that listings have themselves, without those above them; undefined for any other field. */
   ownCategories(key: string): ChoicesColumn | undefined {
-    return this.columns.get(`${key}${OWN_MARK}`) as ChoicesColumn | undefined;
+    return this.ofFields.get(key)?.own ?? undefined;
   }
 
   /** The rows that have a value of a field without a column; undefined for a field with one. */
   filledRows(key: string): Bitset | undefined {
-    return this.filled.get(key);
+    return this.ofFields.get(key)?.filled ?? undefined;
   }
 
   /** The rows that visitors see at a moment. The set belongs to the catalog: copy it before changing it. */
@@ -159,11 +164,8 @@ export class Catalog {
     this.featured.put(row, listing.featured, listing.featuredFrom, listing.featuredUntil);
     this.statuses[row] = STATUSES.indexOf(listing.status);
     this.title.put(row, listing.title);
-    for (const key of BUILT_IN_NUMBERS) {
-      this.putNumber(row, key, key === 'publishedAt' ? publishingTime(listing) : listing[key]);
-    }
-    this.putPlace(row, listing.place);
-    for (const field of this.kind.fields) this.putValue(row, field, listing.values[field.key]);
+    this.putBuiltIn(row, { ...listing, publishedAt: publishingTime(listing) });
+    for (let at = 0; at < this.kept.length; at++) this.kept[at]!.put(row, listing.values);
     this.text.put(row, documentOf(listing, this.kind));
     this.uniques.put(listing, this.kind.fields);
   }
@@ -179,9 +181,8 @@ export class Catalog {
     this.onSite.put(row, false, null, null);
     this.featured.put(row, false, null, null);
     this.title.put(row, null);
-    for (const key of BUILT_IN_NUMBERS) this.putNumber(row, key, null);
-    this.putPlace(row, null);
-    for (const field of this.kind.fields) this.putValue(row, field, undefined);
+    this.putBuiltIn(row, NOTHING);
+    for (const columns of this.kept) columns.put(row, {});
     this.text.remove(row);
   }
 
@@ -196,10 +197,9 @@ export class Catalog {
     return true;
   }
 
-  /** Makes ready what every page needs; to be called once, when all listings are in. */
+  /** To be called once, when all listings are in. */
   finish(): this {
     this.text.finish();
-    this.title.sortedRows();
     return this;
   }
 
@@ -207,53 +207,21 @@ export class Catalog {
     return new TextColumn(this.capacity, this.compareTexts, this.initials);
   }
 
-  private addColumn(field: Field): void {
-    const spec = columnOf(field);
-    if (field.type === 'place') this.columns.set(field.key, new PlaceColumn(this.capacity));
-    else if (!spec) this.filled.set(field.key, new Bitset(this.capacity));
-    if (spec?.kind === 'number') this.columns.set(field.key, new NumberColumn(this.capacity));
-    if (spec?.kind === 'number' && spec.endOf) {
-      this.columns.set(`${field.key}${END_MARK}`, new NumberColumn(this.capacity));
-    }
-    if (spec?.kind === 'yes-no') this.columns.set(field.key, new YesNoColumn(this.capacity));
-    if (spec?.kind === 'text') this.columns.set(field.key, this.textColumn());
-    if (spec?.kind === 'choices') {
-      const keys = (field.settings.choices ?? []).map((choice) => choice.key);
-      this.columns.set(field.key, new ChoicesColumn(this.capacity, keys));
-      if (field.type === 'categories') {
-        this.columns.set(`${field.key}${OWN_MARK}`, new ChoicesColumn(this.capacity, keys));
-      }
-    }
-  }
-
-  private putValue(row: number, field: Field, value: unknown): void {
-    const spec = columnOf(field);
-    const column = this.columns.get(field.key);
-    const isThere = fieldType(field.type).holds(value);
-    this.filled.get(field.key)?.put(row, isThere);
-    if (!column) return;
-    // The column was made from the same spec, so the kinds agree.
-    const given = !isThere ? null : spec ? spec.of(value) : value;
-    (column as { put(row: number, value: unknown): void }).put(row, given);
-    if (field.type === 'categories') {
-      this.ownCategories(field.key)?.put(row, isThere ? (value as readonly string[]) : null);
-    }
-    if (spec?.kind === 'number') this.endColumn(field.key)?.put(row, isThere ? (spec.endOf?.(value) ?? null) : null);
-  }
-
   /** Most listings have none of some of these; a column is made when one has. */
-  private putNumber(row: number, key: BuiltInKey, value: number | null): void {
-    const name = `${BUILT_IN_MARK}${key}`;
-    let column = this.columns.get(name);
-    if (!column && value !== null) this.columns.set(name, (column = new NumberColumn(this.capacity)));
-    if (column?.kind === 'number') column.put(row, value);
+  private putBuiltIn(row: number, parts: BuiltInParts): void {
+    for (let at = 0; at < BUILT_IN_NUMBERS.length; at++) {
+      const key = BUILT_IN_NUMBERS[at]!;
+      const value = parts[key];
+      if (value !== null) this.builtInNumbers[at] ??= this.withBuiltIn(key, new NumberColumn(this.capacity));
+      this.builtInNumbers[at]?.put(row, value);
+    }
+    if (parts.place) this.places ??= this.withBuiltIn('place', new PlaceColumn(this.capacity));
+    this.places?.put(row, parts.place);
   }
 
-  private putPlace(row: number, place: Listing['place']): void {
-    const name = `${BUILT_IN_MARK}place`;
-    let column = this.columns.get(name);
-    if (!column && place) this.columns.set(name, (column = new PlaceColumn(this.capacity)));
-    if (column?.kind === 'place') column.put(row, place);
+  private withBuiltIn<Made extends Column>(key: BuiltInKey, column: Made): Made {
+    this.builtIn.set(`${BUILT_IN_MARK}${key}`, column);
+    return column;
   }
 
   private newRow(id: number): number {
@@ -275,8 +243,7 @@ export class Catalog {
     this.existing = this.existing.grown(this.capacity);
     this.onSite.grow(this.capacity);
     this.featured.grow(this.capacity);
-    for (const [key, rows] of this.filled) this.filled.set(key, rows.grown(this.capacity));
-    for (const column of this.columns.values()) column.grow(this.capacity);
+    for (const columns of [...this.ofFields.values(), ...this.builtIn.values()]) columns.grow(this.capacity);
   }
 }
 
@@ -292,6 +259,14 @@ const BUILT_IN_NUMBERS = [
   'featuredFrom',
   'featuredUntil',
 ] as const satisfies readonly BuiltInKey[];
+
+type BuiltInNumber = (typeof BUILT_IN_NUMBERS)[number];
+type BuiltInParts = Readonly<Record<BuiltInNumber, number | null>> & Pick<Listing, 'place'>;
+
+const NOTHING: BuiltInParts = {
+  ...(Object.fromEntries(BUILT_IN_NUMBERS.map((key) => [key, null])) as Record<BuiltInNumber, null>),
+  place: null,
+};
 
 /** What of a field the catalog was built with. */
 function columnTraits({ key, type, settings, searchWeight, unique }: Field): unknown {

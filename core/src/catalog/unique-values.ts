@@ -16,8 +16,8 @@ function sameness(value: unknown, field: Field): string {
 
 /** Which listings have which values of the fields that must differ in every listing. */
 export class UniqueValues {
-  /** Values that came in twice (before their field was made unique) have several. */
-  private readonly holders = new Map<string, Set<number>>();
+  /** The one listing that has a value; values that came in twice (before their field was made unique) have several. */
+  private readonly holders = new Map<string, number | ReadonlySet<number>>();
   private readonly valuesOf = new Map<number, readonly string[]>();
   /** By field key, the greatest counter of a reference number so far; a number is not given out again. */
   private readonly counters = new Map<string, number>();
@@ -30,16 +30,16 @@ export class UniqueValues {
     if (values.length === 0) return;
     this.valuesOf.set(listing.id, values);
     for (const value of values) {
-      const holders = this.holders.get(value) ?? new Set();
-      this.holders.set(value, holders.add(listing.id));
+      const isTaken = this.holders.has(value);
+      this.holders.set(value, isTaken ? new Set([...this.holdersOf(value), listing.id]) : listing.id);
     }
   }
 
   remove(id: number): void {
     for (const value of this.valuesOf.get(id) ?? []) {
-      const holders = this.holders.get(value);
-      holders?.delete(id);
-      if (holders?.size === 0) this.holders.delete(value);
+      const [first, ...others] = this.holdersOf(value).filter((holder) => holder !== id);
+      if (first === undefined) this.holders.delete(value);
+      else this.holders.set(value, others.length === 0 ? first : new Set([first, ...others]));
     }
     this.valuesOf.delete(id);
   }
@@ -50,7 +50,7 @@ export class UniqueValues {
       .filter((field) => isUnique(field) && fieldType(field.type).holds(values[field.key]))
       .flatMap((field) => {
         const value = values[field.key];
-        const holder = [...(this.holders.get(sameness(value, field)) ?? [])].find((id) => id !== besides);
+        const holder = this.holdersOf(sameness(value, field)).find((id) => id !== besides);
         if (holder === undefined) return [];
         const params = {
           label: field.label,
@@ -70,6 +70,11 @@ export class UniqueValues {
       return [field.key, withCounter(referencePattern(field), counter)] as const;
     });
     return { ...values, ...Object.fromEntries(given) };
+  }
+
+  private holdersOf(value: string): readonly number[] {
+    const holders = this.holders.get(value) ?? [];
+    return typeof holders === 'number' ? [holders] : [...holders];
   }
 
   private count(value: unknown, field: Field): void {

@@ -1,7 +1,7 @@
 import type { Status, Listing } from '@plindo/core/listings';
 import { STATUSES } from '@plindo/core/listings';
-import type { Catalog } from '@plindo/core/catalog';
-import { catalogInSteps } from '@plindo/core/catalog';
+import type { KeptTexts } from '@plindo/core/catalog';
+import { Catalog } from '@plindo/core/catalog';
 import type { SiteSettings } from '@plindo/core/page';
 import type { QueryScene } from '@plindo/core/query';
 import type { CategorySet, Kind, Link, ReadContext, Selection } from '@plindo/core/structure';
@@ -9,8 +9,14 @@ import { readContext, withCategories, withLinks } from '@plindo/core/structure';
 import { dayNumberAt, startOfDay } from '@plindo/core/time';
 import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
 import { LiveLinks } from './live-links.js';
+import type { TextFiles } from './text-files.js';
 
 type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
+
+/** A catalog that is being built takes so many listings at once; that takes some milliseconds. */
+const LISTINGS_A_TURN = 100;
+/** Reading so many texts again takes no time worth speaking of. */
+const TEXTS_WORTH_KEEPING = 1000;
 
 const NEW_SITE: SiteSettings = { name: 'My directory', tagline: '', locale: 'en-GB', zone: 'UTC' };
 
@@ -32,10 +38,13 @@ export class Live {
   private building: Promise<unknown> = Promise.resolve();
   /** By kind, the changes that came while its catalog was being built. */
   private readonly missed = new Map<number, ListingChange[]>();
+  /** How many texts a catalog had read when they were last kept. */
+  private readonly keptTexts = new WeakMap<Catalog, number>();
 
   constructor(
     private readonly store: Store,
     private readonly clock: () => Date,
+    private readonly texts: TextFiles | null = null,
   ) {
     this.links = new LiveLinks(store);
   }
@@ -45,7 +54,25 @@ export class Live {
     this.sets = await this.store.categorySets();
     this.saved = await this.store.selections();
     await this.links.start();
-    for (const kind of await this.store.kinds()) await this.build(this.hydrated(kind));
+    const kinds = await this.store.kinds();
+    for (const kind of kinds) await this.build(this.hydrated(kind));
+    await this.texts?.purge(new Set(kinds.map(({ id }) => id)));
+  }
+
+  /** Makes ready what pages will ask for soon, and keeps for the next start what this one had to work out. */
+  async settle(): Promise<void> {
+    for (const { title } of this.catalogs.values()) title.sortedRows();
+    await this.keepTexts();
+  }
+
+  /** Keeps what was read of the texts of listings, where it is much, for the next start. */
+  async keepTexts(): Promise<void> {
+    for (const catalog of this.catalogs.values()) {
+      const { text, kind } = catalog;
+      if (text.documentsRead - (this.keptTexts.get(catalog) ?? 0) < TEXTS_WORTH_KEEPING) continue;
+      this.keptTexts.set(catalog, text.documentsRead);
+      await this.texts?.write(kind.id, text.kept());
+    }
   }
 
   site(): SiteSettings {
@@ -215,6 +242,8 @@ export class Live {
       try {
         const catalog = await this.buildInSteps(kind);
         for (const entry of missed) this.applyTo(catalog, entry);
+        // Visitors who have the old one don't wait for the new one's order.
+        if (this.catalogs.has(kind.id)) catalog.title.sortedRows();
         this.catalogs.set(kind.id, catalog);
       } finally {
         this.missed.delete(kind.id);
@@ -225,16 +254,21 @@ export class Live {
   }
 
   private async buildInSteps(kind: Kind): Promise<Catalog> {
-    const listings: Listing[] = [];
-    for await (const stretch of this.store.listingsOf(kind.id)) {
-      listings.push(...stretch.map((listing) => this.withLinked(listing, kind)));
+    const [expected, kept] = [await this.store.listingCount(kind.id), await this.textsOf(kind.id)];
+    const catalog = new Catalog(kind, this.settings.locale, expected, kept);
+    for await (const stretch of this.store.catalogListingsOf(kind.id)) {
+      for (const [at, listing] of stretch.entries()) {
+        // Requests are answered in between, and the next stretch is read meanwhile.
+        if (at % LISTINGS_A_TURN === 0) await new Promise((resolve) => setImmediate(resolve));
+        catalog.put(this.withLinked(listing, kind));
+      }
     }
-    const steps = catalogInSteps(kind, listings, this.settings.locale, listings.length);
-    for (;;) {
-      const step = steps.next();
-      if (step.done) return step.value;
-      await new Promise((resolve) => setImmediate(resolve));
-    }
+    return catalog.finish();
+  }
+
+  /** What is known of the texts of a kind: from its catalog of until now, else as it was kept. */
+  private async textsOf(kindId: number): Promise<KeptTexts | null> {
+    return this.catalogs.get(kindId)?.text.kept() ?? (await this.texts?.read(kindId)) ?? null;
   }
 }
 

@@ -2,6 +2,7 @@ import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
+import { StoreDriver } from './driver.js';
 import * as first from './migrations/0001-first.js';
 import * as partsAndFiles from './migrations/0002-parts-and-files.js';
 import * as categorySets from './migrations/0003-category-sets.js';
@@ -10,27 +11,28 @@ import * as binAndTableViews from './migrations/0005-bin-and-table-views.js';
 import * as pictureFiles from './migrations/0006-picture-files.js';
 import * as windows from './migrations/0007-windows.js';
 import * as selections from './migrations/0008-selections.js';
+import * as listingsByKind from './migrations/0009-listings-by-kind.js';
 
-const BUSY_TIMEOUT_IN_MS = 10_000;
-
-/** A connection as the driver hands it to Sequelize's hook. */
-interface DriverConnection {
-  exec(sql: string, done: (error: Error | null) => void): void;
+/** A store's database, open. */
+export interface Database {
+  readonly sequelize: Sequelize;
+  close(): Promise<void>;
 }
 
 /** Opens the store's database, SQLite in WAL mode with foreign keys on, and brings its tables up to date. */
-export async function openDatabase(file: string): Promise<Sequelize> {
+export async function openDatabase(file: string): Promise<Database> {
   mkdirSync(dirname(file), { recursive: true });
-  const sequelize = new Sequelize({ dialect: 'sqlite', storage: file, logging: false });
-  sequelize.addHook('afterConnect', async (connection) => {
-    const settings = `PRAGMA busy_timeout = ${BUSY_TIMEOUT_IN_MS}; PRAGMA foreign_keys = ON;`;
-    await new Promise<void>((resolve, reject) => {
-      (connection as DriverConnection).exec(settings, (error) => (error ? reject(error) : resolve()));
-    });
-  });
+  const driver = new StoreDriver();
+  const { dialectModule } = driver;
+  const sequelize = new Sequelize({ dialect: 'sqlite', dialectModule, storage: file, logging: false });
   await sequelize.query('PRAGMA journal_mode = WAL');
   await migrate(sequelize);
-  return sequelize;
+  driver.rememberColumns();
+  const close = async (): Promise<void> => {
+    await sequelize.close();
+    await driver.close();
+  };
+  return { sequelize, close };
 }
 
 /** Runs the migrations that have not run yet, oldest first. */
@@ -64,6 +66,11 @@ async function migrate(sequelize: Sequelize): Promise<void> {
         name: '0008-selections',
         up: ({ context }) => selections.up(context),
         down: ({ context }) => selections.down(context),
+      },
+      {
+        name: '0009-listings-by-kind',
+        up: ({ context }) => listingsByKind.up(context),
+        down: ({ context }) => listingsByKind.down(context),
       },
     ],
     context: sequelize.getQueryInterface(),

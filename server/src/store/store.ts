@@ -1,9 +1,9 @@
 import type { Connection, Listing } from '@plindo/core/listings';
 import type { CategorySet, Kind, Link, Selection } from '@plindo/core/structure';
 import type { SiteSettings } from '@plindo/core/page';
-import type { Sequelize } from 'sequelize';
-import { Op, Transaction } from 'sequelize';
+import { Op, QueryTypes, Transaction } from 'sequelize';
 import { AccountStore } from './account-store.js';
+import type { Database } from './database.js';
 import { openDatabase } from './database.js';
 import type { Models } from './models.js';
 import { defineModels } from './models.js';
@@ -11,6 +11,7 @@ import { FileStore } from './file-store.js';
 import { PictureStore } from './picture-store.js';
 import type { Row } from './records.js';
 import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, selectionOf } from './records.js';
+import { PACKED_LISTING, unpackedListing } from './packed-listing.js';
 import type { ChangeEntry } from './unit.js';
 import { Unit } from './unit.js';
 
@@ -33,8 +34,7 @@ export interface ChangeHead {
 
 const ENTRIES_AT_ONCE = 500;
 const MOST_REVISIONS = 200;
-const LISTINGS_AT_ONCE = 5000;
-
+const LISTINGS_AT_ONCE = 1000;
 /** The truth: kinds, listings and their change log, accounts and pictures. */
 export class Store {
   readonly accounts: AccountStore;
@@ -43,7 +43,7 @@ export class Store {
   private queue: Promise<unknown> = Promise.resolve();
 
   private constructor(
-    private readonly sequelize: Sequelize,
+    private readonly database: Database,
     private readonly models: Models,
     private readonly clock: () => Date,
   ) {
@@ -53,13 +53,13 @@ export class Store {
   }
 
   static async open(file: string, clock: () => Date): Promise<Store> {
-    const sequelize = await openDatabase(file);
-    return new Store(sequelize, defineModels(sequelize), clock);
+    const database = await openDatabase(file);
+    return new Store(database, defineModels(database.sequelize), clock);
   }
 
   async close(): Promise<void> {
     await this.queue;
-    await this.sequelize.close();
+    await this.database.close();
   }
 
   /**
@@ -248,17 +248,34 @@ export class Store {
     return names;
   }
 
-  /** All listings of a kind, read in stretches so that a long table doesn't stand in memory twice. */
-  async *listingsOf(kindId: number): AsyncGenerator<Listing[]> {
-    const select = 'SELECT * FROM listings WHERE kindId = :kindId AND id > :after ORDER BY id LIMIT :limit';
-    for (let after = 0; ;) {
-      const replacements = { kindId, after, limit: LISTINGS_AT_ONCE };
-      const [rows] = await this.sequelize.query(select, { replacements });
-      const listings = (rows as Row[]).map(listingOf);
-      if (listings.length > 0) yield listings;
-      if (listings.length < LISTINGS_AT_ONCE) return;
-      after = listings.at(-1)!.id;
-    }
+  listingCount(kindId: number): Promise<number> {
+    return this.models.listings.count({ where: { kindId } });
+  }
+
+  /** All listings of a kind. */
+  listingsOf(kindId: number): AsyncGenerator<Listing[]> {
+    return inStretches(async (after) => {
+      const where = { kindId, id: { [Op.gt]: after } };
+      const rows = await this.models.listings.findAll({ where, order: ['id'], limit: LISTINGS_AT_ONCE, raw: true });
+      return rows.map((row) => listingOf(row as unknown as Row));
+    });
+  }
+
+  /** All listings of a kind as far as catalogs read them: without bodies, pictures and values put aside. */
+  catalogListingsOf(kindId: number): AsyncGenerator<Listing[]> {
+    return inStretches((after) => this.packedListings(kindId, after));
+  }
+
+  /** A listing comes as one JSON text: the driver takes far longer to hand over a row column by column. */
+  private async packedListings(kindId: number, after: number): Promise<Listing[]> {
+    const select =
+      `SELECT ${PACKED_LISTING} AS packed FROM listings ` +
+      'WHERE kindId = :kindId AND id > :after ORDER BY id LIMIT :limit';
+    const rows = await this.database.sequelize.query<{ packed: string }>(select, {
+      replacements: { kindId, after, limit: LISTINGS_AT_ONCE },
+      type: QueryTypes.SELECT,
+    });
+    return rows.map(({ packed }) => unpackedListing(packed));
   }
 
   async site(): Promise<SiteSettings | null> {
@@ -274,7 +291,7 @@ export class Store {
   }
 
   private transact<T>(work: (unit: Unit) => Promise<T>): Promise<T> {
-    return this.sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
+    return this.database.sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
       work(new Unit(this.models, transaction, this.clock().getTime())),
     );
   }
@@ -302,6 +319,19 @@ export class Store {
       transaction,
     });
     return rows.map((row) => entryOf(row as unknown as Row));
+  }
+}
+
+/** Listings in stretches, so that many never stand in memory at once; while one is dealt with, the next is read. */
+async function* inStretches(read: (after: number) => Promise<Listing[]>): AsyncGenerator<Listing[]> {
+  let coming = read(0);
+  for (;;) {
+    const listings = await coming;
+    if (listings.length === 0) return;
+    coming = read(listings.at(-1)!.id);
+    // Left alone when the reader stops early, it must not end the process.
+    coming.catch(() => undefined);
+    yield listings;
   }
 }
 

@@ -6,6 +6,15 @@ export interface FoundWord {
   readonly quality: number;
 }
 
+/** A segment as it can be kept: its words in order, one a line, and its postings. */
+export interface KeptSegment {
+  readonly id: number;
+  readonly words: string;
+  readonly starts: Uint32Array;
+  readonly rows: Uint32Array;
+  readonly impacts: Uint8Array;
+}
+
 /** What the index asks of a part of it. */
 export interface SegmentReader {
   readonly id: number;
@@ -28,6 +37,11 @@ export class Segment implements SegmentReader {
     private readonly impacts: Uint8Array,
   ) {
     this.byLength = groupedByLength(words);
+  }
+
+  kept(): KeptSegment {
+    const { id, starts, rows, impacts } = this;
+    return { id, words: this.words.join('\n'), starts, rows, impacts };
   }
 
   /** Postings in it, those that no longer count too. */

@@ -1,6 +1,8 @@
 import { wordsOf } from '../../values/index.js';
 import type { Bitset } from '../bitset.js';
 import { FreshSegment } from './fresh-segment.js';
+import type { KeptTexts } from './known-texts.js';
+import { KnownTexts, printOf, textMark } from './known-texts.js';
 import type { MergePart, Segment } from './segment.js';
 import { mergedSegment } from './segment.js';
 import type { TextDocument } from './text-document.js';
@@ -42,22 +44,38 @@ export class TextIndex {
   private fresh = new FreshSegment(1);
   /** By row, the segment that holds its latest state. */
   private segmentOf = new Uint8Array(0);
+  /** How many documents were read, rather than known from before. */
+  documentsRead = 0;
+  /** By row, the print of its document. */
+  private prints = new Float64Array(0);
+  /** While the index is being filled, what another one has read already. */
+  private known: KnownTexts | null = null;
   /** Rows in the index, and the segments of which a row has a later state elsewhere, or is gone. */
   private documents = 0;
   private readonly touched = new Set<number>();
   private isFinished = false;
   private readonly scratch = new WordScores(() => this.segmentOf);
 
+  /** `kept` is what an earlier index has read; documents that it knows are not read again. */
+  constructor(kept: KeptTexts | null = null) {
+    if (kept?.mark === textMark()) this.known = new KnownTexts(kept);
+  }
+
   put(row: number, document: TextDocument): void {
     if (row >= this.segmentOf.length) this.widen(row);
     this.remove(row);
     this.documents++;
+    const print = printOf(document);
+    this.prints[row] = print;
+    if (this.known?.take(print, row)) return;
+    this.documentsRead++;
     this.fresh.add(row, impactsOf(document));
     this.segmentOf[row] = this.fresh.id;
     if (this.fresh.documentCount >= (this.isFinished ? FRESH_LATER : FRESH_AT_BUILD)) this.settle();
   }
 
   remove(row: number): void {
+    if (this.known?.release(row)) this.documents--;
     const segment = this.segmentOf[row] ?? NO_SEGMENT;
     if (segment === NO_SEGMENT) return;
     this.documents--;
@@ -67,8 +85,20 @@ export class TextIndex {
 
   /** Merges what was put in so far; to be called once, when all documents are in. */
   finish(): void {
-    if (this.fresh.documentCount > 0 || this.segments.length > 1) this.mergeFrom(0);
+    const isAnew = !this.takeKnown();
     this.isFinished = true;
+    if (isAnew && (this.fresh.documentCount > 0 || this.segments.length > 1)) this.mergeFrom(0);
+    else if (this.fresh.documentCount > 0) this.settle();
+  }
+
+  /** What was read so far, for another index of the same listings. */
+  kept(): KeptTexts {
+    return {
+      mark: textMark(),
+      prints: this.prints.slice(),
+      segmentOf: this.segmentOf.slice(),
+      segments: this.segments.map((segment) => segment.kept()),
+    };
   }
 
   /** Null when the text holds no word to look for. */
@@ -92,6 +122,23 @@ export class TextIndex {
       return slots.length > 1 ? scratch.weighted(either) : either;
     });
     return scratch.result(found);
+  }
+
+  /** Takes over the segments of which documents were found again; answers whether there are any. */
+  private takeKnown(): boolean {
+    const { known } = this;
+    this.known = null;
+    if (!known) return false;
+    const ids = new Map<number, number>();
+    const idFor = (kept: number): number => {
+      if (!ids.has(kept)) ids.set(kept, this.freeId([this.fresh.id, ...ids.values()]));
+      return ids.get(kept)!;
+    };
+    const taken = known.segments(idFor);
+    for (const { segment, isWhole } of taken) if (!isWhole) this.touched.add(segment.id);
+    this.segments.unshift(...taken.map(({ segment }) => segment));
+    known.forEachTaken((row, kept) => (this.segmentOf[row] = idFor(kept)));
+    return taken.length > 0;
   }
 
   private lists(word: string, isPrefix: boolean, forgivesTypos: boolean): PostingList[] {
@@ -139,6 +186,9 @@ export class TextIndex {
     const wider = new Uint8Array(Math.max(64, Math.ceil((row + 1) * 1.5)));
     wider.set(this.segmentOf);
     this.segmentOf = wider;
+    const prints = new Float64Array(wider.length);
+    prints.set(this.prints);
+    this.prints = prints;
   }
 }
 

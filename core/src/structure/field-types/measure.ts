@@ -1,5 +1,6 @@
 import type { Formats, Measure, UnitCode } from '../../values/index.js';
 import {
+  UNITS,
   convertMeasure,
   isUnit,
   issue,
@@ -147,7 +148,8 @@ function inOwnUnit(bound: number, field: Field): number {
 }
 
 const BASE_UNITS: readonly UnitCode[] = ['m', 'm2', 'l', 'kg', 'm/s', 'K', 's', 'W', 'MB'];
+const BASE_BY_DIMENSION = new Map(BASE_UNITS.map((unit) => [UNITS[unit].dimension, unit]));
 
 function baseUnit(unit: UnitCode): UnitCode {
-  return BASE_UNITS.find((base) => unitsLike(unit).includes(base)) ?? unit;
+  return BASE_BY_DIMENSION.get(UNITS[unit].dimension) ?? unit;
 }

@@ -1,0 +1,128 @@
+import type { KeptSegment } from './segment.js';
+import { Segment } from './segment.js';
+import type { TextDocument } from './text-document.js';
+import { impactsOf } from './text-document.js';
+
+/**
+ * What a text index read from its documents, so that another one, of the same listings later or elsewhere, needn't read
+ * those again that are still the same.
+ */
+export interface KeptTexts {
+  /** Of how words are told apart and weighed; other marks don't fit. */
+  readonly mark: string;
+  /** By row, the print of its document and the segment that holds it. */
+  readonly prints: Float64Array;
+  readonly segmentOf: Uint8Array;
+  readonly segments: readonly KeptSegment[];
+}
+
+const NO_ROW = 0xffffffff;
+const SAMPLE: TextDocument = {
+  title: 'Ærø’s Drive-in №2',
+  summary: 'Straße, straße: a summary of the sample',
+  byWeight: new Map([
+    [1, 'one text of the sample'],
+    [3, 'another text'],
+  ]),
+};
+
+/** Changes whenever words are told apart or weighed in another way. */
+export function textMark(): string {
+  return `1 ${JSON.stringify([...impactsOf(SAMPLE)])}`;
+}
+
+/** Of a document's texts, 53 bits: two documents with the same print are taken for the same. */
+export function printOf({ title, summary, byWeight }: TextDocument): number {
+  const hash = new PrintHash();
+  hash.add(title);
+  hash.add(summary);
+  for (const [weight, text] of byWeight) {
+    hash.add(String(weight));
+    hash.add(text);
+  }
+  return hash.value();
+}
+
+/** Two multiplicative hashes side by side (after FNV-1a, with other primes and a last mixing). */
+class PrintHash {
+  private a = 0x811c9dc5;
+  private b = 0x2f0b4c47;
+
+  add(text: string): void {
+    let { a, b } = this;
+    for (let at = 0; at < text.length; at++) {
+      const code = text.charCodeAt(at);
+      a = Math.imul(a ^ code, 0x01000193);
+      b = Math.imul(b ^ code, 0x5bd1e995);
+      b ^= b >>> 15;
+    }
+    // So that it matters where a text ends.
+    this.a = Math.imul(a ^ 0x10000, 0x01000193);
+    this.b = Math.imul(b ^ 0x10000, 0x5bd1e995);
+  }
+
+  value(): number {
+    const mixed = Math.imul(this.a ^ (this.a >>> 16), 0x85ebca6b);
+    return ((mixed ^ (mixed >>> 13)) >>> 0) * 2 ** 21 + (this.b >>> 11);
+  }
+}
+
+/** Finds documents among those that were kept, and gives their postings to the rows that have them now. */
+export class KnownTexts {
+  /** By print, the first of the kept rows with it; `next` has the others. */
+  private readonly first = new Map<number, number>();
+  private readonly next: Uint32Array;
+  /** By row its kept one; a row that has none is not there. */
+  private readonly keptRowOf: number[] = [];
+
+  constructor(private readonly kept: KeptTexts) {
+    const ids = new Set(kept.segments.map(({ id }) => id));
+    this.next = new Uint32Array(kept.prints.length);
+    for (let row = kept.prints.length - 1; row >= 0; row--) {
+      if (!ids.has(kept.segmentOf[row]!)) continue;
+      const print = kept.prints[row]!;
+      this.next[row] = this.first.get(print) ?? NO_ROW;
+      this.first.set(print, row);
+    }
+  }
+
+  /** Whether a document with this print was kept; if so, its postings are this row's from now on. */
+  take(print: number, row: number): boolean {
+    const kept = this.first.get(print) ?? NO_ROW;
+    if (kept === NO_ROW) return false;
+    this.first.set(print, this.next[kept]!);
+    this.keptRowOf[row] = kept;
+    return true;
+  }
+
+  /** Takes back {@link take}; answers whether there was anything to take back. */
+  release(row: number): boolean {
+    const had = this.keptRowOf[row] !== undefined;
+    delete this.keptRowOf[row];
+    return had;
+  }
+
+  /** Calls back with each row that took a kept document, and the id of the segment that holds it. */
+  forEachTaken(visit: (row: number, keptSegment: number) => void): void {
+    this.keptRowOf.forEach((kept, row) => visit(row, this.kept.segmentOf[kept]!));
+  }
+
+  /** The kept segments with the rows of now, each with an id of `idFor`, and whether all of their postings count. */
+  segments(idFor: (kept: number) => number): { segment: Segment; isWhole: boolean }[] {
+    const { prints, segmentOf, segments } = this.kept;
+    const newRows = new Uint32Array(prints.length).fill(NO_ROW);
+    this.keptRowOf.forEach((kept, row) => (newRows[kept] = row));
+    return segments.map(({ id, words, starts, rows, impacts }) => {
+      let isWhole = true;
+      const moved = new Uint32Array(rows.length);
+      for (let at = 0; at < rows.length; at++) {
+        const row = rows[at]!;
+        // Postings of a row that has a later state elsewhere don't count, and didn't when they were kept.
+        moved[at] = segmentOf[row] === id ? newRows[row]! : NO_ROW;
+        if (moved[at] === NO_ROW) isWhole = false;
+      }
+      const list = words === '' ? [] : words.split('\n');
+      return { segment: new Segment(idFor(id), list, starts, moved, impacts), isWhole };
+    });
+  }
+}
