@@ -90,6 +90,8 @@ async function fill(folder: string, n: number): Promise<string> {
     });
   }
   const { secret } = await services.accounts.addToken(owner, 'Bench');
+  // As a server does that is stopped.
+  await services.live.keepTexts();
   await store.close();
   return secret;
 }

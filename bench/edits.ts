@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import type { TestServer } from '../e2e/harness/server.js';
-import { startOnStore, bareReading } from './edits-store.js';
+import { TestServer } from '../e2e/harness/server.js';
+import { bareReading, startOnStore } from './edits-store.js';
 import type { Benchmark, Measurement } from './measure.js';
 import { median, percentile, timed } from './measure.js';
 
@@ -21,11 +21,14 @@ export const editsBench: Benchmark = {
   sizes: [100_000],
   async run(n) {
     const { server, readyMs, token } = await startOnStore(n);
+    const readyMb = memoryOf(server.processId);
+    const empty = await TestServer.start();
+    const emptyMb = memoryOf(empty.processId);
+    await empty.stop();
     try {
       const bareMs = await bareReading(server.folder, n);
       const publisher = new Publisher(server, token);
       const before = await publisher.queries(ALONE_IN_MS);
-      const settledMb = memoryOf(server.processId);
       const [during, edits, pages] = await Promise.all([
         publisher.queries(EDITING_IN_MS),
         publisher.edits(EDITING_IN_MS),
@@ -35,15 +38,12 @@ export const editsBench: Benchmark = {
         ...{ case: name, n, reference: 'the same without edits', ratio: own.oursMs / own.referenceMs },
         ...{ hold: null, equal: edits.refused === 0, ...own },
       });
+      const memory = { referenceMs: emptyMb, unit: 'MB', reference: 'a server without listings' } as const;
       const kept = (edits.sent / EDITING_IN_MS) * 1000;
       return [
         row('start until ready', { oursMs: readyMs, referenceMs: bareMs, reference: READING, bound: READY_IN_MS }),
-        row('memory of the server, after queries', {
-          ...{ oursMs: settledMb, referenceMs: settledMb, unit: 'MB', bound: MEMORY_IN_MB, reference: 'itself' },
-        }),
-        row('memory of the server, after the edits', {
-          ...{ oursMs: memoryOf(server.processId), referenceMs: settledMb, unit: 'MB', bound: MEMORY_IN_MB },
-        }),
+        row('memory of the server when it is ready', { ...memory, oursMs: readyMb, bound: MEMORY_IN_MB }),
+        row('memory of the server after queries and edits', { ...memory, oursMs: memoryOf(server.processId) }),
         row('query, median, beside edits', { oursMs: median(during), referenceMs: median(before) }),
         row('query, p95, beside edits', {
           ...{ oursMs: percentile(during, 0.95), referenceMs: percentile(before, 0.95), hold: 2 },

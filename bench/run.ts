@@ -37,7 +37,7 @@ for (const line of benchmark.conclude?.(rows) ?? []) console.log(values.json ? J
 function asLine(row: Measurement): string {
   const { case: name, n: size, oursMs, reference, referenceMs, ratio, hold, bound, unit = 'ms', equal } = row;
   const verdict =
-    hold === null ? '' : ratio <= hold ? `, holds 1/${Math.round(1 / hold)}` : `, misses 1/${Math.round(1 / hold)}`;
+    hold === null ? '' : `, ${ratio <= hold ? 'holds' : 'misses'} ${hold < 1 ? `1/${Math.round(1 / hold)}` : hold}`;
   const within = bound === undefined ? '' : oursMs <= bound ? ` (within ${bound})` : ` (OVER ${bound})`;
   const against = `${reference} ${referenceMs.toFixed(2)} ${unit}, ratio ${ratio < 1 ? `1/${(1 / ratio).toFixed(1)}` : ratio.toFixed(1)}${verdict}`;
   return `${name} at ${size}: ${oursMs.toFixed(2)} ${unit}${within}; ${against}; results ${equal ? 'equal' : 'DIFFER'}`;

@@ -5,7 +5,7 @@ import { pino } from 'pino';
 import { assemble } from './assemble.js';
 import { configFrom } from './config.js';
 import { makeApp } from './http/app.js';
-import { loadSiteRenderer } from './http/web-apps.js';
+import { SiteRenderer } from './http/site-renderer.js';
 
 const STOP_AFTER_IN_MS = 5000;
 
@@ -16,8 +16,12 @@ async function main(): Promise<void> {
   const { services, store, repairs } = await assemble(config.dataFolder, () => new Date());
   const web = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');
   const folders = { site: join(web, 'site'), desk: join(web, 'desk') };
-  const renderer = await loadSiteRenderer(folders.site);
-  const app = await makeApp({ services, log, trustProxy: config.trustProxy, web: { folders, renderer } });
+  const app = await makeApp({
+    services,
+    log,
+    trustProxy: config.trustProxy,
+    web: { folders, renderer: new SiteRenderer(folders.site) },
+  });
   const server = app.listen(config.port, () => {
     void greet(`http://localhost:${(server.address() as AddressInfo).port}`);
   });

@@ -165,7 +165,7 @@ export class Catalog {
     this.statuses[row] = STATUSES.indexOf(listing.status);
     this.title.put(row, listing.title);
     this.putBuiltIn(row, { ...listing, publishedAt: publishingTime(listing) });
-    for (let at = 0; at < this.kept.length; at++) this.kept[at]!.put(row, listing.values);
+    for (const columns of this.kept) columns.put(row, listing.values);
     this.text.put(row, documentOf(listing, this.kind));
     this.uniques.put(listing, this.kind.fields);
   }

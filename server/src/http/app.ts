@@ -9,7 +9,8 @@ import { apiRouter } from './api.js';
 import { problemHandler } from './problem.js';
 import { securityHeaders } from './security.js';
 import type { Services } from './services.js';
-import type { SiteRenderer, WebFolders } from './web-apps.js';
+import type { SiteRenderer } from './site-renderer.js';
+import type { WebFolders } from './web-apps.js';
 import { deskRouter, siteRouter } from './web-apps.js';
 
 export interface AppParts {

@@ -1,41 +1,30 @@
 import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { pathToFileURL } from 'node:url';
 import { promisify } from 'node:util';
 import { gzip } from 'node:zlib';
-import type { PageModel } from '@plindo/core/page';
 import express, { Router } from 'express';
 import type { Request, Response } from 'express';
 import { LRUCache } from 'lru-cache';
 import type { Live } from '../live/live.js';
 import type { Pages } from '../live/pages.js';
+import type { RenderedPage } from './render-messages.js';
 import { nonceOf } from './security.js';
+import type { SiteRenderer } from './site-renderer.js';
 
 /** What stands in rendered pages where the nonce of the response goes. */
 const NONCE_MARK = 'PLINDO-NONCE';
 const MOST_CACHED_PAGES = 500;
+const MOST_CACHED_BYTES = 32 * 1024 * 1024;
 const LONGEST_URL = 8000;
 
 const compress = promisify(gzip);
-
-/** What the built site gives the server: it renders an address with the page models that it is handed. */
-export interface SiteRenderer {
-  render(
-    url: string,
-    data: { page(path: string, search: string): Promise<PageModel> },
-  ): Promise<globalThis.Response | null>;
-}
 
 export interface WebFolders {
   /** The build of the site, with `browser` and `server` below it. */
   readonly site: string;
   /** The build of the Desk, with `browser` below it. */
   readonly desk: string;
-}
-
-export async function loadSiteRenderer(folder: string): Promise<SiteRenderer> {
-  return (await import(pathToFileURL(join(folder, 'server', 'server.mjs')).href)) as SiteRenderer;
 }
 
 /** Files that carry a hash of their content in their name never change. */
@@ -75,7 +64,11 @@ export function siteRouter(
   { live, pages }: { live: Live; pages: Pages },
 ): Router {
   const router = Router();
-  const cache = new LRUCache<string, ReadyPage>({ max: MOST_CACHED_PAGES });
+  const cache = new LRUCache<string, ReadyPage>({
+    max: MOST_CACHED_PAGES,
+    maxSize: MOST_CACHED_BYTES,
+    sizeCalculation: ({ html, gzipped }) => html.length + gzipped.length,
+  });
   router.use(express.static(join(folders.site, 'browser'), HASHED_FILES));
   router.get('/{*path}', async (request, response, next) => {
     if (request.originalUrl.length > LONGEST_URL) {
@@ -91,7 +84,7 @@ export function siteRouter(
     let page = cache.get(request.originalUrl);
     const now = live.context().nowInMs;
     if (page?.revision !== revision || page.until <= now) {
-      const rendered = await renderer.render(request.originalUrl, pages);
+      const rendered = await renderer.render(request.originalUrl, (path, search) => pages.page(path, search));
       if (!rendered) {
         next();
         return;
@@ -106,13 +99,13 @@ export function siteRouter(
 }
 
 async function readyPage(
-  rendered: globalThis.Response,
+  { status, html: text }: RenderedPage,
   state: Pick<ReadyPage, 'revision' | 'until'>,
   nonce: string,
 ): Promise<ReadyPage> {
-  const html = Buffer.from((await rendered.text()).replaceAll(NONCE_MARK, nonce));
+  const html = Buffer.from(text.replaceAll(NONCE_MARK, nonce));
   const etag = `"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-  return { ...state, status: rendered.status, html, gzipped: await compress(html), etag, nonce };
+  return { ...state, status, html, gzipped: await compress(html), etag, nonce };
 }
 
 function sendPage(request: Request, response: Response, page: ReadyPage): void {

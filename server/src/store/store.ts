@@ -13,7 +13,7 @@ import type { Row } from './records.js';
 import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, selectionOf } from './records.js';
 import { PACKED_LISTING, unpackedListing } from './packed-listing.js';
 import type { ChangeEntry } from './unit.js';
-import { Unit } from './unit.js';
+import { AS_GIVEN, Unit } from './unit.js';
 
 /** A change as the log has it. */
 export interface ChangeRecord {
@@ -298,7 +298,7 @@ export class Store {
 
   private async writeHead(unit: Unit, head: ChangeHead, state: 'open' | 'done'): Promise<number> {
     const row = { ...head, at: this.clock().getTime(), state };
-    const made = await this.models.changes.create(row, { transaction: unit.transaction });
+    const made = await this.models.changes.create(row, { transaction: unit.transaction, ...AS_GIVEN });
     return Number(made.get('id'));
   }
 
@@ -307,7 +307,7 @@ export class Store {
       const rows = entries
         .slice(start, start + ENTRIES_AT_ONCE)
         .map((entry) => ({ changeId, entity: entry.entity, entityId: entry.id, ...sidesOf(entry) }));
-      await this.models.entries.bulkCreate(rows, { transaction });
+      await this.models.entries.bulkCreate(rows, { transaction, ...AS_GIVEN });
     }
   }
 
