@@ -84,6 +84,16 @@ export interface JustMissing {
   readonly titles: readonly string[];
 }
 
+/** Something chosen on a public list that alone keeps some listings out of it. */
+export interface MissedOnPage {
+  readonly label: string;
+  /** The list without it. */
+  readonly href: string;
+  readonly total: number;
+  /** The first of them. */
+  readonly listings: readonly Pick<Listing, 'id' | 'kindId' | 'title'>[];
+}
+
 /** A link as it is asked for; the fields at its ends get the labels. */
 export interface LinkSketch {
   readonly a: LinkEndSketch;

@@ -24,10 +24,11 @@ import type { QueryScene } from './scene.js';
 
 /** One thing that keeps a listing out of a selection. */
 export interface Reason {
-  readonly about: 'kind' | 'picked' | 'status' | 'window' | 'published' | 'condition' | 'current' | 'limit';
+  readonly about:
+    'kind' | 'picked' | 'status' | 'window' | 'published' | 'condition' | 'current' | 'limit' | 'facet' | 'search';
   /** A sentence. */
   readonly sentence: string;
-  /** Of a condition: its place, and what was found and wanted. */
+  /** Of a condition its place, of a facet its key; and what was found and wanted. */
   readonly place: string;
   readonly found: string;
   readonly wanted: string;
@@ -50,54 +51,62 @@ export interface ExplainScene {
 }
 
 /** Why a listing is not in a selection, or where in it it is. */
-export function explain(
+export function explain(listing: Listing, selection: SelectionDefinition, explained: ExplainScene): Explanation {
+  const reasons = reasonsAgainst(listing, selection, explained);
+  if (reasons.length > 0) return { reasons, position: null, page: null };
+  return placeOf(listing, selection, explained.scene, explained.parameters ?? NO_PARAMETERS);
+}
+
+/** What keeps a listing out of a selection, its place in the order aside. */
+export function reasonsAgainst(
   listing: Listing,
   selection: SelectionDefinition,
   { scene, catalog, parameters = NO_PARAMETERS }: ExplainScene,
-): Explanation {
+): Reason[] {
   const reasons = [
     ...ownReasons(listing, catalog, scene),
     ...choiceReasons(listing, selection, catalog),
     ...(selection.picked ? [] : conditionReasons(selection.where, { listing, catalog, asked: { scene, parameters } })),
   ];
   if (selection.leavesOutCurrent && parameters.listing === listing.id) {
-    reasons.push(plain('current', 'The selection leaves out the listing of the page that it stands on.'));
+    reasons.push(plainReason('current', 'The selection leaves out the listing of the page that it stands on.'));
   }
-  if (reasons.length > 0) return { reasons, position: null, page: null };
-  return placeOf(listing, selection, scene, parameters);
+  return reasons;
 }
 
-function plain(about: Reason['about'], sentence: string): Reason {
+export function plainReason(about: Reason['about'], sentence: string): Reason {
   return { about, sentence, place: '', found: '', wanted: '' };
 }
 
 function ownReasons(listing: Listing, { kind }: Catalog, { context }: QueryScene): Reason[] {
   const { formats, nowInMs } = context;
   const reasons: Reason[] = [];
-  if (!kind.published || kind.putAside) reasons.push(plain('published', `${kind.many} are not on the site.`));
+  if (!kind.published || kind.putAside) reasons.push(plainReason('published', `${kind.many} are not on the site.`));
   const { status, shownFrom, shownUntil } = listing;
   if (status !== 'live') {
     const found = statusLabel(listing, nowInMs);
     reasons.push({
-      ...plain('status', `Its status is ${found}; only live listings are shown.`),
+      ...plainReason('status', `Its status is ${found}; only live listings are shown.`),
       found,
       wanted: 'Live',
     });
   }
   if (shownFrom !== null && shownFrom > nowInMs) {
-    reasons.push(plain('window', `It comes to the site on ${formats.exactly(shownFrom)} (${formats.zone}).`));
+    reasons.push(plainReason('window', `It comes to the site on ${formats.exactly(shownFrom)} (${formats.zone}).`));
   }
   if (shownUntil !== null && shownUntil <= nowInMs) {
-    reasons.push(plain('window', `It left the site on ${formats.exactly(shownUntil)} (${formats.zone}).`));
+    reasons.push(plainReason('window', `It left the site on ${formats.exactly(shownUntil)} (${formats.zone}).`));
   }
   return reasons;
 }
 
 function choiceReasons(listing: Listing, { kinds, picked }: SelectionDefinition, { kind }: Catalog): Reason[] {
   if (picked) {
-    return picked.includes(listing.id) ? [] : [plain('picked', 'It is not among those that were picked by hand.')];
+    return picked.includes(listing.id)
+      ? []
+      : [plainReason('picked', 'It is not among those that were picked by hand.')];
   }
-  return kinds.includes(kind.id) ? [] : [plain('kind', `The selection chooses no ${kind.many}.`)];
+  return kinds.includes(kind.id) ? [] : [plainReason('kind', `No ${kind.many} are chosen here.`)];
 }
 
 /** What the parts of a condition are explained with. */
@@ -115,7 +124,8 @@ function conditionReasons(condition: Condition, part: PartScene, path: readonly 
   if (condition.join === 'none') {
     return parts.filter(({ own }) => holds(own, part)).map(({ own, path: way }) => reasonOf(own, part, way, true));
   }
-  if (parts.length === 0) return [plain('condition', 'No condition stands under “any of”, so nothing is let in.')];
+  if (parts.length === 0)
+    return [plainReason('condition', 'No condition stands under “any of”, so nothing is let in.')];
   return parts.flatMap(({ own, path: way }) => conditionReasons(own, part, way));
 }
 
@@ -132,7 +142,8 @@ function reasonOf(
 ): Reason {
   const { context } = asked.scene;
   const place = path.join('.');
-  if (isGroup(condition)) return { ...plain('condition', 'A group of conditions that must not hold does.'), place };
+  if (isGroup(condition))
+    return { ...plainReason('condition', 'A group of conditions that must not hold does.'), place };
   if (isLinkTest(condition)) {
     const label = fieldAt(catalog.kind, condition.link)?.label ?? condition.link;
     const sentence = isTurned ? `${label} has one that it must not have.` : `${label}: no linked listing fits.`;
@@ -152,7 +163,7 @@ function reasonOf(
 }
 
 /** The value of a listing as readers see it; '' for none. */
-function foundIn(listing: Listing, key: string, { kind }: Catalog, { formats }: ReadContext): string {
+export function foundIn(listing: Listing, key: string, { kind }: Catalog, { formats }: ReadContext): string {
   const field = fieldAt(kind, key);
   const own = key.startsWith(BUILT_IN_MARK) ? builtInValue(listing, key) : listing.values[key];
   if (!field || own === undefined || own === null) return '';
@@ -187,17 +198,20 @@ function placeOf(
   const selected = rowsOfSelection(selection, scene, parameters);
   const found = countSelected(selected);
   const at = idsInOrder(selection, selected, 0, found, scene).indexOf(listing.id);
-  const shown = countShown(selection, found);
-  const position = at + 1 - selection.skip;
-  const { skip, most } = selection;
+  return placeAt(at, { ...selection, shown: countShown(selection, found) });
+}
+
+/** Where a listing stands that has a position in the whole order, counted from 0; -1 for one that has none. */
+export function placeAt(
+  at: number,
+  { skip, shown, pageSize }: { readonly skip: number; readonly shown: number; readonly pageSize: number },
+): Explanation {
+  const position = at + 1 - skip;
   if (at < 0) return { reasons: [], position: null, page: null };
-  if (position < 1) {
-    const sentence = `It stands at ${at + 1}; the first ${skip} are skipped.`;
-    return { reasons: [plain('limit', sentence)], position: null, page: null };
-  }
-  if (position > shown) {
-    const sentence = `It stands at ${position}; at most ${most ?? shown} are shown.`;
-    return { reasons: [plain('limit', sentence)], position: null, page: null };
-  }
-  return { reasons: [], position, page: Math.ceil(position / selection.pageSize) };
+  if (position >= 1 && position <= shown) return { reasons: [], position, page: Math.ceil(position / pageSize) };
+  const sentence =
+    position < 1
+      ? `It stands at ${at + 1}; the first ${skip} are skipped.`
+      : `It stands at ${position}; at most ${shown} are shown.`;
+  return { reasons: [plainReason('limit', sentence)], position: null, page: null };
 }

@@ -3,6 +3,7 @@ export * from './date-groups.js';
 export * from './date-span.js';
 export * from './explain.js';
 export * from './facet-counts.js';
+export { rowsKept } from './filters.js';
 export * from './nearest-drop.js';
 export * from './parameters.js';
 export * from './points.js';

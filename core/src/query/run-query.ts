@@ -135,6 +135,16 @@ export function countQuery(
   return countShown(area, find(catalog, query, scene, area).all.size);
 }
 
+/** The rows that a query finds, whether they are shown or skipped. */
+export function rowsOfQuery(
+  catalog: Catalog,
+  query: Query,
+  scene: QueryScene,
+  area: QueryArea = areaOfKind(catalog),
+): Bitset {
+  return find(catalog, query, scene, area).all.bits;
+}
+
 function find(catalog: Catalog, query: Query, scene: QueryScene, { design, rows: own }: QueryArea): Found {
   const base = catalog.onSiteAt(scene.context.nowInMs).clone();
   if (own) base.intersect(own);

@@ -1,36 +1,46 @@
 import type { Catalog } from '@plindo/core/catalog';
-import type { PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
-import { homePage, indexPage, listingPage, listingPath, mixedPage, notFoundPage } from '@plindo/core/page';
-import type { Query, QueryArea, QueryScene } from '@plindo/core/query';
+import type { MissedOnPage } from '@plindo/core/contract';
+import type { ListInState, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
 import {
+  explainInList,
+  homePage,
+  indexPage,
+  justMissingInList,
+  listingPage,
+  listingPath,
+  mixedPage,
+  notFoundPage,
+} from '@plindo/core/page';
+import type { Explanation, Query, SelectedRows } from '@plindo/core/query';
+import {
+  BLANK_QUERY,
   areaOfKind,
   areaOfSelection,
-  rowsOfSelection,
-  runSelection,
-  BLANK_QUERY,
   countQuery,
+  explain,
   hasFormerKeys,
   nearestDrop,
   pageFromUrl,
   queryFromUrl,
+  rowsOfSelection,
   runQuery,
+  runSelection,
   suggest,
   suggestPlaces,
   urlOfQuery,
   withChoice,
 } from '@plindo/core/query';
-import type { KindById } from '@plindo/core/structure';
+import type { KindById, Selection } from '@plindo/core/structure';
 import { SELECTIONS_SLUG } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from './live.js';
 
 const CARDS_A_KIND_ON_HOME = 4;
+const MOST_MISSED = 20;
 
-/** What of a list isn't as its kind has it. */
-interface ShownList {
-  readonly queries?: QueryScene;
-  readonly area?: QueryArea;
-  readonly heading?: string;
+/** A public list as an address asks for it. */
+interface AskedList extends ListInState {
+  readonly heading: string;
 }
 
 /** Answers addresses of the public side with page models. */
@@ -43,16 +53,16 @@ export class Pages {
   /** The page at a path ("/berths") in the state of the part after "?". */
   async page(path: string, search: string): Promise<PageModel> {
     const scene = this.scene();
+    if (path === '/') return this.home(scene);
+    const list = this.listAt(path, search);
+    if (list) return this.index(scene, list);
+    const selection = this.selectionAt(path);
+    if (selection) return this.mixed(scene, selection, search);
     const [kindSlug = '', listingSlug, ...more] = path.split('/').slice(1).map(decodePart);
-    if (kindSlug === '' && listingSlug === undefined) return this.home(scene);
-    if (kindSlug === SELECTIONS_SLUG && listingSlug !== undefined && more.length === 0) {
-      return this.selection(scene, listingSlug, search);
-    }
     const catalog = this.live.catalogBySlug(kindSlug);
     if (!catalog?.kind.published || catalog.kind.putAside || more.length > 0) return notFoundPage(scene);
-    const { hasIndexPage, hasListingPages } = catalog.kind;
-    if (listingSlug === undefined) return hasIndexPage ? this.index(scene, catalog, search) : notFoundPage(scene);
-    return hasListingPages ? this.listing(scene, catalog, listingSlug) : notFoundPage(scene);
+    if (listingSlug === undefined || !catalog.kind.hasListingPages) return notFoundPage(scene);
+    return this.listing(scene, catalog, listingSlug);
   }
 
   /** Where an address that names a category from before it was merged leads now; null for all other addresses. */
@@ -66,7 +76,7 @@ export class Pages {
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
   async preview(kindId: number, search: string): Promise<PageModel | null> {
     const catalog = this.live.catalog(kindId);
-    return catalog ? this.index(this.scene(), catalog, search, { queries: this.live.scene(kindId) }) : null;
+    return catalog ? this.index(this.scene(), this.asked(catalog, search), this.live.scene(kindId)) : null;
   }
 
   /** What fits words that are being typed on the index page at a path: values of its facets, then listings. */
@@ -93,6 +103,63 @@ export class Pages {
   /** Titles of places on the site that fit words that are being typed. */
   places(text: string): string[] {
     return suggestPlaces(text, this.live.scene());
+  }
+
+  /** Why a listing is not on the list at an address, in its state, or where on it it is; null for an address of no list. */
+  async explain(url: string, listingId: number): Promise<Explanation | null> {
+    const [path = '/', search = ''] = url.split(/\?(.*)/s);
+    const kept = await this.store.listing(listingId);
+    const catalog = kept && this.live.catalog(kept.kindId);
+    if (!kept || !catalog) return null;
+    const listing = this.live.complete(kept);
+    const explained = { scene: this.live.scene(), catalog };
+    const list = this.listAt(path, search);
+    if (list) return explainInList(listing, list, explained);
+    const selection = this.selectionAt(path);
+    return selection ? explain(listing, selection, explained) : null;
+  }
+
+  /** For each thing that is chosen on the list at an address, the listings that it alone keeps out. */
+  missed(url: string): MissedOnPage[] {
+    const [path = '/', search = ''] = url.split(/\?(.*)/s);
+    const list = this.listAt(path, search);
+    if (!list) return [];
+    const { catalog, area } = list;
+    const kind = { ...catalog.kind, ...area.design };
+    return justMissingInList(list, this.live.scene(), MOST_MISSED).map(({ label, query, total, ids }) => {
+      const href = `/${kind.slug}?${urlOfQuery(query, kind, this.kindById)}`.replace(/\?$/, '');
+      const listings = ids.map((id) => ({ id, kindId: kind.id, title: catalog.titleOf(id) }));
+      return { label, href, total, listings };
+    });
+  }
+
+  private selectionAt(path: string): Selection | undefined {
+    const [first, slug, ...more] = path.split('/').slice(1).map(decodePart);
+    if (first !== SELECTIONS_SLUG || more.length > 0) return undefined;
+    return this.live.selections().find((one) => one.slug === slug && one.published);
+  }
+
+  /** The list of one kind that stands at an address; null where there is none, or one of several kinds. */
+  private listAt(path: string, search: string): AskedList | null {
+    const selection = this.selectionAt(path) ?? null;
+    const [only, ...others] = selection && !selection.picked ? rowsOfSelection(selection, this.live.scene()) : [];
+    if (selection) return only && others.length === 0 ? this.askedOf(selection, only, search) : null;
+    const [slug = '', ...more] = path.split('/').slice(1).map(decodePart);
+    const catalog = this.live.catalogBySlug(slug);
+    const { kind } = catalog ?? {};
+    if (!catalog || !kind?.published || kind.putAside || !kind.hasIndexPage || more.length > 0) return null;
+    return this.asked(catalog, search);
+  }
+
+  private askedOf(selection: Selection, rows: SelectedRows, search: string): AskedList {
+    const list = this.asked(rows.catalog, search, areaOfSelection(selection, rows));
+    return { ...list, selection, heading: selection.name };
+  }
+
+  private asked(catalog: Catalog, search: string, area = areaOfKind(catalog)): AskedList {
+    const kind = { ...catalog.kind, ...area.design };
+    const query = queryFromUrl(new URLSearchParams(search), kind, this.kindById);
+    return { catalog, area, query, selection: null, heading: kind.many };
   }
 
   private readonly kindById: KindById = (id) => this.live.kind(id);
@@ -127,10 +194,9 @@ export class Pages {
     return homePage(scene, await Promise.all(sections));
   }
 
-  private async index(scene: PageScene, catalog: Catalog, search: string, list: ShownList = {}): Promise<PageModel> {
-    const { queries = this.live.scene(), area = areaOfKind(catalog), heading = catalog.kind.many } = list;
+  private async index(scene: PageScene, list: AskedList, queries = this.live.scene()): Promise<PageModel> {
+    const { catalog, area, query, heading } = list;
     const kind = { ...catalog.kind, ...area.design };
-    const query = queryFromUrl(new URLSearchParams(search), kind, this.kindById);
     const result = runQuery(catalog, query, queries, area);
     const countOf = (other: Query): number => countQuery(catalog, other, queries, area);
     const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
@@ -140,19 +206,10 @@ export class Pages {
     return indexPage(scene, { kind, heading, query, result, listings, outOf, drop, queries, countOf });
   }
 
-  /** The page of a selection that has one. */
-  private async selection(scene: PageScene, slug: string, search: string): Promise<PageModel> {
-    const selection = this.live.selections().find((one) => one.slug === slug && one.published);
-    if (!selection) return notFoundPage(scene);
-    const queries = this.live.scene();
-    const selected = rowsOfSelection(selection, queries);
-    const [only, ...others] = selected;
-    if (only && others.length === 0 && !selection.picked) {
-      const area = areaOfSelection(selection, only);
-      return this.index(scene, only.catalog, search, { queries, area, heading: selection.name });
-    }
+  /** The page of a selection of several kinds, or of one picked by hand. */
+  private async mixed(scene: PageScene, selection: Selection, search: string): Promise<PageModel> {
     const page = pageFromUrl(new URLSearchParams(search).getAll('page').at(-1));
-    const { total, ids } = runSelection(selection, page, queries);
+    const { total, ids } = runSelection(selection, page, this.live.scene());
     const kept = await this.store.listings([...ids]);
     const listings = kept.map((listing) => this.live.complete(listing));
     return mixedPage(scene, { selection, page, total, listings, kindOf: (id) => this.live.kind(id) });

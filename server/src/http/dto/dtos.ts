@@ -174,6 +174,10 @@ export class PageQueryDto {
   @IsString() @MaxLength(8000) url!: string;
 }
 
+export class PageExplainQueryDto extends PageQueryDto {
+  @Type(() => Number) @IsInt() listing!: number;
+}
+
 export class PreviewQueryDto {
   /** State of the page, as it stands after "?" in an address. */
   @IsOptional() @IsString() @MaxLength(8000) search?: string;

@@ -1,7 +1,8 @@
-import { PageQueryDto, PlacesQueryDto, SiteDto, SuggestionsQueryDto } from '../dto/dtos.js';
+import { PageExplainQueryDto, PageQueryDto, PlacesQueryDto, SiteDto, SuggestionsQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
+import { Refusal } from '../../services/refusal.js';
 
 export function siteRoutes({ pages, site }: Services): Route[] {
   return [
@@ -16,6 +17,28 @@ export function siteRoutes({ pages, site }: Services): Route[] {
         const [path = '/', search = ''] = query.url.split(/\?(.*)/s);
         return pages.page(path, search);
       },
+    }),
+    route({
+      method: 'get',
+      path: '/page/explain',
+      permission: 'read listings',
+      summary: 'Why a listing is not on the public list at an address, in its state, or where on it it is.',
+      query: PageExplainQueryDto,
+      answers: 'Explanation',
+      handle: async ({ query }) => {
+        const explanation = await pages.explain(query.url, query.listing);
+        if (!explanation) throw Refusal.of('request.not-found');
+        return explanation;
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/page/missed',
+      permission: 'read listings',
+      summary: 'For each thing that is chosen on a public list, the listings that it alone keeps out.',
+      query: PageQueryDto,
+      answers: 'MissedOnPage[]',
+      handle: ({ query }) => pages.missed(query.url),
     }),
     route({
       method: 'get',

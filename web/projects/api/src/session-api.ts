@@ -5,6 +5,7 @@ import type { Changed, SessionInfo, TokenSummary } from '@plindo/core/contract';
 import type { SiteSettings } from '@plindo/core/page';
 import type { Observable } from 'rxjs';
 import { tap } from 'rxjs';
+import { markSignedIn } from './signed-in-mark';
 
 /** Who is signed in, and the token that goes with every change. */
 @Injectable({ providedIn: 'root' })
@@ -25,25 +26,25 @@ export class SessionApi {
   private readonly store = inject(SessionStore);
 
   load(): Observable<SessionInfo> {
-    return this.http.get<SessionInfo>('/api/session').pipe(tap((session) => this.store.session.set(session)));
+    return this.http.get<SessionInfo>('/api/session').pipe(tap((session) => this.keep(session)));
   }
 
   signIn(email: string, password: string): Observable<SessionInfo> {
     const sent = this.http.post<SessionInfo>('/api/session', { email, password });
-    return sent.pipe(tap((session) => this.store.session.set(session)));
+    return sent.pipe(tap((session) => this.keep(session)));
   }
 
   makeOwner(given: { secret: string; email: string; name: string; password: string }): Observable<SessionInfo> {
     const sent = this.http.post<SessionInfo>('/api/setup', given);
-    return sent.pipe(tap((session) => this.store.session.set(session)));
+    return sent.pipe(tap((session) => this.keep(session)));
   }
 
   signOut(): Observable<void> {
-    return this.http.delete<void>('/api/session').pipe(tap(() => this.store.session.set(null)));
+    return this.http.delete<void>('/api/session').pipe(tap(() => this.keep(null)));
   }
 
   signOutEverywhere(): Observable<void> {
-    return this.http.delete<void>('/api/sessions').pipe(tap(() => this.store.session.set(null)));
+    return this.http.delete<void>('/api/sessions').pipe(tap(() => this.keep(null)));
   }
 
   saveSite(settings: SiteSettings): Observable<Changed<SiteSettings>> {
@@ -60,5 +61,10 @@ export class SessionApi {
 
   removeToken(id: number): Observable<void> {
     return this.http.delete<void>(`/api/tokens/${id}`);
+  }
+
+  private keep(session: SessionInfo | null): void {
+    this.store.session.set(session);
+    markSignedIn(session?.user != null);
   }
 }

@@ -1,11 +1,22 @@
 import { DOCUMENT } from '@angular/common';
-import { ChangeDetectionStrategy, Component, RESPONSE_INIT, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  RESPONSE_INIT,
+  afterNextRender,
+  effect,
+  inject,
+  input,
+  signal,
+} from '@angular/core';
 import { Meta, Title } from '@angular/platform-browser';
 import type { ResolveFn } from '@angular/router';
 import { Router } from '@angular/router';
+import { isMarkedSignedIn } from '@plindo/api';
 import type { IndexPage, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { StateChange } from '@plindo/listing-view';
 import { HomePageView, IndexPageView, ListingPageView } from '@plindo/listing-view';
+import { EditorBar } from './editor/editor-bar';
 import { SITE_DATA } from './site-data';
 
 /** The model of the page that an address leads to. */
@@ -14,7 +25,7 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
 /** Shows whatever page the address leads to; the same component stays while only the state of a page changes. */
 @Component({
   selector: 'pl-page-host',
-  imports: [HomePageView, IndexPageView, ListingPageView],
+  imports: [EditorBar, HomePageView, IndexPageView, ListingPageView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a class="skip" href="#content" (click)="skip($event)">To the content</a>
@@ -26,8 +37,8 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
         }
       </nav>
     </header>
+    @let page = model();
     <main id="content" tabindex="-1">
-      @let page = model();
       @switch (page.type) {
         @case ('home') {
           <pl-home-page [model]="page" />
@@ -51,6 +62,11 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
         }
       }
     </main>
+    @if (isEditor()) {
+      @defer {
+        <pl-editor-bar [model]="page" [url]="url()" />
+      }
+    }
   `,
   styleUrl: './page-host.scss',
 })
@@ -60,14 +76,19 @@ export class PageHost {
 
   protected readonly suggestions = signal<readonly SuggestionModel[]>([]);
   protected readonly places = signal<readonly string[]>([]);
+  /** Whether somebody has signed in with this browser, which is known in the browser only. */
+  protected readonly isEditor = signal(false);
+  protected readonly url = signal('/');
   private readonly data = inject(SITE_DATA);
   private readonly router = inject(Router);
   private readonly document = inject(DOCUMENT);
 
   constructor() {
     const [title, meta, response] = [inject(Title), inject(Meta), inject(RESPONSE_INIT, { optional: true })];
+    afterNextRender(() => this.isEditor.set(isMarkedSignedIn()));
     effect(() => {
       const model = this.model();
+      this.url.set(this.router.url);
       title.setTitle(model.title);
       meta.updateTag({ name: 'description', content: model.description });
       this.document.documentElement.lang = model.site.locale;

@@ -1,12 +1,11 @@
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkDrag, CdkDragHandle, CdkDropList, moveItemInArray } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
-import { CatalogApi } from '@plindo/api';
+import { CatalogApi, ListingSearch } from '@plindo/api';
 import type { FoundListing } from '@plindo/core/contract';
 import { Icon } from '@plindo/listing-view';
 import { forkJoin, of } from 'rxjs';
 import { catchError } from 'rxjs/operators';
-import { ListingSearch } from '../shared/listing-search';
 
 /** Listings picked by hand, in an order that is made by dragging or with the arrows. */
 @Component({

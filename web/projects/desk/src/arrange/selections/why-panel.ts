@@ -1,10 +1,9 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
-import { CatalogApi, SelectionsApi } from '@plindo/api';
+import { CatalogApi, ListingSearch, SelectionsApi } from '@plindo/api';
 import type { FoundListing, JustMissing } from '@plindo/core/contract';
 import type { Explanation } from '@plindo/core/query';
 import type { SelectionDefinition } from '@plindo/core/structure';
 import { Notices } from '../../shared/notices';
-import { ListingSearch } from '../shared/listing-search';
 
 /** Why a listing is not in a selection, or where in it it is; and which listings fail one condition alone. */
 @Component({

@@ -1,6 +1,6 @@
 import { signal } from '@angular/core';
-import type { CatalogApi } from '@plindo/api';
 import type { FoundListing } from '@plindo/core/contract';
+import type { CatalogApi } from './catalog-api';
 
 const TYPING_PAUSE_IN_MS = 250;
 

@@ -1,0 +1,59 @@
+import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
+import { CatalogApi, ListingSearch, PagesApi } from '@plindo/api';
+import type { FoundListing, MissedOnPage } from '@plindo/core/contract';
+import type { PageModel } from '@plindo/core/page';
+import type { Explanation } from '@plindo/core/query';
+
+/** What an editor who looks at the public site gets beside it: the way to the Desk, and why a listing isn't on a list. */
+@Component({
+  selector: 'pl-editor-bar',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './editor-bar.html',
+  styleUrl: './editor-bar.scss',
+})
+export class EditorBar {
+  readonly model = input.required<PageModel>();
+  /** The address of the page in its state. */
+  readonly url = input.required<string>();
+
+  private readonly pages = inject(PagesApi);
+  protected readonly search = new ListingSearch(inject(CatalogApi));
+  protected readonly isOpen = signal(false);
+  protected readonly asked = signal<FoundListing | null>(null);
+  protected readonly answer = signal<Explanation | null>(null);
+  protected readonly missed = signal<readonly MissedOnPage[] | null>(null);
+  protected readonly fault = signal('');
+
+  constructor() {
+    effect(() => {
+      this.url();
+      // An answer is one about the page in its state.
+      this.asked.set(null);
+      this.answer.set(null);
+      this.missed.set(null);
+    });
+  }
+
+  protected ask(listing: FoundListing): void {
+    this.search.clear();
+    this.asked.set(listing);
+    this.answer.set(null);
+    this.pages.explain(this.url(), listing.id).subscribe({
+      next: (explanation) => this.answer.set(explanation),
+      error: () => this.fault.set(REFUSED),
+    });
+  }
+
+  protected showMissed(): void {
+    this.pages.missed(this.url()).subscribe({
+      next: (missed) => this.missed.set(missed.filter(({ total }) => total > 0)),
+      error: () => this.fault.set(REFUSED),
+    });
+  }
+
+  protected editHref({ id, kindId }: Pick<FoundListing, 'id' | 'kindId'>): string {
+    return `/desk/fill/${kindId}/${id}`;
+  }
+}
+
+const REFUSED = 'The server gave no answer. You may have been signed out: sign in to the Desk, then try again.';
