@@ -63,6 +63,14 @@ describe('From a spreadsheet to a live directory', () => {
     ]);
     await page.getByText('3,376 values are only 57 different ones.').waitFor();
     await page.getByText('3,376 of 3,376 rows will come in.').waitFor();
+    // The page that visitors will have, worked out in the browser before anything is sent.
+    await page.getByRole('button', { name: 'Show the page' }).click();
+    const preview = page.locator('pl-rows-preview');
+    await preview.getByText('3,376 airports').waitFor();
+    await preview.getByRole('checkbox', { name: /^USA / }).check();
+    await preview.getByText('3,372 of 3,376 airports').waitFor();
+    await preview.getByRole('link', { name: 'Clear all' }).click();
+    await preview.getByText('3,376 airports').waitFor();
     await desk.bringIn();
     await page.getByRole('heading', { name: '3,376 Airports are in' }).waitFor();
   }, 60_000);

@@ -2,6 +2,8 @@ import type { Facet, FacetControl } from './facet.js';
 import { RESERVED_KEYS, makeFacet } from './facet.js';
 import type { Field } from './field.js';
 import { columnOf, controlsFor, fieldType, plainField } from './field-types/registry.js';
+import type { KindDefinition, KindSketch } from './kind.js';
+import { makeKindDefinition } from './kind.js';
 import type { SortChoice } from './sort-choice.js';
 
 const MOST_PROPOSED_FACETS = 8;
@@ -96,4 +98,10 @@ export function withProposedUses(fields: readonly Field[]): Field[] {
     if (fitsCard) onCards++;
     return { ...field, onCard: fitsCard, searchWeight: type.words ? 1 : 0 };
   });
+}
+
+/** The kind that an import makes: as it is sketched, with the facets and sort choices that its fields call for. */
+export function kindOfImport(sketch: KindSketch): KindDefinition {
+  const kind = makeKindDefinition(sketch);
+  return { ...kind, facets: proposeFacets(kind.fields), sortChoices: proposeSortChoices(kind.fields) };
 }

@@ -1,25 +1,24 @@
 import type { Catalog } from '@plindo/core/catalog';
 import type { MissedOnPage } from '@plindo/core/contract';
-import type { ListInState, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
+import type { Listing } from '@plindo/core/listings';
+import type { HeadedList, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
 import {
   explainInList,
   homePage,
-  indexPage,
   justMissingInList,
+  listPage,
   listingPage,
   listingPath,
   mixedPage,
   notFoundPage,
 } from '@plindo/core/page';
-import type { Explanation, Query, SelectedRows } from '@plindo/core/query';
+import type { Explanation, SelectedRows } from '@plindo/core/query';
 import {
   BLANK_QUERY,
   areaOfKind,
   areaOfSelection,
-  countQuery,
   explain,
   hasFormerKeys,
-  nearestDrop,
   pageFromUrl,
   queryFromUrl,
   rowsOfSelection,
@@ -37,11 +36,6 @@ import type { Live } from './live.js';
 
 const CARDS_A_KIND_ON_HOME = 4;
 const MOST_MISSED = 20;
-
-/** A public list as an address asks for it. */
-interface AskedList extends ListInState {
-  readonly heading: string;
-}
 
 /** Answers addresses of the public side with page models. */
 export class Pages {
@@ -140,7 +134,7 @@ export class Pages {
   }
 
   /** The list of one kind that stands at an address; null where there is none, or one of several kinds. */
-  private listAt(path: string, search: string): AskedList | null {
+  private listAt(path: string, search: string): HeadedList | null {
     const selection = this.selectionAt(path) ?? null;
     const [only, ...others] = selection && !selection.picked ? rowsOfSelection(selection, this.live.scene()) : [];
     if (selection) return only && others.length === 0 ? this.askedOf(selection, only, search) : null;
@@ -151,12 +145,12 @@ export class Pages {
     return this.asked(catalog, search);
   }
 
-  private askedOf(selection: Selection, rows: SelectedRows, search: string): AskedList {
+  private askedOf(selection: Selection, rows: SelectedRows, search: string): HeadedList {
     const list = this.asked(rows.catalog, search, areaOfSelection(selection, rows));
     return { ...list, selection, heading: selection.name };
   }
 
-  private asked(catalog: Catalog, search: string, area = areaOfKind(catalog)): AskedList {
+  private asked(catalog: Catalog, search: string, area = areaOfKind(catalog)): HeadedList {
     const kind = { ...catalog.kind, ...area.design };
     const query = queryFromUrl(new URLSearchParams(search), kind, this.kindById);
     return { catalog, area, query, selection: null, heading: kind.many };
@@ -187,31 +181,26 @@ export class Pages {
     const queries = this.live.scene();
     const sections = withPages.map(async (catalog) => {
       const { total, ids } = runQuery(catalog, BLANK_QUERY, queries);
-      const kept = await this.store.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
-      const listings = kept.map((listing) => this.live.complete(listing));
+      const listings = await this.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
       return { kind: catalog.kind, total, listings };
     });
     return homePage(scene, await Promise.all(sections));
   }
 
-  private async index(scene: PageScene, list: AskedList, queries = this.live.scene()): Promise<PageModel> {
-    const { catalog, area, query, heading } = list;
-    const kind = { ...catalog.kind, ...area.design };
-    const result = runQuery(catalog, query, queries, area);
-    const countOf = (other: Query): number => countQuery(catalog, other, queries, area);
-    const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
-    const outOf = countOf(BLANK_QUERY);
-    const kept = await this.store.listings([...new Set(result.ids)]);
-    const listings = kept.map((listing) => this.live.complete(listing));
-    return indexPage(scene, { kind, heading, query, result, listings, outOf, drop, queries, countOf });
+  private index(scene: PageScene, list: HeadedList, queries = this.live.scene()): Promise<PageModel> {
+    return listPage(scene, list, { queries, listings: (ids) => this.listings(ids) });
+  }
+
+  private async listings(ids: readonly number[]): Promise<Listing[]> {
+    const kept = await this.store.listings(ids);
+    return kept.map((listing) => this.live.complete(listing));
   }
 
   /** The page of a selection of several kinds, or of one picked by hand. */
   private async mixed(scene: PageScene, selection: Selection, search: string): Promise<PageModel> {
     const page = pageFromUrl(new URLSearchParams(search).getAll('page').at(-1));
     const { total, ids } = runSelection(selection, page, this.live.scene());
-    const kept = await this.store.listings([...ids]);
-    const listings = kept.map((listing) => this.live.complete(listing));
+    const listings = await this.listings(ids);
     return mixedPage(scene, { selection, page, total, listings, kindOf: (id) => this.live.kind(id) });
   }
 

@@ -4,7 +4,7 @@ import { MOST_REPORTS, readImportRow } from '@plindo/core/exchange';
 import { UniqueValues } from '@plindo/core/catalog';
 import type { ListingContent } from '@plindo/core/listings';
 import type { Field } from '@plindo/core/structure';
-import { checkKind, makeKindDefinition, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
+import { checkKind, kindOfImport } from '@plindo/core/structure';
 import { firstFreeSlug } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
@@ -36,9 +36,8 @@ export class Imports {
   ) {}
 
   async start(user: User, { fileName, rows, policy, kind }: ImportStart): Promise<ImportState> {
-    const sketch = makeKindDefinition(kind);
-    const { fields } = sketch;
-    const definition = { ...sketch, facets: proposeFacets(fields), sortChoices: proposeSortChoices(fields) };
+    const definition = kindOfImport(kind);
+    const { fields } = definition;
     refuseIfAny(checkKind(definition, this.live.kinds()));
     const head = { userId: user.id, sentence: `Bringing in ${fileName}` };
     const { changeId, result } = await this.store.openChange(head, (unit) => unit.insertKind(definition));

@@ -1,5 +1,6 @@
-import type { DryRun, ImportRow } from '@plindo/core/exchange';
+import type { DryRun, ImportPlan, ImportRow } from '@plindo/core/exchange';
 import { withColumnUse } from '@plindo/core/exchange';
+import type { IndexPage } from '@plindo/core/page';
 import { ImportDesk } from './import-desk';
 import type { Ask, FileFacts } from './import-protocol';
 import { kindNames } from './kind-names';
@@ -38,6 +39,19 @@ describe('The import desk in the worker', () => {
     expect(asText.fields.map(({ key, type }) => [key, type])).toEqual([['name', 'short-text']]);
     const check = await ask<DryRun>(desk, { do: 'check', plan: asText, policy: 'refuse-row' });
     expect(check.coming).toBe(1201);
+  });
+
+  it('shows the page that the rows will make, for a plan and then for another', async () => {
+    const desk = new ImportDesk();
+    const { plan } = await read(desk, CSV);
+    const site = { name: 'Boats', tagline: '', locale: 'en-GB', zone: 'UTC' };
+    const totalOf = async (policy: 'refuse-row' | 'leave-empty', of: ImportPlan, search: string): Promise<number> => {
+      const planned = { plan: of, policy, kind: { ...kindNames('boats.csv'), fields: of.fields } };
+      return (await ask<IndexPage>(desk, { do: 'page', planned, site, search })).total;
+    };
+    expect(await totalOf('refuse-row', plan, '')).toBe(1200);
+    expect(await totalOf('refuse-row', plan, 'q=Boat+7')).toBeGreaterThan(0);
+    expect(await totalOf('refuse-row', withColumnUse(plan, 1, { use: 'title' }), '')).toBe(1201);
   });
 
   it('says what is wrong with a file', async () => {

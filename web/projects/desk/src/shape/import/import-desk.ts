@@ -1,5 +1,6 @@
 import type { CsvTable, ImportRow } from '@plindo/core/exchange';
 import {
+  ImportPreview,
   decodeText,
   dryRun,
   importRow,
@@ -9,6 +10,7 @@ import {
   sampleColumn,
   writeCsv,
 } from '@plindo/core/exchange';
+import type { IndexPage } from '@plindo/core/page';
 import type { ReadContext } from '@plindo/core/structure';
 import { readContext } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
@@ -25,11 +27,12 @@ const CHARACTERS_A_CELL = 24;
 /** The worker's side of an import: holds the file and does all that is heavy. */
 export class ImportDesk {
   private table: CsvTable | null = null;
+  private preview: { readonly key: string; readonly preview: ImportPreview } | null = null;
   private context: ReadContext = readContext({ locale: 'en', zone: 'UTC', nowInMs: 0 });
 
   async answer(id: number, ask: Ask): Promise<Answer> {
     try {
-      const result = ask.do === 'read' ? await this.read(ask) : this.work(ask);
+      const result = ask.do === 'read' ? await this.read(ask) : await this.work(ask);
       return typeof result === 'object' && 'issue' in result ? { id, issue: result.issue } : { id, result };
     } catch (error) {
       return { id, issue: { code: 'server.unexpected', message: `The file could not be read: ${String(error)}` } };
@@ -43,6 +46,7 @@ export class ImportDesk {
     const read = readCsv(decoded.value.text);
     if (!read.ok) return read;
     this.table = read.value;
+    this.preview = null;
     const { headers, rows, delimiter } = read.value;
     return {
       headers,
@@ -56,7 +60,9 @@ export class ImportDesk {
     };
   }
 
-  private work(ask: Exclude<Ask, { do: 'read' }>): AnswerTo['propose' | 'check' | 'rows' | 'refused'] {
+  private work(
+    ask: Exclude<Ask, { do: 'read' }>,
+  ): AnswerTo['propose' | 'check' | 'rows' | 'refused'] | Promise<IndexPage> {
     const table = this.table;
     if (!table) throw new Error('no file has been read');
     switch (ask.do) {
@@ -71,7 +77,18 @@ export class ImportDesk {
           table.headers,
           ask.rows.map((row) => table.rows[row] ?? []),
         );
+      case 'page':
+        return this.previewOf(table, ask).page(ask.search);
     }
+  }
+
+  /** Made once for a plan; other states of its page are asked of the same one. */
+  private previewOf(table: CsvTable, { planned, site }: Extract<Ask, { do: 'page' }>): ImportPreview {
+    const key = JSON.stringify(planned);
+    if (this.preview?.key !== key) {
+      this.preview = { key, preview: new ImportPreview(table, planned, site, this.context) };
+    }
+    return this.preview.preview;
   }
 }
 

@@ -6,9 +6,9 @@ import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatRadioModule } from '@angular/material/radio';
 import { RouterLink } from '@angular/router';
-import { ImportsApi, issuesOf } from '@plindo/api';
+import { ImportsApi, SessionStore, issuesOf } from '@plindo/api';
 import type { ImportState } from '@plindo/core/contract';
-import type { BadValuePolicy, DryRun, ImportPlan } from '@plindo/core/exchange';
+import type { BadValuePolicy, DryRun, ImportPlan, PlannedImport } from '@plindo/core/exchange';
 import { LARGEST_FILE_IN_BYTES, planProblem } from '@plindo/core/exchange';
 import { withProposedUses } from '@plindo/core/structure';
 import { issue, slugOf } from '@plindo/core/values';
@@ -22,9 +22,12 @@ import { ColumnTable } from './column-table';
 import type { FileFacts } from './import-protocol';
 import { ImportRefusal, ImportWorker } from './import-worker';
 import { kindNames } from './kind-names';
+import { RowsPreview } from './rows-preview';
 
 /** Where the page stands: choosing, reading, planning, bringing in, done. */
 type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
+
+const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
 
 /** From a CSV file to a kind with its listings. */
 @Component({
@@ -38,6 +41,7 @@ type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
     MatProgressBarModule,
     MatRadioModule,
     RouterLink,
+    RowsPreview,
   ],
   providers: [ImportWorker],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -50,6 +54,7 @@ export class ImportPage implements MayHoldWork {
   private readonly api = inject(ImportsApi);
   private readonly reading = inject(Reading);
   private readonly kinds = inject(KindsStore);
+  private readonly session = inject(SessionStore);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
   protected readonly stage = signal<Stage>('choose');
@@ -67,6 +72,13 @@ export class ImportPage implements MayHoldWork {
     return state ? Math.round((100 * state.seen) / Math.max(1, state.rows)) : 0;
   });
   protected readonly dragging = signal(false);
+  protected readonly showsPage = signal(false);
+  protected readonly site = computed(() => this.session.session()?.site ?? NO_SITE);
+  /** What the preview is made of, while it is shown and can be. */
+  protected readonly planned = computed((): PlannedImport | null => {
+    if (!this.showsPage() || this.problem()) return null;
+    return { plan: this.plan(), policy: this.policy(), kind: this.kindSketch() };
+  });
 
   private checking: Promise<void> = Promise.resolve();
   private isCancelled = false;
@@ -75,6 +87,7 @@ export class ImportPage implements MayHoldWork {
     if (!file) return;
     this.issues.set([]);
     this.check.set(null);
+    this.showsPage.set(false);
     if (file.size > LARGEST_FILE_IN_BYTES) {
       const found = `${(file.size / 1024 / 1024).toFixed(1)} MB`;
       this.refuse([issue('file.too-large', { found, greatest: `${LARGEST_FILE_IN_BYTES / 1024 / 1024} MB` })]);
@@ -130,7 +143,7 @@ export class ImportPage implements MayHoldWork {
     this.isCancelled = false;
     const plan = this.plan();
     try {
-      const kind = { ...this.names(), fields: withProposedUses(plan.fields) };
+      const kind = this.kindSketch();
       const start = { fileName: this.fileName(), rows: facts.rows, policy: this.policy(), kind };
       const started = await firstValueFrom(this.api.start(start));
       this.state.set(started);
@@ -140,6 +153,10 @@ export class ImportPage implements MayHoldWork {
       await this.giveUp();
       this.refuse(error instanceof ImportRefusal ? [error.issue] : issuesOf(error));
     }
+  }
+
+  private kindSketch(): PlannedImport['kind'] {
+    return { ...this.names(), fields: withProposedUses(this.plan().fields) };
   }
 
   private async sendAll(id: number, plan: ImportPlan, rows: number): Promise<void> {

@@ -1,5 +1,6 @@
-import type { BadValuePolicy, DryRun, ImportPlan, ImportRow } from '@plindo/core/exchange';
+import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
 import type { Status } from '@plindo/core/listings';
+import type { IndexPage, SiteSettings } from '@plindo/core/page';
 import type { FieldTypeName, Proposal, ReadScene } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 
@@ -9,7 +10,8 @@ export type Ask =
   | { readonly do: 'propose'; readonly column: number; readonly type: FieldTypeName }
   | { readonly do: 'check'; readonly plan: ImportPlan; readonly policy: BadValuePolicy }
   | { readonly do: 'rows'; readonly plan: ImportPlan; readonly status: Status; readonly offset: number }
-  | { readonly do: 'refused'; readonly rows: readonly number[] };
+  | { readonly do: 'refused'; readonly rows: readonly number[] }
+  | { readonly do: 'page'; readonly planned: PlannedImport; readonly site: SiteSettings; readonly search: string };
 
 /** What is shown of a file that was read. */
 export interface FileFacts {
@@ -28,6 +30,8 @@ export interface AnswerTo {
   rows: readonly ImportRow[];
   /** The refused rows with their header, as CSV text. */
   refused: string;
+  /** The index page that visitors would have of the rows, in a state. */
+  page: IndexPage;
 }
 
 export type Answer =

@@ -1,0 +1,65 @@
+import { buildCatalog } from '../catalog/index.js';
+import type { Catalog } from '../catalog/index.js';
+import type { Listing } from '../listings/index.js';
+import type { IndexPage, SiteSettings } from '../page/index.js';
+import { listPage } from '../page/index.js';
+import { areaOfKind, queryFromUrl, sceneOf } from '../query/index.js';
+import type { KindSketch, ReadContext } from '../structure/index.js';
+import { kindOfImport } from '../structure/index.js';
+import type { CsvTable } from './csv.js';
+import type { BadValuePolicy } from './import-rows.js';
+import { importRow, readImportRow } from './import-rows.js';
+import type { ImportPlan } from './propose-columns.js';
+
+/** What is to come of a file: the plan of its columns, what happens to bad values, and the kind that it makes. */
+export interface PlannedImport {
+  readonly plan: ImportPlan;
+  readonly policy: BadValuePolicy;
+  readonly kind: KindSketch;
+}
+
+const PREVIEW_KIND = 1;
+
+/**
+ * The index page that visitors would have of the rows of a file, in any state, worked out from the file alone: nothing
+ * is sent or kept. Rows that would be refused are not on it.
+ */
+export class ImportPreview {
+  private readonly listings: ReadonlyMap<number, Listing>;
+  private readonly catalog: Catalog;
+
+  constructor(
+    table: CsvTable,
+    planned: PlannedImport,
+    private readonly site: SiteSettings,
+    private readonly context: ReadContext,
+  ) {
+    const kind = { ...kindOfImport(planned.kind), id: PREVIEW_KIND, version: 1, published: true };
+    this.listings = new Map(listingsOf(table, planned, context).map((listing) => [listing.id, listing]));
+    this.catalog = buildCatalog(kind, this.listings.values(), site.locale, this.listings.size);
+  }
+
+  /** The page in the state of the part of an address after "?". */
+  page(search: string): Promise<IndexPage> {
+    const { catalog, context, site, listings } = this;
+    const { kind } = catalog;
+    const queries = sceneOf(catalog, context);
+    const query = queryFromUrl(new URLSearchParams(search), kind, (id) => queries.catalogOf(id)?.kind);
+    const list = { catalog, area: areaOfKind(catalog), query, selection: null, heading: kind.many };
+    const scene = { site, now: new Date(context.nowInMs), context, kinds: [] };
+    return listPage(scene, list, {
+      queries,
+      listings: (ids) => Promise.resolve(ids.flatMap((id) => listings.get(id) ?? [])),
+    });
+  }
+}
+
+function listingsOf(table: CsvTable, { plan, policy }: PlannedImport, context: ReadContext): Listing[] {
+  const { nowInMs: now } = context;
+  return table.rows.flatMap((_, at): Listing[] => {
+    const outcome = readImportRow(importRow(table, at, plan, 'live'), plan, policy, context);
+    if (outcome.kind === 'refused') return [];
+    const stamps = { version: 1, createdAt: now, changedAt: now, publishedAt: now, binnedAt: null };
+    return [{ ...outcome.content, id: at + 1, kindId: PREVIEW_KIND, ...stamps }];
+  });
+}
