@@ -83,7 +83,22 @@ export class Bitset {
     const others = other.words;
     const end = Math.min(words.length, others.length);
     let count = 0;
-    for (let at = 0; at < end; at++) count += bitsIn(words[at]! & others[at]!);
+    let at = 0;
+    // Three words at a time are added bit by bit into ones and twos, of which nine fit into the bytes of a sum.
+    while (at + 3 <= end) {
+      const stop = Math.min(end - 2, at + 27);
+      let bytes = 0;
+      for (; at < stop; at += 3) {
+        const a = words[at]! & others[at]!;
+        const b = words[at + 1]! & others[at + 1]!;
+        const c = words[at + 2]! & others[at + 2]!;
+        const half = a ^ b;
+        bytes += bytesOf(half ^ c) + (bytesOf((a & b) | (half & c)) << 1);
+      }
+      const pairs = (bytes & 0x00ff00ff) + ((bytes >>> 8) & 0x00ff00ff);
+      count += (pairs + (pairs >>> 16)) & 0xffff;
+    }
+    for (; at < end; at++) count += bitsIn(words[at]! & others[at]!);
     return count;
   }
 
@@ -111,9 +126,13 @@ export class Bitset {
   }
 }
 
-/** How many of a word's 32 bits are set (the parallel sum of Warren, Hacker's Delight, 5-1). */
+/** How many bits are set in each byte of a word (the parallel sum of Warren, Hacker's Delight, 5-1). */
+function bytesOf(word: number): number {
+  const pairs = word - ((word >>> 1) & 0x55555555);
+  const fours = (pairs & 0x33333333) + ((pairs >>> 2) & 0x33333333);
+  return (fours + (fours >>> 4)) & 0x0f0f0f0f;
+}
+
 function bitsIn(word: number): number {
-  let sum = word - ((word >>> 1) & 0x55555555);
-  sum = (sum & 0x33333333) + ((sum >>> 2) & 0x33333333);
-  return (((sum + (sum >>> 4)) & 0x0f0f0f0f) * 0x01010101) >>> 24;
+  return Math.imul(bytesOf(word), 0x01010101) >>> 24;
 }

@@ -62,7 +62,7 @@ export class Catalog {
     expected = 0,
     kept: KeptTexts | null = null,
   ) {
-    this.text = new TextIndex(kept);
+    this.text = new TextIndex(kept, expected);
     this.capacity = Math.max(LEAST_CAPACITY, expected);
     this.compareTexts = textOrder(locale);
     this.initials = new Initials(locale);

@@ -42,6 +42,34 @@ describe('Selections', () => {
     expect((await owner.send('GET', '/api/selections')).json).toEqual([]);
   });
 
+  it('tell of each public list why a listing isn’t on it, and what just misses', async () => {
+    await owner.send('POST', '/api/selections', cheap());
+    const idOf = async (title: string): Promise<number> =>
+      (await owner.send('GET', `/api/find?q=${title}`)).json.listings[0].id as number;
+    const why = async (url: string, title: string): Promise<{ position: number | null; reasons: string[] }> => {
+      const path = `/api/page/explain?url=${encodeURIComponent(url)}&listing=${await idOf(title)}`;
+      const { json } = await owner.send('GET', path);
+      return {
+        position: json.position,
+        reasons: json.reasons.map(({ sentence }: { sentence: string }) => sentence),
+      };
+    };
+    expect(await why('/lists/not-dear', 'Fair')).toEqual({ position: 2, reasons: [] });
+    expect(await why('/lists/not-dear', 'Dear')).toEqual({
+      position: null,
+      reasons: ['Price is “€60”; wanted: is at most 40.'],
+    });
+    expect(await why('/berths?price=..20', 'Fair')).toEqual({
+      position: null,
+      reasons: ['Price: it has “€30”; chosen: up to €20.'],
+    });
+    const missed = await owner.send('GET', '/api/page/missed?url=/berths?price=..20');
+    expect(missed.json.map(({ total, href }: { total: number; href: string }) => [total, href])).toEqual([
+      [2, '/berths'],
+    ]);
+    expect((await owner.send('GET', '/api/page/explain?url=/nowhere&listing=1')).status).toBe(404);
+  });
+
   it('refuse what is wrong, each at its place', async () => {
     const wrong = {
       ...cheap(),

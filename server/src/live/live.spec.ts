@@ -1,3 +1,6 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { PageModel } from '@plindo/core/page';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
 import type { Live } from './live.js';
@@ -33,6 +36,40 @@ describe('The catalogs in memory', () => {
     api = await TestApi.start(api.folder);
     const after = await api.assembly.services.pages.page('/berths', 'price=..5&page=2');
     expect({ ...after, now: '' }).toEqual({ ...before, now: '' });
+  });
+
+  it('read no text again after a restart that was read before it, and one that has changed anew', async () => {
+    for (let at = 0; at < 1000; at += 100) {
+      await api.assembly.services.live.change({ userId: null, sentence: 'Filled' }, (unit) =>
+        unit.insertListings(
+          kindId,
+          Array.from({ length: 100 }, (_, more) => ({
+            ...BLANK_CONTENT,
+            slug: `s-${at + more}`,
+            title: `Mooring ${at + more}`,
+          })),
+        ),
+      );
+    }
+    await live.settle();
+    await live.change({ userId: null, sentence: 'Renamed' }, async (unit) => {
+      const before = (await unit.listing(1))!;
+      return unit.updateListing(before, { ...before, title: 'Lantern' });
+    });
+    await api.leave();
+    const file = join(api.folder, 'texts', `kind-${kindId}.texts`);
+    api = await TestApi.start(api.folder);
+    const { text } = api.assembly.services.live.catalog(kindId)!;
+    // Those that had not been settled when they were kept, and the one that has changed.
+    expect(text.documentsRead).toBeLessThan(1030);
+    const found = await api.assembly.services.pages.page('/berths', 'q=lantern');
+    expect(found.type === 'index' && found.total).toBe(1);
+    await api.leave();
+    writeFileSync(file, readFileSync(file).fill(7, 40, 60));
+    api = await TestApi.start(api.folder);
+    const damaged = await api.assembly.services.pages.page('/berths', 'q=lantern');
+    expect(damaged.type === 'index' && damaged.total).toBe(1);
+    expect(api.assembly.services.live.catalog(kindId)!.text.documentsRead).toBe(1030);
   });
 
   it('change their revision with every change, so that kept pages are let go', async () => {

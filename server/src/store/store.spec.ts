@@ -108,4 +108,27 @@ describe('The store', () => {
     store = await Store.open(join(folder, 'plindo.sqlite'), () => new Date(2000));
     expect(await titles()).toEqual(['Kept']);
   });
+
+  it('gives catalogs what they read of listings, in stretches, as the rows have it', async () => {
+    const moments = { shownFrom: 5, shownUntil: 7, featuredFrom: null, featuredUntil: 9, featured: true };
+    const place = { latitude: 1.5, longitude: -2, address: 'Quay' };
+    const many = Array.from({ length: 2003 }, (_, at) => content(`Berth ${at}`));
+    const full = { ...content('Full'), ...moments, place, handOrder: 2.5, values: { text: "it's “1”", list: ['a'] } };
+    await store.change(head, (unit) => unit.insertListings(kindId, [full, ...many]));
+    expect(await store.listingCount(kindId)).toBe(2004);
+    const read: unknown[] = [];
+    for await (const stretch of store.catalogListingsOf(kindId)) read.push(...stretch);
+    expect(read).toEqual(await store.listings(read.map((listing) => (listing as { id: number }).id)));
+    expect(read.length).toBe(2004);
+  });
+
+  it('begins again after a change that failed half-way, with nothing of it left', async () => {
+    const failing = store.change(head, async (unit) => {
+      await unit.insertListings(kindId, [content('Half')]);
+      throw new Error('stopped');
+    });
+    await expectAsync(failing).toBeRejectedWithError('stopped');
+    await store.change(head, (unit) => unit.insertListings(kindId, [content('Whole')]));
+    expect(await titles()).toEqual(['Whole']);
+  });
 });

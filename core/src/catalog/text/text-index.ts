@@ -56,8 +56,10 @@ export class TextIndex {
   private isFinished = false;
   private readonly scratch = new WordScores(() => this.segmentOf);
 
-  /** `kept` is what an earlier index has read; documents that it knows are not read again. */
-  constructor(kept: KeptTexts | null = null) {
+  /** `kept` is what an earlier index has read; documents that it knows are not read again. `expected` rows will come. */
+  constructor(kept: KeptTexts | null = null, expected = 0) {
+    this.segmentOf = new Uint8Array(expected);
+    this.prints = new Float64Array(expected);
     if (kept?.mark === textMark()) this.known = new KnownTexts(kept);
   }
 

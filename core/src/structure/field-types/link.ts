@@ -74,7 +74,12 @@ export const linkType: FieldType<readonly LinkedListing[]> = {
   format: (value, _field, formats) => formats.list(value.map(({ title }) => title)),
   column: { kind: 'choices', of: (value) => value.map(({ slug }) => slug) },
   facets: CHOICE_CONTROLS,
-  words: (value) => value.map(({ title }) => title).join(' '),
+  // Visitors must not find out by searching that a listing is hidden somewhere.
+  words: (value) =>
+    value
+      .filter(({ onSite }) => onSite)
+      .map(({ title }) => title)
+      .join(' '),
 };
 
 /** The change that an input asks for; a plain list replaces all. */
