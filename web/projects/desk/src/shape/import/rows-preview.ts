@@ -25,6 +25,7 @@ import { ImportWorker } from './import-worker';
     :host {
       display: block;
       max-block-size: 48rem;
+      margin-block-start: 0.5rem;
       overflow-y: auto;
       padding: 1rem;
       border: 1px solid var(--pl-line);
