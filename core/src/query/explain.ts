@@ -1,10 +1,11 @@
 import type { Catalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
 import { statusLabel } from '../listings/index.js';
-import type { Condition, FieldTest, ReadContext, SelectionDefinition } from '../structure/index.js';
+import type { Condition, Field, FieldTest, ReadContext, SelectionDefinition } from '../structure/index.js';
 import {
   BUILT_IN_MARK,
   choiceLabel,
+  columnOf,
   fieldAt,
   fieldType,
   isGroup,
@@ -157,7 +158,7 @@ function reasonOf(
   }
   const label = fieldAt(catalog.kind, condition.field)?.label ?? condition.field;
   const found = foundIn(listing, condition.field, catalog, context);
-  const wanted = `${isTurned ? 'not: ' : ''}${wantedBy(condition, catalog)}`;
+  const wanted = `${isTurned ? 'not: ' : ''}${wantedBy(condition, catalog, context)}`;
   const sentence = `${label} is ${found === '' ? 'empty' : `“${found}”`}; wanted: ${wanted}.`;
   return { about: 'condition', place, sentence, found, wanted };
 }
@@ -177,16 +178,24 @@ function builtInValue(listing: Listing, key: string): unknown {
   return typeof own === 'number' && key !== '@handOrder' ? textOfMoment(own) : own;
 }
 
-/** What a test wants, in words: "is at most 40". */
-function wantedBy({ field: key, op, value }: FieldTest, { kind }: Catalog): string {
+/** What a test wants, in words: "is at most €40". */
+function wantedBy({ field: key, op, value }: FieldTest, { kind }: Catalog, context: ReadContext): string {
   const field = fieldAt(kind, key);
   const words = field ? operatorWords(op, field) : op;
   if (!takesValue(op)) return words;
   if (isParameter(value)) return `${words} that of the page’s ${value.parameter}`;
   const values = (Array.isArray(value) ? (value as readonly unknown[]) : [value]).map((one) =>
-    field ? choiceLabel(String(one), field) : String(one),
+    field ? asReaders(one, field, context) : String(one),
   );
   return `${words} ${values.join(op === 'between' ? ' and ' : ', ')}`;
+}
+
+/** A wanted value as the field's values are shown; as it was written where it isn't one of them, as a distance is not. */
+function asReaders(value: unknown, field: Field, context: ReadContext): string {
+  const type = fieldType(field.type);
+  const read = columnOf(field)?.kind === 'number' ? type.read(value, field, context) : null;
+  const isOne = read?.ok === true && type.holds(read.value);
+  return isOne ? type.format(read.value, field, context.formats) : choiceLabel(String(value), field);
 }
 
 function placeOf(

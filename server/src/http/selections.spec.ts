@@ -57,7 +57,7 @@ describe('Selections', () => {
     expect(await why('/lists/not-dear', 'Fair')).toEqual({ position: 2, reasons: [] });
     expect(await why('/lists/not-dear', 'Dear')).toEqual({
       position: null,
-      reasons: ['Price is “€60”; wanted: is at most 40.'],
+      reasons: ['Price is “€60”; wanted: is at most €40.'],
     });
     expect(await why('/berths?price=..20', 'Fair')).toEqual({
       position: null,
@@ -121,7 +121,7 @@ describe('Selections', () => {
     const { reasons } = (await owner.send('POST', '/api/selections/explain', asked)).json as {
       reasons: { sentence: string }[];
     };
-    expect(reasons.map(({ sentence }) => sentence)).toEqual(['Price is “€60”; wanted: is at most 40.']);
+    expect(reasons.map(({ sentence }) => sentence)).toEqual(['Price is “€60”; wanted: is at most €40.']);
   });
 });
 
