@@ -74,12 +74,14 @@ export class KnownTexts {
   private readonly next: Uint32Array;
   /** By row its kept one; a row that has none is not there. */
   private readonly keptRowOf: number[] = [];
+  private documents = 0;
 
   constructor(private readonly kept: KeptTexts) {
     const ids = new Set(kept.segments.map(({ id }) => id));
     this.next = new Uint32Array(kept.prints.length);
     for (let row = kept.prints.length - 1; row >= 0; row--) {
       if (!ids.has(kept.segmentOf[row]!)) continue;
+      this.documents++;
       const print = kept.prints[row]!;
       this.next[row] = this.first.get(print) ?? NO_ROW;
       this.first.set(print, row);
@@ -100,6 +102,12 @@ export class KnownTexts {
     const had = this.keptRowOf[row] !== undefined;
     delete this.keptRowOf[row];
     return had;
+  }
+
+  /** Of all kept documents, the share that was taken; 0 when there are none. */
+  get shareTaken(): number {
+    const taken = this.keptRowOf.reduce((count) => count + 1, 0);
+    return this.documents === 0 ? 0 : taken / this.documents;
   }
 
   /** Calls back with each row that took a kept document, and the id of the segment that holds it. */

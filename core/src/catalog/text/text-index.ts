@@ -17,6 +17,8 @@ const FRESH_AT_BUILD = 65_536;
 const FRESH_LATER = 1024;
 /** A segment is merged into the one before it when that is not at least so many times as large. */
 const SIZE_STEP = 4;
+/** Segments of which less is left are merged at once. */
+const LEAST_SHARE_KEPT = 0.5;
 const NO_SEGMENT = 0;
 const MOST_SEGMENTS = 255;
 
@@ -87,9 +89,10 @@ export class TextIndex {
 
   /** Merges what was put in so far; to be called once, when all documents are in. */
   finish(): void {
-    const isAnew = !this.takeKnown();
+    const share = this.takeKnown();
     this.isFinished = true;
-    if (isAnew && (this.fresh.documentCount > 0 || this.segments.length > 1)) this.mergeFrom(0);
+    const hasParts = this.fresh.documentCount > 0 || this.segments.length > 1;
+    if (share < LEAST_SHARE_KEPT && hasParts) this.mergeFrom(0);
     else if (this.fresh.documentCount > 0) this.settle();
   }
 
@@ -126,11 +129,11 @@ export class TextIndex {
     return scratch.result(found);
   }
 
-  /** Takes over the segments of which documents were found again; answers whether there are any. */
-  private takeKnown(): boolean {
+  /** Takes over the segments of which documents were found again; answers which share of theirs was. */
+  private takeKnown(): number {
     const { known } = this;
     this.known = null;
-    if (!known) return false;
+    if (!known) return 0;
     const ids = new Map<number, number>();
     const idFor = (kept: number): number => {
       if (!ids.has(kept)) ids.set(kept, this.freeId([this.fresh.id, ...ids.values()]));
@@ -140,7 +143,7 @@ export class TextIndex {
     for (const { segment, isWhole } of taken) if (!isWhole) this.touched.add(segment.id);
     this.segments.unshift(...taken.map(({ segment }) => segment));
     known.forEachTaken((row, kept) => (this.segmentOf[row] = idFor(kept)));
-    return taken.length > 0;
+    return known.shareTaken;
   }
 
   private lists(word: string, isPrefix: boolean, forgivesTypos: boolean): PostingList[] {
