@@ -31,6 +31,7 @@ export class EditorBar {
       this.asked.set(null);
       this.answer.set(null);
       this.missed.set(null);
+      this.fault.set('');
     });
   }
 
@@ -38,6 +39,7 @@ export class EditorBar {
     this.search.clear();
     this.asked.set(listing);
     this.answer.set(null);
+    this.fault.set('');
     this.pages.explain(this.url(), listing.id).subscribe({
       next: (explanation) => this.answer.set(explanation),
       error: () => this.fault.set(REFUSED),
@@ -45,6 +47,7 @@ export class EditorBar {
   }
 
   protected showMissed(): void {
+    this.fault.set('');
     this.pages.missed(this.url()).subscribe({
       next: (missed) => this.missed.set(missed.filter(({ total }) => total > 0)),
       error: () => this.fault.set(REFUSED),
