@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { ListingContent } from '@plindo/core/listings';
 import type { Field } from '@plindo/core/structure';
-import { makeField, makeKindDefinition, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
+import { kindOfImport, makeField } from '@plindo/core/structure';
 import { assemble } from '@plindo/server/assemble';
 import sqlite3 from 'sqlite3';
 import { DEMO_OWNER } from '../e2e/harness/desk.js';
@@ -75,10 +75,7 @@ export async function bareReading(folder: string, n: number): Promise<number> {
 async function fill(folder: string, n: number): Promise<string> {
   const { services, store } = await assemble(folder, () => new Date());
   const owner = await services.accounts.addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
-  const definition = makeKindDefinition({
-    ...{ slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true },
-    ...{ facets: proposeFacets(FIELDS), sortChoices: proposeSortChoices(FIELDS) },
-  });
+  const definition = kindOfImport({ slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true });
   const { result: kind } = await services.live.change({ userId: null, sentence: 'Added' }, (unit) =>
     unit.insertKind(definition),
   );

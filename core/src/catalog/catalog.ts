@@ -42,8 +42,6 @@ export class Catalog {
   private readonly featured: Presence;
   private computed: ComputedValues;
   private readonly ofFields: ReadonlyMap<string, FieldColumns>;
-  /** The same, to be run through. */
-  private readonly kept: readonly FieldColumns[];
   /** Of built-in parts, by their key with a mark before it; they are there once a listing has a value. */
   private readonly builtIn = new Map<string, Column>();
   /** Those of them that are numbers, in the order of {@link BUILT_IN_NUMBERS}, and the places. */
@@ -75,7 +73,6 @@ export class Catalog {
     this.builtIn.set(`${BUILT_IN_MARK}title`, this.title);
     const columnsOf = (field: Field): FieldColumns => new FieldColumns(field, this.capacity, () => this.textColumn());
     this.ofFields = new Map(kind.fields.map((field) => [field.key, columnsOf(field)]));
-    this.kept = [...this.ofFields.values()];
     this.computed = new ComputedValues(kind.fields);
   }
 
@@ -165,7 +162,7 @@ export class Catalog {
     this.statuses[row] = STATUSES.indexOf(listing.status);
     this.title.put(row, listing.title);
     this.putBuiltIn(row, { ...listing, publishedAt: publishingTime(listing) });
-    for (const columns of this.kept) columns.put(row, listing.values);
+    for (const columns of this.ofFields.values()) columns.put(row, listing.values);
     this.text.put(row, documentOf(listing, this.kind));
     this.uniques.put(listing, this.kind.fields);
   }
@@ -182,7 +179,7 @@ export class Catalog {
     this.featured.put(row, false, null, null);
     this.title.put(row, null);
     this.putBuiltIn(row, NOTHING);
-    for (const columns of this.kept) columns.put(row, {});
+    for (const columns of this.ofFields.values()) columns.put(row, {});
     this.text.remove(row);
   }
 

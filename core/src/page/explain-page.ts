@@ -4,6 +4,7 @@ import type { Listing } from '../listings/index.js';
 import type { ExplainScene, Explanation, FacetChoice, Query, QueryArea, QueryScene, Reason } from '../query/index.js';
 import {
   BLANK_QUERY,
+  countShown,
   foundIn,
   placeAt,
   plainReason,
@@ -60,7 +61,7 @@ export function justMissingInList(list: ListInState, scene: QueryScene, most: nu
   }));
   if (query.text !== '') without.push({ label: `“${query.text}”`, query: { ...query, text: '', page: 1 } });
   return without.map(({ label, query: other }) => {
-    const rows = rowsOfQuery(catalog, other, scene, area).clone().subtract(shown);
+    const rows = rowsOfQuery(catalog, other, scene, area).subtract(shown);
     const ids = [...rows.toRows().subarray(0, most)].map((row) => catalog.ids[row]!);
     return { label, query: other, total: rows.count(), ids };
   });
@@ -115,14 +116,8 @@ function chipsOf(facet: Facet, choice: FacetChoice, { catalog, area }: ListInSta
 }
 
 function placeInList({ id }: Listing, { catalog, area, query }: ListInState, scene: QueryScene): Explanation {
-  const { pageSize } = area.design;
-  const from = { ...query, page: 1, fromFirst: false };
-  const wholeArea = { ...area, skip: 0, most: null };
-  const orderOf = (entries: number): readonly number[] => {
-    const design = { ...area.design, pageSize: Math.max(1, entries) };
-    return runQuery(catalog, from, scene, { ...wholeArea, design }).ids;
-  };
-  const { entries } = runQuery(catalog, from, scene, wholeArea);
-  const { total } = runQuery(catalog, from, scene, area);
-  return placeAt(orderOf(entries).indexOf(id), { skip: area.skip, shown: total, pageSize });
+  const { skip, design } = area;
+  const onePage = { ...area, skip: 0, most: null, design: { ...design, pageSize: Number.MAX_SAFE_INTEGER } };
+  const { ids, total } = runQuery(catalog, { ...query, page: 1, fromFirst: false }, scene, onePage);
+  return placeAt(ids.indexOf(id), { skip, shown: countShown(area, total), pageSize: design.pageSize });
 }

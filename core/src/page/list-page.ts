@@ -27,6 +27,6 @@ export async function listPage(scene: PageScene, list: HeadedList, source: ListS
   const countOf = (other: Query): number => countQuery(catalog, other, queries, area);
   const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
   const outOf = countOf(BLANK_QUERY);
-  const listings = await source.listings([...new Set(result.ids)]);
+  const listings = await source.listings(result.ids);
   return indexPage(scene, { kind, heading, query, result, listings, outOf, drop, queries, countOf });
 }

@@ -135,7 +135,7 @@ export function countQuery(
   return countShown(area, find(catalog, query, scene, area).all.size);
 }
 
-/** The rows that a query finds, whether they are shown or skipped. */
+/** The rows that a query finds, whether they are shown or skipped. The set is the caller's. */
 export function rowsOfQuery(
   catalog: Catalog,
   query: Query,

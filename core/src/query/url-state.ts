@@ -44,6 +44,12 @@ function readPage({ pager, pageSize }: UrlDesign, parts: Parts): Pick<Query, 'pa
   return { page: pageFromUrl(parts.get('page')?.at(-1)) };
 }
 
+/** An address within the site ("/berths?facility=water") as its path and the part after "?". */
+export function partsOfUrl(url: string): { path: string; search: string } {
+  const [path = '/', search = ''] = url.split(/\?(.*)/s);
+  return { path, search };
+}
+
 /** The page that a part of an address asks for, counted from 1; the first when it asks for none that can be. */
 export function pageFromUrl(text: string | null | undefined): number {
   const page = Number(text ?? 1);

@@ -90,6 +90,12 @@ export class Live {
     return catalog ? catalog.complete(this.withLinked(listing, catalog.kind)) : listing;
   }
 
+  /** The listings with the given ids, complete, each once, in the order of the ids; one that is gone is left out. */
+  async listings(ids: readonly number[]): Promise<Listing[]> {
+    const kept = await this.store.listings([...new Set(ids)]);
+    return kept.map((listing) => this.complete(listing));
+  }
+
   categorySets(): CategorySet[] {
     return [...this.sets];
   }

@@ -1,6 +1,5 @@
 import type { Catalog } from '@plindo/core/catalog';
 import type { MissedOnPage } from '@plindo/core/contract';
-import type { Listing } from '@plindo/core/listings';
 import type { HeadedList, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
 import {
   explainInList,
@@ -20,6 +19,7 @@ import {
   explain,
   hasFormerKeys,
   pageFromUrl,
+  partsOfUrl,
   queryFromUrl,
   rowsOfSelection,
   runQuery,
@@ -101,7 +101,7 @@ export class Pages {
 
   /** Why a listing is not on the list at an address, in its state, or where on it it is; null for an address of no list. */
   async explain(url: string, listingId: number): Promise<Explanation | null> {
-    const [path = '/', search = ''] = url.split(/\?(.*)/s);
+    const { path, search } = partsOfUrl(url);
     const kept = await this.store.listing(listingId);
     const catalog = kept && this.live.catalog(kept.kindId);
     if (!kept || !catalog) return null;
@@ -115,7 +115,7 @@ export class Pages {
 
   /** For each thing that is chosen on the list at an address, the listings that it alone keeps out. */
   missed(url: string): MissedOnPage[] {
-    const [path = '/', search = ''] = url.split(/\?(.*)/s);
+    const { path, search } = partsOfUrl(url);
     const list = this.listAt(path, search);
     if (!list) return [];
     const { catalog, area } = list;
@@ -181,26 +181,21 @@ export class Pages {
     const queries = this.live.scene();
     const sections = withPages.map(async (catalog) => {
       const { total, ids } = runQuery(catalog, BLANK_QUERY, queries);
-      const listings = await this.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
+      const listings = await this.live.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
       return { kind: catalog.kind, total, listings };
     });
     return homePage(scene, await Promise.all(sections));
   }
 
   private index(scene: PageScene, list: HeadedList, queries = this.live.scene()): Promise<PageModel> {
-    return listPage(scene, list, { queries, listings: (ids) => this.listings(ids) });
-  }
-
-  private async listings(ids: readonly number[]): Promise<Listing[]> {
-    const kept = await this.store.listings(ids);
-    return kept.map((listing) => this.live.complete(listing));
+    return listPage(scene, list, { queries, listings: (ids) => this.live.listings(ids) });
   }
 
   /** The page of a selection of several kinds, or of one picked by hand. */
   private async mixed(scene: PageScene, selection: Selection, search: string): Promise<PageModel> {
     const page = pageFromUrl(new URLSearchParams(search).getAll('page').at(-1));
     const { total, ids } = runSelection(selection, page, this.live.scene());
-    const listings = await this.listings(ids);
+    const listings = await this.live.listings(ids);
     return mixedPage(scene, { selection, page, total, listings, kindOf: (id) => this.live.kind(id) });
   }
 

@@ -24,8 +24,7 @@ export class Listings {
     const catalog = this.live.catalog(kindId);
     if (!catalog) throw Refusal.of('request.not-found');
     const { total, ids } = runTableQuery(catalog, query, this.live.context());
-    const kept = await this.store.listings(ids);
-    return { total, offset: query.offset, listings: kept.map((listing) => this.live.complete(listing)) };
+    return { total, offset: query.offset, listings: await this.live.listings(ids) };
   }
 
   /** A listing with its computed values. */

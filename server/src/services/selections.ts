@@ -6,7 +6,7 @@ import type {
   SelectionSummary,
   User,
 } from '@plindo/core/contract';
-import type { Listing, SelectionScene } from '@plindo/core/listings';
+import type { SelectionScene } from '@plindo/core/listings';
 import { checkSelection, conditionFaults } from '@plindo/core/listings';
 import { cardOf } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
@@ -72,7 +72,7 @@ export class Selections {
     const scene = this.live.scene();
     const { total, found, ids } = runSelection(selection, 1, scene);
     const ms = performance.now() - startedAt;
-    const shown = await this.listings(ids.slice(0, PREVIEW_CARDS));
+    const shown = await this.live.listings(ids.slice(0, PREVIEW_CARDS));
     const cards = shown.flatMap((listing) => {
       const kind = this.live.kind(listing.kindId);
       return kind ? [cardOf(listing, kind, scene.context)] : [];
@@ -84,7 +84,7 @@ export class Selections {
   /** Listings that fail one condition alone, by the position of the condition. */
   async missing(selection: SelectionDefinition): Promise<JustMissing[]> {
     const missing = justMissing(selection, this.live.scene(), MOST_MISSING);
-    const listings = await this.listings(missing.flatMap(({ ids }) => ids));
+    const listings = await this.live.listings(missing.flatMap(({ ids }) => ids));
     const titles = new Map(listings.map(({ id, title }) => [id, title]));
     return missing.map(({ at, total, ids }) => ({ at, total, titles: ids.map((id) => titles.get(id) ?? '') }));
   }
@@ -112,11 +112,6 @@ export class Selections {
         name: selection.name,
         explanation: explain(listing, selection, { scene, catalog }),
       }));
-  }
-
-  private async listings(ids: readonly number[]): Promise<Listing[]> {
-    const kept = await this.store.listings([...new Set(ids)]);
-    return kept.map((listing) => this.live.complete(listing));
   }
 
   private sceneBesides(id: number | null): SelectionScene {

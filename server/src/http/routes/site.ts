@@ -1,8 +1,9 @@
+import { partsOfUrl } from '@plindo/core/query';
+import { Refusal } from '../../services/refusal.js';
 import { PageExplainQueryDto, PageQueryDto, PlacesQueryDto, SiteDto, SuggestionsQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
-import { Refusal } from '../../services/refusal.js';
 
 export function siteRoutes({ pages, site }: Services): Route[] {
   return [
@@ -14,7 +15,7 @@ export function siteRoutes({ pages, site }: Services): Route[] {
       query: PageQueryDto,
       answers: 'PageModel',
       handle({ query }) {
-        const [path = '/', search = ''] = query.url.split(/\?(.*)/s);
+        const { path, search } = partsOfUrl(query.url);
         return pages.page(path, search);
       },
     }),

@@ -1,5 +1,6 @@
 import { REQUEST_CONTEXT, TransferState, inject } from '@angular/core';
 import type { PageModel } from '@plindo/core/page';
+import { partsOfUrl } from '@plindo/core/query';
 import type { SiteData } from './site-data';
 import { keepFirstPage } from './site-data';
 
@@ -15,7 +16,7 @@ export function dataFromServer(): SiteData {
   return {
     async page(url) {
       if (!context) throw new Error('The site is rendered without the data of the server.');
-      const [path = '/', search = ''] = url.split(/\?(.*)/s);
+      const { path, search } = partsOfUrl(url);
       const model = await context.page(path, search);
       keepFirstPage(state, url, model);
       return model;

@@ -8,6 +8,7 @@ import type { IndexPage } from '@plindo/core/page';
 import type { Facet, Field, Kind, Pager, SortChoice } from '@plindo/core/structure';
 import { fieldType, sortChoicesFor } from '@plindo/core/structure';
 import { IndexPageView } from '@plindo/listing-view';
+import { heldLink } from '../shared/held-link';
 import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
@@ -179,10 +180,8 @@ export class ArrangePage {
 
   /** Links inside the preview lead to states of the preview, not away from the Desk. */
   protected holdLink(event: MouseEvent): void {
-    const href = (event.target as Element).closest('aside a')?.getAttribute('href');
-    if (!href) return;
-    event.preventDefault();
-    if (href.split('?')[0] === `/${this.kind()?.slug}`) this.followPreview(href);
+    const href = heldLink(event, 'aside a', `/${this.kind()?.slug}`);
+    if (href) this.followPreview(href);
   }
 
   private save(change: Partial<Kind>, sentence: string): void {

@@ -3,6 +3,7 @@ import { MatProgressBarModule } from '@angular/material/progress-bar';
 import type { PlannedImport } from '@plindo/core/exchange';
 import type { IndexPage, SiteSettings } from '@plindo/core/page';
 import { IndexPageView } from '@plindo/listing-view';
+import { heldLink } from '../../shared/held-link';
 import type { ImportRefusal } from './import-worker';
 import { ImportWorker } from './import-worker';
 
@@ -68,9 +69,7 @@ export class RowsPreview {
 
   /** Links of the page lead to its states; a listing has no page yet. */
   protected holdLink(event: MouseEvent): void {
-    const href = (event.target as Element).closest('a')?.getAttribute('href');
-    if (!href) return;
-    event.preventDefault();
-    if (href.split('?')[0] === `/${this.planned().kind.slug}`) this.look(href);
+    const href = heldLink(event, 'a', `/${this.planned().kind.slug}`);
+    if (href) this.look(href);
   }
 }
