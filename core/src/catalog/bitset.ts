@@ -71,10 +71,7 @@ export class Bitset {
   }
 
   count(): number {
-    const { words } = this;
-    let count = 0;
-    for (const word of words) count += bitsIn(word);
-    return count;
+    return this.countWith(this);
   }
 
   /** How many rows are in both. */
@@ -102,9 +99,9 @@ export class Bitset {
     return count;
   }
 
-  /** The rows as a list, ascending: loops over it are several times as fast as calls for each row. */
-  toRows(): Uint32Array {
-    const rows = new Uint32Array(this.count());
+  /** The rows as a list, ascending: loops over it are several times as fast as calls for each row. `size` is their number. */
+  toRows(size = this.count()): Uint32Array {
+    const rows = new Uint32Array(size);
     const { words } = this;
     let end = 0;
     for (let at = 0; at < words.length; at++) {

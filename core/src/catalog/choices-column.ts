@@ -62,7 +62,7 @@ export class ChoicesColumn {
   /** The number of a row's first choice, by which it is sorted; NaN for none. */
   firstAt(row: number): number {
     const combination = this.rows[row]!;
-    return combination === 0 ? NaN : this.combinations.members[this.combinations.starts[combination]!]!;
+    return combination === 0 ? NaN : this.combinations.firstOf(combination);
   }
 
   /** The number of a key, or −1 when no listing and no choice has it. */
@@ -93,25 +93,7 @@ export class ChoicesColumn {
 
   /** How many of the given rows have each choice, by its number. */
   countRows(rows: Uint32Array): Uint32Array {
-    const counts = new Uint32Array(this.keys.length);
-    const { starts, lengths, members, end } = this.combinations;
-    const own = this.rows;
-    if (rows.length < end) {
-      for (const row of rows) {
-        const combination = own[row]!;
-        const stop = starts[combination]! + lengths[combination]!;
-        for (let at = starts[combination]!; at < stop; at++) counts[members[at]!]!++;
-      }
-      return counts;
-    }
-    const tally = tallyOf(own, rows, end);
-    for (let combination = 1; combination < end; combination++) {
-      const count = tally[combination]!;
-      if (count === 0) continue;
-      const stop = starts[combination]! + lengths[combination]!;
-      for (let at = starts[combination]!; at < stop; at++) counts[members[at]!]! += count;
-    }
-    return counts;
+    return this.combinations.countMembers(this.rows, rows, this.keys.length);
   }
 
   private markRow(combination: number, row: number, isIn: boolean): void {
@@ -127,21 +109,4 @@ export class ChoicesColumn {
     }
     return number;
   }
-}
-
-/** How many of the rows have each combination. A loop for each width of column, as mixed ones are several times as slow. */
-function tallyOf(own: Uint16Array | Uint32Array, rows: Uint32Array, end: number): Uint32Array {
-  return own instanceof Uint16Array ? tallyNarrow(own, rows, end) : tallyWide(own, rows, end);
-}
-
-function tallyNarrow(own: Uint16Array, rows: Uint32Array, end: number): Uint32Array {
-  const tally = new Uint32Array(end);
-  for (const row of rows) tally[own[row]!]!++;
-  return tally;
-}
-
-function tallyWide(own: Uint32Array, rows: Uint32Array, end: number): Uint32Array {
-  const tally = new Uint32Array(end);
-  for (const row of rows) tally[own[row]!]!++;
-  return tally;
 }

@@ -1,6 +1,10 @@
+import { MEMBERS_IN_CODE, MEMBER_BITS, MEMBER_MASK, MemberTally, codeOf } from './member-codes.js';
+
 const EMPTY = 0;
 const TOMBSTONE = 0xffffffff;
 const LEAST_SLOTS = 64;
+/** From so many rows a combination on, counting combinations before their members is less work. */
+const ROWS_A_COMBINATION = 2;
 
 /**
  * Sequences of small numbers, each kept once under a number of its own; 0 is the empty one. Rows that hold the same
@@ -9,22 +13,24 @@ const LEAST_SLOTS = 64;
 export class Combinations {
   /** Combination numbers in use are below this. */
   end = 1;
-  /** The members of combination `n` are `members[starts[n]]` up to `members[starts[n] + lengths[n] - 1]`. */
-  starts: Uint32Array = new Uint32Array(16);
-  lengths: Uint16Array = new Uint16Array(16);
-  members: Uint32Array = new Uint32Array(32);
+  /**
+   * By combination: its members themselves, the first one lowest, where they are few and small; else, negative, the
+   * complement of where its length and after it its members stand in {@link spilled}.
+   */
+  private codes: Int32Array = new Int32Array(16);
+  private spilled: Uint32Array = new Uint32Array(32);
   private uses: Uint32Array = new Uint32Array(16);
   /** Open addressing: combination numbers by the hash of their members. */
   private slots: Uint32Array = new Uint32Array(LEAST_SLOTS);
   private filledSlots = 0;
-  private usedMembers = 0;
-  private wastedMembers = 0;
+  private spilledEnd = 0;
+  private wasted = 0;
   private readonly free: number[] = [];
 
   /** The number of a sequence, with one use more. */
   take(sequence: readonly number[]): number {
     if (sequence.length === 0) return 0;
-    let at = this.hashOf(sequence) & (this.slots.length - 1);
+    let at = hashOf(sequence) & (this.slots.length - 1);
     let reusable = -1;
     for (;;) {
       const found = this.slots[at]!;
@@ -47,53 +53,122 @@ export class Combinations {
   release(combination: number): void {
     if (combination === 0 || --this.uses[combination]! > 0) return;
     const mask = this.slots.length - 1;
-    let at = this.hashOf(this.sequenceOf(combination)) & mask;
+    let at = hashOf(this.sequenceOf(combination)) & mask;
     while (this.slots[at] !== combination) at = (at + 1) & mask;
     this.slots[at] = TOMBSTONE;
-    this.wastedMembers += this.lengths[combination]!;
-    this.lengths[combination] = 0;
+    const code = this.codes[combination]!;
+    if (code < 0) this.wasted += this.spilled[~code]! + 1;
+    this.codes[combination] = 0;
     this.free.push(combination);
   }
 
   sequenceOf(combination: number): Uint32Array {
-    const start = this.starts[combination]!;
-    return this.members.subarray(start, start + this.lengths[combination]!);
+    const code = this.codes[combination]!;
+    if (code < 0) return this.spilled.subarray(~code + 1, ~code + 1 + this.spilled[~code]!);
+    const members = new Uint32Array(MEMBERS_IN_CODE);
+    let length = 0;
+    for (let rest = code; rest !== 0; rest >>>= MEMBER_BITS) members[length++] = (rest & MEMBER_MASK) - 1;
+    return members.subarray(0, length);
+  }
+
+  /** The first member of a combination that isn't empty. */
+  firstOf(combination: number): number {
+    const code = this.codes[combination]!;
+    return code < 0 ? this.spilled[~code + 1]! : (code & MEMBER_MASK) - 1;
   }
 
   /** By combination, 1 for those that have at least one of the wanted members. */
   withAnyOf(wanted: Uint8Array): Uint8Array {
-    const { starts, lengths, members, end } = this;
+    const { codes, spilled, end } = this;
     const marks = new Uint8Array(end);
     for (let combination = 1; combination < end; combination++) {
-      const stop = starts[combination]! + lengths[combination]!;
-      for (let at = starts[combination]!; at < stop; at++) marks[combination]! |= wanted[members[at]!]!;
+      let code = codes[combination]!;
+      if (code < 0) {
+        const start = ~code + 1;
+        const stop = start + spilled[~code]!;
+        for (let at = start; at < stop; at++) marks[combination]! |= wanted[spilled[at]!]!;
+      } else for (; code !== 0; code >>>= MEMBER_BITS) marks[combination]! |= wanted[(code & MEMBER_MASK) - 1]!;
     }
     return marks;
   }
 
+  /**
+   * How many of the rows have each member below `members`. `own` is the combination by row: the loop is there once for
+   * each width of it, as one for both is several times as slow.
+   */
+  countMembers(own: Uint16Array | Uint32Array, rows: Uint32Array, members: number): Uint32Array {
+    const tally = new MemberTally(members, this.spilled);
+    if (own instanceof Uint32Array) this.tallyWide(own, rows, tally);
+    else if (rows.length < this.end * ROWS_A_COMBINATION) this.tallyNarrow(own, rows, tally);
+    else this.tallyByCombination(own, rows, tally);
+    return tally.counts();
+  }
+
+  private tallyWide(own: Uint32Array, rows: Uint32Array, tally: MemberTally): void {
+    const { codes } = this;
+    const { first, second, third } = tally;
+    for (const row of rows) {
+      const code = codes[own[row]!]!;
+      if (code >= 0) {
+        first[code & MEMBER_MASK]!++;
+        second[(code >>> MEMBER_BITS) & MEMBER_MASK]!++;
+        third[code >>> (2 * MEMBER_BITS)]!++;
+      } else tally.addSpilled(~code, 1);
+    }
+  }
+
+  private tallyNarrow(own: Uint16Array, rows: Uint32Array, tally: MemberTally): void {
+    const { codes } = this;
+    const { first, second, third } = tally;
+    for (const row of rows) {
+      const code = codes[own[row]!]!;
+      if (code >= 0) {
+        first[code & MEMBER_MASK]!++;
+        second[(code >>> MEMBER_BITS) & MEMBER_MASK]!++;
+        third[code >>> (2 * MEMBER_BITS)]!++;
+      } else tally.addSpilled(~code, 1);
+    }
+  }
+
+  /** Counts combinations first, which are fewer than the rows. */
+  private tallyByCombination(own: Uint16Array, rows: Uint32Array, tally: MemberTally): void {
+    const { codes, end } = this;
+    const { first, second, third } = tally;
+    const uses = new Uint32Array(end);
+    for (const row of rows) uses[own[row]!]!++;
+    for (let combination = 1; combination < end; combination++) {
+      const count = uses[combination]!;
+      const code = codes[combination]!;
+      if (code >= 0) {
+        first[code & MEMBER_MASK]! += count;
+        second[(code >>> MEMBER_BITS) & MEMBER_MASK]! += count;
+        third[code >>> (2 * MEMBER_BITS)]! += count;
+      } else tally.addSpilled(~code, count);
+    }
+  }
+
   private isSame(combination: number, sequence: readonly number[]): boolean {
-    if (this.lengths[combination] !== sequence.length) return false;
-    const start = this.starts[combination]!;
-    for (let at = 0; at < sequence.length; at++) if (this.members[start + at] !== sequence[at]) return false;
-    return true;
+    const code = this.codes[combination]!;
+    if (code >= 0) return code === codeOf(sequence);
+    if (this.spilled[~code] !== sequence.length) return false;
+    return sequence.every((member, at) => this.spilled[~code + 1 + at] === member);
   }
 
   private make(sequence: readonly number[]): number {
     const made = this.free.pop() ?? this.end++;
-    if (made >= this.starts.length) this.widen();
-    if (this.usedMembers + sequence.length > this.members.length) this.packMembers(sequence.length);
-    this.starts[made] = this.usedMembers;
-    this.lengths[made] = sequence.length;
+    if (made >= this.codes.length) this.widen();
+    this.codes[made] = codeOf(sequence) ?? this.spill(sequence);
     this.uses[made] = 1;
-    for (const member of sequence) this.members[this.usedMembers++] = member;
     return made;
   }
 
-  /** FNV-1a over the members. */
-  private hashOf(sequence: Uint32Array | readonly number[]): number {
-    let hash = 0x811c9dc5;
-    for (const member of sequence) hash = Math.imul(hash ^ member, 0x01000193);
-    return (hash ^ (hash >>> 15)) >>> 0;
+  private spill(sequence: readonly number[]): number {
+    if (this.spilledEnd + sequence.length + 1 > this.spilled.length) this.packSpilled(sequence.length + 1);
+    const start = this.spilledEnd;
+    this.spilled[start] = sequence.length;
+    this.spilled.set(sequence, start + 1);
+    this.spilledEnd = start + 1 + sequence.length;
+    return ~start;
   }
 
   private rehash(): void {
@@ -103,7 +178,7 @@ export class Combinations {
     this.filledSlots = 0;
     for (const combination of this.slots) {
       if (combination === EMPTY || combination === TOMBSTONE) continue;
-      let at = this.hashOf(this.sequenceOf(combination)) & (size - 1);
+      let at = hashOf(this.sequenceOf(combination)) & (size - 1);
       while (slots[at] !== EMPTY) at = (at + 1) & (size - 1);
       slots[at] = combination;
       this.filledSlots++;
@@ -112,29 +187,35 @@ export class Combinations {
   }
 
   private widen(): void {
-    const length = this.starts.length * 2;
-    this.starts = withLength(this.starts, new Uint32Array(length));
-    this.lengths = withLength(this.lengths, new Uint16Array(length));
-    this.uses = withLength(this.uses, new Uint32Array(length));
+    const length = this.codes.length * 2;
+    const [codes, uses] = [new Int32Array(length), new Uint32Array(length)];
+    codes.set(this.codes);
+    uses.set(this.uses);
+    this.codes = codes;
+    this.uses = uses;
   }
 
-  private packMembers(needed: number): void {
-    const inUse = this.usedMembers - this.wastedMembers;
+  private packSpilled(needed: number): void {
+    const inUse = this.spilledEnd - this.wasted;
     const packed = new Uint32Array(Math.max(32, Math.ceil((inUse + needed) * 1.5)));
     let end = 0;
     for (let combination = 1; combination < this.end; combination++) {
-      const sequence = this.sequenceOf(combination);
-      packed.set(sequence, end);
-      this.starts[combination] = end;
-      end += sequence.length;
+      const code = this.codes[combination]!;
+      if (code >= 0) continue;
+      const length = this.spilled[~code]! + 1;
+      packed.set(this.spilled.subarray(~code, ~code + length), end);
+      this.codes[combination] = ~end;
+      end += length;
     }
-    this.members = packed;
-    this.usedMembers = end;
-    this.wastedMembers = 0;
+    this.spilled = packed;
+    this.spilledEnd = end;
+    this.wasted = 0;
   }
 }
 
-function withLength<Numbers extends Uint32Array | Uint16Array>(from: Numbers, to: Numbers): Numbers {
-  to.set(from);
-  return to;
+/** FNV-1a over the members. */
+function hashOf(sequence: Uint32Array | readonly number[]): number {
+  let hash = 0x811c9dc5;
+  for (const member of sequence) hash = Math.imul(hash ^ member, 0x01000193);
+  return (hash ^ (hash >>> 15)) >>> 0;
 }

@@ -4,7 +4,6 @@ import { SortedRows } from './sorted-rows.js';
 
 /** Into so many steps the values of a column are parted for ranges; each takes a bit a row. */
 const STEPS = 32;
-const SAMPLE = 4096;
 const FEW_ROWS = 4096;
 
 /** Rows whose value is at most a threshold, for some thresholds; kept in step with every change. */
@@ -66,37 +65,57 @@ export class NumberColumn {
   /** The rows with a value from `least` to `greatest`, both in. The set is the caller's. */
   rowsBetween(least: number, greatest: number): Bitset {
     if (this.values.length < FEW_ROWS) return scanned(this.values, least, greatest);
-    const steps = (this.steps ??= makeSteps(this.values));
-    const rows = rowsUpTo(steps, this.values, greatest, true);
-    return least === -Infinity ? rows : rows.subtract(rowsUpTo(steps, this.values, least, false));
+    const sorted = this.sortedRows();
+    const from = this.countUpTo(least, false);
+    const to = this.countUpTo(greatest, true);
+    const rows = new Bitset(this.values.length);
+    if (to - from < sorted.size / STEPS) return addAll(rows, sorted.rows.subarray(from, to));
+    const steps = (this.steps ??= makeSteps(sorted, this.values));
+    return this.rowsUpTo(steps, greatest, to).subtract(this.rowsUpTo(steps, least, from));
+  }
+
+  /** How many rows have a value below a bound, or up to it. */
+  private countUpTo(bound: number, isIn: boolean): number {
+    const { rows, size } = this.sortedRows();
+    let [low, high] = [0, size];
+    while (low < high) {
+      const middle = (low + high) >>> 1;
+      const value = this.values[rows[middle]!]!;
+      if (value < bound || (isIn && value === bound)) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  }
+
+  /** The first `count` rows in order, of which `bound` is the end: those of the nearest threshold, and the few between. */
+  private rowsUpTo({ thresholds, upTo }: Steps, bound: number, count: number): Bitset {
+    const { rows } = this.sortedRows();
+    let at = 0;
+    while (thresholds[at]! < bound) at++;
+    const before = at === 0 ? 0 : this.countUpTo(thresholds[at - 1]!, true);
+    const after = this.countUpTo(thresholds[at]!, true);
+    if (after - count < count - before) return deleteAll(upTo[at]!.clone(), rows.subarray(count, after));
+    return addAll(at === 0 ? new Bitset(this.values.length) : upTo[at - 1]!.clone(), rows.subarray(before, count));
   }
 }
 
-function makeSteps(values: Float64Array): Steps {
-  const sample = new Float64Array(SAMPLE);
-  for (let at = 0; at < SAMPLE; at++) sample[at] = values[Math.floor((at * values.length) / SAMPLE)]!;
-  const present = sample.filter((value) => value === value).sort();
-  const chosen = Array.from({ length: STEPS }, (_, at) => present[Math.floor((at * present.length) / STEPS)]!);
-  const thresholds = Float64Array.from(new Set([...chosen.filter((value) => value === value), Infinity]));
+function makeSteps({ rows, size }: SortedRows, values: Float64Array): Steps {
+  const count = Math.min(STEPS, size);
+  const chosen = Array.from({ length: count }, (_, at) => values[rows[Math.floor((at * size) / count)]!]!);
+  const thresholds = Float64Array.from(new Set([...chosen, Infinity]));
   return { thresholds, upTo: Array.from(thresholds, (threshold) => scanned(values, -Infinity, threshold)) };
 }
 
-/** The rows below a bound, or up to it: those of the last threshold before it, and what fits of the next step. */
-function rowsUpTo({ thresholds, upTo }: Steps, values: Float64Array, bound: number, isIn: boolean): Bitset {
-  if (bound === Infinity && isIn) return upTo.at(-1)!.clone();
-  let at = 0;
-  while (thresholds[at]! < bound) at++;
-  const rows = at === 0 ? new Bitset(values.length) : upTo[at - 1]!.clone();
-  const next = upTo[Math.min(at, upTo.length - 1)]!.words;
-  const { words } = rows;
-  for (let word = 0; word < words.length; word++) {
-    for (let between = next[word]! & ~words[word]!; between !== 0; between &= between - 1) {
-      const bit = 31 - Math.clz32(between & -between);
-      const value = values[(word << 5) + bit]!;
-      if (value < bound || (isIn && value === bound)) words[word]! |= 1 << bit;
-    }
-  }
-  return rows;
+function addAll(set: Bitset, rows: Uint32Array): Bitset {
+  const { words } = set;
+  for (const row of rows) words[row >>> 5]! |= 1 << (row & 31);
+  return set;
+}
+
+function deleteAll(set: Bitset, rows: Uint32Array): Bitset {
+  const { words } = set;
+  for (const row of rows) words[row >>> 5]! &= ~(1 << (row & 31));
+  return set;
 }
 
 function scanned(values: Float64Array, least: number, greatest: number): Bitset {

@@ -14,7 +14,7 @@ export class FoundRows {
 
   /** Ascending. */
   list(): Uint32Array {
-    return (this.rows ??= this.bits.toRows());
+    return (this.rows ??= this.bits.toRows(this.size));
   }
 
   /** How many of the rows have each choice, by its number: by counting bits where that is less work than a list. */

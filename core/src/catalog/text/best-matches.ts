@@ -1,27 +1,66 @@
 import type { TextMatches } from './text-matches.js';
 
-/** Strengths are parted into so many steps to find the best rows without sorting all. */
-const STEPS = 4096;
-
 /** The best rows of a search, the best first, equal ones by row. */
 export function bestMatches({ rows, strengths }: TextMatches, most: number): number[] {
-  const places = rows.length > STEPS ? nearTheTop(strengths, most) : Array.from(rows, (_, at) => at);
-  return places
-    .sort((a, b) => strengths[b]! - strengths[a]! || rows[a]! - rows[b]!)
-    .slice(0, most)
-    .map((at) => rows[at]!);
+  const best = new BestRows(Math.min(most, rows.length));
+  if (most > 0 && strengths instanceof Uint8Array) offerBytes(best, rows, strengths);
+  else if (most > 0) offerNumbers(best, rows, strengths as Float32Array);
+  return best.inOrder();
 }
 
-/** The places whose strength is in one of the steps that the best ones lie in. */
-function nearTheTop(strengths: Float32Array | Uint8Array, most: number): number[] {
-  let greatest = 0;
-  for (const strength of strengths) if (strength > greatest) greatest = strength;
-  const scale = (STEPS - 1) / greatest;
-  const sizes = new Uint32Array(STEPS);
-  for (const strength of strengths) sizes[(strength * scale) | 0]!++;
-  let least = STEPS;
-  for (let kept = 0; kept < most && least > 0;) kept += sizes[--least]!;
-  const kept: number[] = [];
-  for (let at = 0; at < strengths.length; at++) if (((strengths[at]! * scale) | 0) >= least) kept.push(at);
-  return kept;
+// A loop for each type of strengths, as one for both is several times as slow.
+function offerBytes(best: BestRows, rows: Uint32Array, strengths: Uint8Array): void {
+  for (let at = 0; at < rows.length; at++) {
+    const strength = strengths[at]!;
+    if (strength >= best.least && best.hasPlaceFor(rows[at]!, strength)) best.put(rows[at]!, strength);
+  }
+}
+
+function offerNumbers(best: BestRows, rows: Uint32Array, strengths: Float32Array): void {
+  for (let at = 0; at < rows.length; at++) {
+    const strength = strengths[at]!;
+    if (strength >= best.least && best.hasPlaceFor(rows[at]!, strength)) best.put(rows[at]!, strength);
+  }
+}
+
+/** The best ones of those that were offered, kept in order. */
+class BestRows {
+  /** Once there are enough, the strength and the row of the last one: what is weaker has no place among them. */
+  least = -Infinity;
+  private leastRow = Infinity;
+  private size = 0;
+  private readonly rows: Uint32Array;
+  private readonly strengths: Float32Array;
+
+  constructor(private readonly most: number) {
+    this.rows = new Uint32Array(most);
+    this.strengths = new Float32Array(most);
+  }
+
+  hasPlaceFor(row: number, strength: number): boolean {
+    return strength > this.least || row < this.leastRow;
+  }
+
+  put(row: number, strength: number): void {
+    const { rows, strengths, most } = this;
+    let place = this.size < most ? this.size++ : most - 1;
+    for (; place > 0 && this.isBetter(row, strength, place - 1); place--) {
+      rows[place] = rows[place - 1]!;
+      strengths[place] = strengths[place - 1]!;
+    }
+    rows[place] = row;
+    strengths[place] = strength;
+    if (this.size < most) return;
+    this.least = strengths[most - 1]!;
+    this.leastRow = rows[most - 1]!;
+  }
+
+  inOrder(): number[] {
+    return [...this.rows];
+  }
+
+  private isBetter(row: number, strength: number, place: number): boolean {
+    const other = this.strengths[place]!;
+    return strength > other || (strength === other && row < this.rows[place]!);
+  }
 }

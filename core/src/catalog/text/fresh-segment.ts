@@ -1,4 +1,4 @@
-import type { FoundWord, MergePart, SegmentReader } from './segment.js';
+import type { FoundWord, MergePart, Postings, SegmentReader } from './segment.js';
 import { TypoMeter, letterMask, masksFit, prefixQuality, typoQuality } from './word-match.js';
 
 const NONE = 0xffffffff;
@@ -57,7 +57,7 @@ export class FreshSegment implements SegmentReader {
     return found;
   }
 
-  postings(number: number): { rows: Uint32Array; impacts: Uint8Array } {
+  postings(number: number): Postings {
     const at: number[] = [];
     for (let posting = this.last[number]!; posting !== NONE; posting = this.previous[posting]!) {
       if (!this.isVoid[this.documents[posting]!]) at.push(posting);
@@ -65,6 +65,7 @@ export class FreshSegment implements SegmentReader {
     return {
       rows: Uint32Array.from(at, (posting) => this.rowOf[this.documents[posting]!]!),
       impacts: Uint8Array.from(at, (posting) => this.impacts[posting]!),
+      isAscending: false,
     };
   }
 

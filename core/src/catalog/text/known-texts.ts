@@ -115,22 +115,28 @@ export class KnownTexts {
     this.keptRowOf.forEach((kept, row) => visit(row, this.kept.segmentOf[kept]!));
   }
 
-  /** The kept segments with the rows of now, each with an id of `idFor`, and whether all of their postings count. */
-  segments(idFor: (kept: number) => number): { segment: Segment; isWhole: boolean }[] {
+  /** What counts of the kept segments, with the rows of now, each with an id of `idFor`. */
+  segments(idFor: (kept: number) => number): Segment[] {
     const { prints, segmentOf, segments } = this.kept;
     const newRows = new Uint32Array(prints.length).fill(NO_ROW);
     this.keptRowOf.forEach((kept, row) => (newRows[kept] = row));
     return segments.map(({ id, words, starts, rows, impacts }) => {
-      let isWhole = true;
-      const moved = new Uint32Array(rows.length);
-      for (let at = 0; at < rows.length; at++) {
-        const row = rows[at]!;
-        // Postings of a row that has a later state elsewhere don't count, and didn't when they were kept.
-        moved[at] = segmentOf[row] === id ? newRows[row]! : NO_ROW;
-        if (moved[at] === NO_ROW) isWhole = false;
+      const [newStarts, moved, left] = [starts.slice(), new Uint32Array(rows.length), new Uint8Array(rows.length)];
+      let end = 0;
+      for (let word = 0; word + 1 < starts.length; word++) {
+        newStarts[word] = end;
+        for (let at = starts[word]!; at < starts[word + 1]!; at++) {
+          const row = rows[at]!;
+          // Postings of a row that has a later state elsewhere don't count, and didn't when they were kept.
+          const now = segmentOf[row] === id ? newRows[row]! : NO_ROW;
+          if (now === NO_ROW) continue;
+          moved[end] = now;
+          left[end++] = impacts[at]!;
+        }
       }
+      newStarts[starts.length - 1] = end;
       const list = words === '' ? [] : words.split('\n');
-      return { segment: new Segment(idFor(id), list, starts, moved, impacts), isWhole };
+      return new Segment(idFor(id), list, newStarts, moved.slice(0, end), left.slice(0, end));
     });
   }
 }

@@ -139,23 +139,22 @@ export class TextIndex {
       if (!ids.has(kept)) ids.set(kept, this.freeId([this.fresh.id, ...ids.values()]));
       return ids.get(kept)!;
     };
-    const taken = known.segments(idFor);
-    for (const { segment, isWhole } of taken) if (!isWhole) this.touched.add(segment.id);
-    this.segments.unshift(...taken.map(({ segment }) => segment));
+    this.segments.unshift(...known.segments(idFor));
     known.forEachTaken((row, kept) => (this.segmentOf[row] = idFor(kept)));
     return known.shareTaken;
   }
 
   private lists(word: string, isPrefix: boolean, forgivesTypos: boolean): PostingList[] {
     const most = forgivesTypos ? typosAllowed(word) : 0;
-    return [...this.segments, this.fresh].flatMap((segment) =>
-      segment.find(word, isPrefix, most).map(({ number, quality }) => ({
-        ...segment.postings(number),
-        quality,
-        segment: segment.id,
-        isClean: !this.touched.has(segment.id),
-      })),
-    );
+    const lists: PostingList[] = [];
+    for (const segment of [...this.segments, this.fresh]) {
+      const isClean = !this.touched.has(segment.id);
+      for (const { number, quality } of segment.find(word, isPrefix, most)) {
+        const { rows, impacts, isAscending } = segment.postings(number);
+        lists.push({ rows, impacts, isAscending, quality, segment: segment.id, isClean });
+      }
+    }
+    return lists;
   }
 
   /** Makes a segment of the fresh documents, merging smaller segments into it. */

@@ -6,6 +6,8 @@ import type { TextMatches } from './text-matches.js';
 export interface PostingList {
   readonly rows: Uint32Array;
   readonly impacts: Uint8Array;
+  /** Whether each row is greater than the one before it. */
+  readonly isAscending: boolean;
   readonly quality: number;
   readonly segment: number;
   /** Whether all of them count, as no row of the segment has a later state. */
@@ -17,6 +19,7 @@ interface Scored {
   readonly rows: Uint32Array;
   readonly strengths: Float32Array | Uint8Array;
   readonly factor: number;
+  readonly isAscending: boolean;
 }
 
 /**
@@ -53,8 +56,10 @@ export class WordScores {
     return others.length === 0 ? this.single(only) : this.best(lists);
   }
 
-  private single({ rows, impacts, quality, segment, isClean }: PostingList): Scored {
-    if (isClean && rows.length > FEW_POSTINGS && this.isWhole()) return { rows, strengths: impacts, factor: quality };
+  private single({ rows, impacts, quality, segment, isClean, isAscending }: PostingList): Scored {
+    if (isClean && rows.length > FEW_POSTINGS && this.isWhole()) {
+      return { rows, strengths: impacts, factor: quality, isAscending };
+    }
     const { within } = this;
     const segmentOf = this.segmentOf();
     const found = new Uint32Array(rows.length);
@@ -66,7 +71,7 @@ export class WordScores {
       found[end] = row;
       strengths[end++] = impacts[at]! * quality;
     }
-    return { rows: found.subarray(0, end), strengths: strengths.subarray(0, end), factor: 1 };
+    return partOf(found, strengths, end, isAscending);
   }
 
   /** Of several postings of a row the best counts. */
@@ -74,11 +79,13 @@ export class WordScores {
     const { byRow, within } = this;
     const segmentOf = this.segmentOf();
     const found = new Uint32Array(lists.reduce((sum, { rows }) => sum + rows.length, 0));
+    const isAll = found.length > FEW_POSTINGS && this.isWhole();
     let end = 0;
-    for (const { rows, impacts, quality, segment } of lists) {
+    for (const { rows, impacts, quality, segment, isClean } of lists) {
+      const takesAll = isClean && isAll;
       for (let at = 0; at < rows.length; at++) {
         const row = rows[at]!;
-        if (segmentOf[row] !== segment || (within[row >>> 5]! & (1 << (row & 31))) === 0) continue;
+        if (!takesAll && (segmentOf[row] !== segment || (within[row >>> 5]! & (1 << (row & 31))) === 0)) continue;
         const strength = impacts[at]! * quality;
         const known = byRow[row]!;
         if (known === 0) found[end++] = row;
@@ -96,12 +103,13 @@ export class WordScores {
       strengths[at] = byRow[rows[at]!]!;
       byRow[rows[at]!] = 0;
     }
-    return { rows, strengths, factor: 1 };
+    return { rows, strengths, factor: 1, isAscending: false };
   }
 
   /** Rows that have both; the weaker counts where `isWeaker` is set, else the sum. */
   both(a: Scored, b: Scored, isWeaker: boolean): Scored {
     const [few, many] = a.rows.length < b.rows.length ? [a, b] : [b, a];
+    if (many.isAscending && few.rows.length * LOOK_UP_COST < many.rows.length) return lookedUp(few, many, isWeaker);
     const { byRow } = this;
     for (let at = 0; at < few.rows.length; at++) byRow[few.rows[at]!] = few.strengths[at]! * few.factor;
     const rows = new Uint32Array(few.rows.length);
@@ -116,7 +124,7 @@ export class WordScores {
       strengths[end++] = isWeaker ? Math.min(own, known) : own + known;
     }
     for (const row of few.rows) byRow[row] = 0;
-    return { rows: rows.subarray(0, end), strengths: strengths.subarray(0, end), factor: 1 };
+    return partOf(rows, strengths, end, many.isAscending);
   }
 
   /** Rows that have either, the better counts. */
@@ -139,9 +147,9 @@ export class WordScores {
   }
 
   /** A slot counts the more the fewer rows meet it. */
-  weighted({ rows, strengths, factor }: Scored): Scored {
-    const rarity = Math.log(1 + (this.population() + 1) / (rows.length + 0.5));
-    return { rows, strengths, factor: factor * rarity };
+  weighted(scored: Scored): Scored {
+    const rarity = Math.log(1 + (this.population() + 1) / (scored.rows.length + 0.5));
+    return { ...scored, factor: scored.factor * rarity };
   }
 
   /** The rows that meet all slots; where there are none, those that meet the most, if that is half of them at least. */
@@ -171,6 +179,7 @@ export class WordScores {
       rows: Uint32Array.from(found, ([row]) => row),
       strengths: Float32Array.from(found, ([, { strength }]) => strength),
       factor: 1,
+      isAscending: false,
     };
   }
 
@@ -187,5 +196,44 @@ export class WordScores {
   }
 }
 
+/** Rows that have both, by looking up those of the shorter list in the longer one, which ascends. */
+function lookedUp(few: Scored, many: Scored, isWeaker: boolean): Scored {
+  const rows = new Uint32Array(few.rows.length);
+  const strengths = new Float32Array(few.rows.length);
+  let [end, from] = [0, 0];
+  for (let at = 0; at < few.rows.length; at++) {
+    const row = few.rows[at]!;
+    const place = placeOf(row, many.rows, from);
+    if (few.isAscending) from = place;
+    if (many.rows[place] !== row) continue;
+    const [own, known] = [many.strengths[place]! * many.factor, few.strengths[at]! * few.factor];
+    rows[end] = row;
+    strengths[end++] = isWeaker ? Math.min(own, known) : own + known;
+  }
+  return partOf(rows, strengths, end, few.isAscending);
+}
+
+/** Where a row stands in an ascending list, or would; it isn't before `from`. Steps double, so that near ones are found fast. */
+function placeOf(row: number, rows: Uint32Array, from: number): number {
+  let [low, step] = [from, 1];
+  while (low + step < rows.length && rows[low + step]! < row) {
+    low += step;
+    step *= 2;
+  }
+  let high = Math.min(low + step, rows.length);
+  while (low < high) {
+    const middle = (low + high) >>> 1;
+    if (rows[middle]! < row) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+function partOf(rows: Uint32Array, strengths: Float32Array, end: number, isAscending: boolean): Scored {
+  return { rows: rows.subarray(0, end), strengths: strengths.subarray(0, end), factor: 1, isAscending };
+}
+
 const FEW_POSTINGS = 1000;
-const EMPTY: Scored = { rows: new Uint32Array(0), strengths: new Float32Array(0), factor: 1 };
+/** Looking a row up in a list takes about as long as passing over so many of its rows. */
+const LOOK_UP_COST = 16;
+const EMPTY: Scored = partOf(new Uint32Array(0), new Float32Array(0), 0, true);
