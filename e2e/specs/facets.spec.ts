@@ -1,21 +1,16 @@
-import type { Browser, Page } from 'playwright-core';
-import { PHONE, accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
-import { TestServer } from '../harness/server.js';
+import type { Page } from 'playwright-core';
+import { PHONE, accessibilityFaults } from '../harness/browser.js';
+import { DemoSite } from '../harness/demo-site.js';
 
 /** Every facet control, pager and heading of the demo site, by mouse and by keyboard, with and without scripts. */
 describe('The controls of a list', () => {
-  let server: TestServer;
-  let browser: Browser;
+  let site: DemoSite;
 
   beforeAll(async () => {
-    server = await TestServer.startDemo();
-    browser = await openBrowser();
+    site = await DemoSite.start();
   }, 120_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => site.stop());
 
   const total = async (page: Page): Promise<number> =>
     Number.parseInt((await page.locator('.bar .count').innerText()).replace(',', ''), 10);
@@ -23,14 +18,9 @@ describe('The controls of a list', () => {
     await page.locator('.bar .count').filter({ hasText: words }).waitFor();
     return total(page);
   };
-  const open = async (path: string, options: Parameters<typeof openPage>[1] = {}): Promise<Page> => {
-    const page = await openPage(browser, options);
-    await page.goto(`${server.address}${path}`, { waitUntil: 'networkidle' });
-    return page;
-  };
 
   it('chip, drop-down and a facet through a link promise what they give', async () => {
-    const page = await open('/berths');
+    const page = await site.open('/berths');
     const chip = page.getByRole('group', { name: 'Region' }).locator('label', { hasText: 'Outer banks' });
     const promised = Number.parseInt(await chip.locator('.count').innerText(), 10);
     await chip.click();
@@ -59,7 +49,7 @@ describe('The controls of a list', () => {
   }, 60_000);
 
   it('a range is narrowed by its handles with the keyboard, and by typing', async () => {
-    const page = await open('/berths');
+    const page = await site.open('/berths');
     const handle = page.getByRole('slider', { name: 'Price a night, from' });
     await handle.focus();
     for (let step = 0; step < 30; step++) await page.keyboard.press('ArrowRight');
@@ -77,7 +67,7 @@ describe('The controls of a list', () => {
   }, 60_000);
 
   it('courses stand under months; the strip narrows to one, together with a search; more are shown in place', async () => {
-    const page = await open('/courses');
+    const page = await site.open('/courses');
     const headings = page.locator('pl-date-groups section:not(details section) h2');
     expect(await headings.first().innerText()).toMatch(/^[A-Z][a-z]+ \d{4}/);
     const before = await page.locator('pl-card').count();
@@ -103,7 +93,7 @@ describe('The controls of a list', () => {
   }, 60_000);
 
   it('harbours are found by distance from one of them, and from the visitor’s position', async () => {
-    const page = await open('/harbours', {
+    const page = await site.open('/harbours', {
       geolocation: { latitude: 49.5, longitude: -30 },
       permissions: ['geolocation'],
     });
@@ -127,7 +117,7 @@ describe('The controls of a list', () => {
   }, 60_000);
 
   it('boatyards want all services of the tree, stars at least, and a letter; they go on by themselves', async () => {
-    const page = await open('/boatyards');
+    const page = await site.open('/boatyards');
     await page.getByRole('button', { name: 'What lies under Hull' }).click();
     const tree = page.getByRole('group', { name: 'Does all of' });
     const leaf = tree.locator('li').filter({ hasText: 'Osmosis treatment' });
@@ -142,11 +132,11 @@ describe('The controls of a list', () => {
     await page.waitForURL('**rating=4..**');
     const shown = await page.locator('pl-card dl div', { hasText: 'Our rating' }).locator('dd').allInnerTexts();
     expect(shown.every((text) => Number.parseFloat(text) >= 4)).toBeTrue();
-    await page.goto(`${server.address}/boatyards?letter=b`, { waitUntil: 'networkidle' });
+    await page.goto('/boatyards?letter=b', { waitUntil: 'networkidle' });
     const titles = await page.locator('pl-card h3').allInnerTexts();
     expect(titles.length).toBeGreaterThan(0);
     expect(titles.every((title) => title.startsWith('B'))).toBeTrue();
-    await page.goto(`${server.address}/boatyards`, { waitUntil: 'networkidle' });
+    await page.goto('/boatyards', { waitUntil: 'networkidle' });
     for (let step = 0; step < 12; step++) await page.mouse.wheel(0, 3000);
     await page.waitForFunction(() => document.querySelectorAll('pl-card').length === 30);
     await page.waitForURL('**shown=36');
@@ -154,36 +144,36 @@ describe('The controls of a list', () => {
   }, 60_000);
 
   it('suggests while words are typed, takes one by keyboard, marks what was met, and says what to drop', async () => {
-    const page = await open('/berths');
+    const page = await site.open('/berths');
     const search = page.getByRole('combobox', { name: 'Search Berths' });
     await search.fill('pont');
     await page.getByRole('option', { name: /Finger pontoon/ }).waitFor();
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
     await page.waitForURL('**/berths?type=finger-pontoon');
-    await page.goto(`${server.address}/berths?q=electricity`, { waitUntil: 'networkidle' });
+    await page.goto('/berths?q=electricity', { waitUntil: 'networkidle' });
     expect(await total(page)).toBeGreaterThan(10);
-    await page.goto(`${server.address}/berths?q=finger+pontoon`, { waitUntil: 'networkidle' });
+    await page.goto('/berths?q=finger+pontoon', { waitUntil: 'networkidle' });
     expect(await page.locator('pl-card mark').count()).toBeGreaterThan(0);
-    await page.goto(`${server.address}/berths?q=zzzzzz&type=quay-wall`, { waitUntil: 'networkidle' });
+    await page.goto('/berths?q=zzzzzz&type=quay-wall', { waitUntil: 'networkidle' });
     await page.getByRole('link', { name: 'Without “zzzzzz”' }).click();
     await page.waitForURL('**/berths?type=quay-wall');
     await page.context().close();
   }, 60_000);
 
   it('works without scripts: months, distance, drop-down, stars, letters, headings and pages are links and a form', async () => {
-    const page = await open('/courses', { javaScriptEnabled: false });
+    const page = await site.open('/courses', { javaScriptEnabled: false });
     await page.getByRole('group', { name: 'When' }).getByRole('link').nth(1).click();
     expect(page.url()).toMatch(/start=\d{4}-\d{2}$/);
-    await page.goto(`${server.address}/courses`);
+    await page.goto('/courses');
     await page.getByRole('link', { name: /^Show \d+ more$/ }).click();
     expect(page.url()).toContain('shown=36');
-    await page.goto(`${server.address}/harbours`);
+    await page.goto('/harbours');
     await page.getByLabel('Around').fill('kessel');
     await page.getByLabel('At most').selectOption('5');
     await page.getByRole('button', { name: 'Apply' }).click();
     expect(await page.getByRole('list', { name: 'Chosen' }).innerText()).toContain('within 5 nmi of Kessel Light');
-    await page.goto(`${server.address}/boatyards`);
+    await page.goto('/boatyards');
     await page.getByRole('radio', { name: /^4 stars or more/ }).check();
     await page.getByRole('checkbox', { name: /^B \d+ listings/ }).check({ force: true });
     await page.getByRole('button', { name: 'Apply' }).click();
@@ -192,7 +182,7 @@ describe('The controls of a list', () => {
   }, 60_000);
 
   it('a selection has a page of its own, with the facets that were chosen for it', async () => {
-    const page = await open('/lists/refuel-and-stay');
+    const page = await site.open('/lists/refuel-and-stay');
     expect(await page.getByRole('heading', { level: 1 }).innerText()).toBe('Refuel and stay');
     const all = await total(page);
     await page.getByRole('checkbox', { name: /^Quay wall / }).check();
@@ -207,7 +197,7 @@ describe('The controls of a list', () => {
   for (const path of ['/courses', '/boatyards?services=hull', '/harbours?near=Kessel+Light']) {
     it(`has no faults that axe-core finds by WCAG 2.2 AA: ${path}`, async () => {
       for (const viewport of [PHONE, { width: 1280, height: 800 }]) {
-        const page = await open(path, { viewport });
+        const page = await site.open(path, { viewport });
         expect(await accessibilityFaults(page)).toEqual([]);
         expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(viewport.width);
         await page.context().close();

@@ -1,24 +1,17 @@
-import type { Browser } from 'playwright-core';
-import { PHONE, accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
-import { TestServer } from '../harness/server.js';
+import { PHONE, accessibilityFaults } from '../harness/browser.js';
+import { DemoSite } from '../harness/demo-site.js';
 
 describe('The demo site', () => {
-  let server: TestServer;
-  let browser: Browser;
+  let site: DemoSite;
 
   beforeAll(async () => {
-    server = await TestServer.startDemo();
-    browser = await openBrowser();
+    site = await DemoSite.start();
   }, 120_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => site.stop());
 
   it('works with JavaScript off: search, facets, range, sort, pages and a listing', async () => {
-    const page = await openPage(browser, { javaScriptEnabled: false });
-    await page.goto(`${server.address}/berths`);
+    const page = await site.open('/berths', { javaScriptEnabled: false });
     expect(await page.getByRole('status').innerText()).toBe('153 berths');
     await page.getByRole('combobox', { name: 'Harbour' }).selectOption({ value: 'greyfin-marina' });
     await page.getByRole('checkbox', { name: /^Quay wall / }).check();
@@ -42,19 +35,18 @@ describe('The demo site', () => {
     expect(numbers.every((price) => price <= 40)).toBeTrue();
     await page.getByRole('link', { name: 'Take back Type: Quay wall' }).click();
     expect(Number.parseInt(await page.getByRole('status').innerText(), 10)).toBeLessThan(total);
-    await page.goto(`${server.address}/berths`);
+    await page.goto('/berths');
     await page.getByRole('link', { name: 'Next' }).click();
-    expect(page.url()).toBe(`${server.address}/berths?page=2`);
+    expect(page.url()).toBe(`${site.server.address}/berths?page=2`);
     await page.locator('pl-card h3 a').first().click();
     expect(await page.getByRole('heading', { level: 1 }).innerText()).toContain('berth');
     await page.getByRole('link', { name: 'All berths' }).click();
-    expect(page.url()).toBe(`${server.address}/berths`);
+    expect(page.url()).toBe(`${site.server.address}/berths`);
     await page.context().close();
   }, 60_000);
 
   it('follows each choice without reloading, and back and forward lead through the states', async () => {
-    const page = await openPage(browser);
-    await page.goto(`${server.address}/berths`);
+    const page = await site.open('/berths');
     await page.evaluate(() => Object.assign(window, { notReloaded: true }));
     await page.getByRole('checkbox', { name: /^Quay wall / }).check();
     await page.waitForURL('**/berths?type=quay-wall');
@@ -79,8 +71,7 @@ describe('The demo site', () => {
   }, 60_000);
 
   it('asks for all of what is ticked where the facet says so', async () => {
-    const page = await openPage(browser);
-    await page.goto(`${server.address}/berths`);
+    const page = await site.open('/berths');
     const water = page.getByRole('checkbox', { name: /^Water / });
     await water.check();
     await page.waitForURL('**facility=water');
@@ -97,8 +88,7 @@ describe('The demo site', () => {
   }, 60_000);
 
   it('opens its facets as a sheet on a phone, with the number that they lead to', async () => {
-    const page = await openPage(browser, { viewport: PHONE, hasTouch: true, isMobile: true });
-    await page.goto(`${server.address}/harbours`);
+    const page = await site.open('/harbours', { viewport: PHONE, hasTouch: true, isMobile: true });
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(PHONE.width);
     expect(await page.getByRole('checkbox', { name: /^Laundry / }).isVisible()).toBeFalse();
     await page.getByRole('button', { name: 'Filters' }).click();
@@ -118,8 +108,7 @@ describe('The demo site', () => {
   }, 60_000);
 
   it('can be used by keyboard alone', async () => {
-    const page = await openPage(browser);
-    await page.goto(`${server.address}/harbours`);
+    const page = await site.open('/harbours');
     await page.keyboard.press('Tab');
     expect(await page.evaluate(() => document.activeElement?.textContent)).toBe('To the content');
     await page.keyboard.press('Enter');
@@ -133,8 +122,7 @@ describe('The demo site', () => {
   for (const path of ['/', '/berths', '/berths?type=quay-wall&q=quay', '/harbours/kessel-light', '/nowhere']) {
     it(`has no faults that axe-core finds by WCAG 2.2 AA: ${path}`, async () => {
       for (const viewport of [PHONE, { width: 1280, height: 800 }]) {
-        const page = await openPage(browser, { viewport });
-        await page.goto(`${server.address}${path}`, { waitUntil: 'networkidle' });
+        const page = await site.open(path, { viewport });
         expect(await accessibilityFaults(page)).toEqual([]);
         await page.context().close();
       }
@@ -142,13 +130,13 @@ describe('The demo site', () => {
   }
 
   it('says what is not there, and leads back', async () => {
-    const page = await openPage(browser);
-    expect((await page.goto(`${server.address}/berths/nowhere`))?.status()).toBe(404);
+    const page = await site.open('/');
+    expect((await page.goto('/berths/nowhere'))?.status()).toBe(404);
     await page.getByRole('link', { name: 'the front page' }).click();
     await page.getByRole('heading', { name: 'Merrow Sound Waterside Guide', level: 1 }).waitFor();
-    await page.goto(`${server.address}/berths?q=zzzzzz`);
+    await page.goto('/berths?q=zzzzzz');
     await page.getByText('Nothing matches all of that.').waitFor();
-    await page.goto(`${server.address}/berths?page=99`);
+    await page.goto('/berths?page=99');
     await page.getByRole('link', { name: 'Go to the last one' }).click();
     await page.waitForURL('**page=7');
     await page.context().close();

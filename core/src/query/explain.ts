@@ -9,6 +9,7 @@ import {
   fieldAt,
   fieldType,
   isGroup,
+  isKindShown,
   isLinkTest,
   isParameter,
   operatorWords,
@@ -82,7 +83,7 @@ export function plainReason(about: Reason['about'], sentence: string): Reason {
 function ownReasons(listing: Listing, { kind }: Catalog, { context }: QueryScene): Reason[] {
   const { formats, nowInMs } = context;
   const reasons: Reason[] = [];
-  if (!kind.published || kind.putAside) reasons.push(plainReason('published', `${kind.many} are not on the site.`));
+  if (!isKindShown(kind)) reasons.push(plainReason('published', `${kind.many} are not on the site.`));
   const { status, shownFrom, shownUntil } = listing;
   if (status !== 'live') {
     const found = statusLabel(listing, nowInMs);

@@ -3,8 +3,9 @@ import { NO_RANK } from '../catalog/index.js';
 import type { OrderKey } from '../structure/index.js';
 import { fieldOfSubject } from '../structure/index.js';
 import { dayNumberAt } from '../time/index.js';
-import type { Point } from '../values/index.js';
 import { textOrder } from '../values/index.js';
+import type { Near } from './distances.js';
+import { distancesFrom } from './distances.js';
 import type { QueryScene } from './scene.js';
 
 /** One key of an order over the rows of a catalog. */
@@ -24,7 +25,7 @@ export interface OrderScene {
   readonly scene: QueryScene;
   readonly matches: TextMatches | null;
   /** The point that distances are told from. */
-  readonly near: { readonly point: Point; readonly field: string } | null;
+  readonly near: Near | null;
 }
 
 type Values = Pick<Ranking, 'at' | 'sorted' | 'ones'>;
@@ -57,8 +58,8 @@ function valuesOf(catalog: Catalog, { by }: OrderKey, { scene, matches, near }: 
       return { at: (row) => shuffledRank(catalog.ids[row]!, day) };
     }
     case 'distance': {
-      const column = near && catalog.column(near.field);
-      return column?.kind === 'place' ? { at: (row) => column.distanceAt(row, near!.point) } : null;
+      const at = near && distancesFrom(near, catalog, scene);
+      return at && { at };
     }
     default:
       return valuesOfColumn(catalog, fieldOfSubject(by) ?? '');

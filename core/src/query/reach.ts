@@ -12,6 +12,9 @@ interface Step {
 
 /** The way from the listings of one catalog to those of another, through one or two links. */
 export class Reach {
+  /** By combination of the first link, the rows that it leads to. */
+  private readonly known = new Map<number, readonly number[]>();
+
   private constructor(
     readonly target: Catalog,
     private readonly steps: readonly Step[],
@@ -52,20 +55,34 @@ export class Reach {
 
   /** Calls `visit` with the rows that each of the given rows reaches, once for all that are linked alike, with their number. */
   forEachGroup(rows: Uint32Array, visit: (targets: readonly number[], count: number) => void): void {
-    const [first, ...others] = this.steps;
+    const { column } = this.steps[0]!;
     const tally = new Map<number, number>();
     for (const row of rows) {
-      const combination = first!.column.rows[row]!;
+      const combination = column.rows[row]!;
       if (combination !== 0) tally.set(combination, (tally.get(combination) ?? 0) + 1);
     }
     for (const [combination, count] of tally) {
-      const near = reachedFrom(first!, first!.column.combinations.sequenceOf(combination));
-      const targets = others.reduce(
-        (reached, step) => [...new Set(reached.flatMap((row) => reachedFrom(step, step.column.numbersAt(row))))],
-        near,
-      );
+      const targets = this.targetsOfCombination(combination);
       if (targets.length > 0) visit(targets, count);
     }
+  }
+
+  /** The rows that a row reaches. */
+  targetsOf(row: number): readonly number[] {
+    return this.targetsOfCombination(this.steps[0]!.column.rows[row]!);
+  }
+
+  private targetsOfCombination(combination: number): readonly number[] {
+    let targets = this.known.get(combination);
+    if (!targets) {
+      const [first, ...others] = this.steps;
+      targets = others.reduce(
+        (reached, step) => [...new Set(reached.flatMap((row) => reachedFrom(step, step.column.numbersAt(row))))],
+        reachedFrom(first!, first!.column.combinations.sequenceOf(combination)),
+      );
+      this.known.set(combination, targets);
+    }
+    return targets;
   }
 }
 

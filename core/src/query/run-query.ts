@@ -12,13 +12,14 @@ import { wordsOf } from '../values/index.js';
 import { cutPage } from './cut-page.js';
 import type { DateGroups } from './date-groups.js';
 import { dateGroups } from './date-groups.js';
+import type { Near } from './distances.js';
+import { distancesFrom, nearOf } from './distances.js';
 import type { FacetCounts } from './facet-counts.js';
 import { countFacet } from './facet-counts.js';
 import { sourceOf } from './facet-source.js';
 import { rowsKept } from './filters.js';
 import { FoundRows } from './found-rows.js';
 import type { NamedPoint } from './points.js';
-import { pointOf } from './points.js';
 import type { Query } from './query.js';
 import type { OrderScene } from './rankings.js';
 import { rankingsOf } from './rankings.js';
@@ -84,7 +85,7 @@ export function runQuery(
     if (source) counts.set(facet.key, countFacet(facet, source, rowsToCount(facet, found), scene));
   }
   const near = nearOf(design.facets, query, scene);
-  const order: OrderScene = { scene, matches, near: near && { point: near.point, field: near.field } };
+  const order: OrderScene = { scene, matches, near };
   const keys = rankingsOf(
     catalog,
     orderOf(query, design, { isSearch: matches !== null, isNear: near !== null }),
@@ -109,7 +110,7 @@ export function runQuery(
     counts,
     groups,
     words: matches && { wanted: matches.wanted, met: matches.met },
-    near: near && { point: near.point, title: near.title, metres: distancesOf(ids, near, catalog) },
+    near: near && { point: near.point, title: near.title, metres: metresOf(ids, near, catalog, scene) },
   };
 }
 
@@ -190,24 +191,10 @@ function pageOf({ page, fromFirst }: Query, pageSize: number): { offset: number;
   return fromFirst ? { offset: 0, limit: page * pageSize } : { offset: (page - 1) * pageSize, limit: pageSize };
 }
 
-interface Near extends NamedPoint {
-  readonly field: string;
-}
-
-/** The point of the first distance that is chosen over a place of the listings themselves. */
-function nearOf(facets: readonly Facet[], query: Query, scene: QueryScene): Near | null {
-  for (const { key, field, through } of facets) {
-    const choice = query.choices.get(key);
-    const found = choice?.kind === 'near' && through.length === 0 ? pointOf(choice.at, scene) : null;
-    if (found) return { ...found, field };
-  }
-  return null;
-}
-
-function distancesOf(ids: readonly number[], { field, point }: Near, catalog: Catalog): Map<number, number> {
-  const column = catalog.column(field);
-  if (column?.kind !== 'place') return new Map();
-  const metres = ids.map((id) => [id, column.distanceAt(catalog.rowOf(id)!, point)] as const);
+/** How far each of the listings is, where that is known. */
+function metresOf(ids: readonly number[], near: Near, catalog: Catalog, scene: QueryScene): Map<number, number> {
+  const distanceOf = distancesFrom(near, catalog, scene);
+  const metres = ids.map((id) => [id, distanceOf?.(catalog.rowOf(id)!) ?? NaN] as const);
   return new Map(metres.filter(([, distance]) => !Number.isNaN(distance)));
 }
 

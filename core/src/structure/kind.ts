@@ -71,6 +71,11 @@ export interface Kind extends KindDefinition {
   readonly version: number;
 }
 
+/** Whether visitors see a kind: it and its listings are on the site. */
+export function isKindShown({ published, putAside }: Pick<KindDefinition, 'published' | 'putAside'>): boolean {
+  return published && !putAside;
+}
+
 export const DEFAULT_PAGE_SIZE = 24;
 
 type FacetSketch = Parameters<typeof makeFacet>[0];

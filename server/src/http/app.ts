@@ -58,6 +58,10 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
   app.use(compression());
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));
   app.get('/readyz', (_request, response) => void response.json({ ok: true, revision: services.live.revision }));
+  app.use(async (_request, _response, next) => {
+    await services.live.followTime();
+    next();
+  });
   app.use('/api', apiRouter(services));
   app.get('/pictures/:name', sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));

@@ -1,14 +1,19 @@
 import type { Listing } from '@plindo/core/listings';
+import type { KindDefinition } from '@plindo/core/structure';
 import type { Sender } from '../../testing/test-api.js';
 import { TestApi } from '../../testing/test-api.js';
+
+const MINUTE = 60_000;
 
 describe('Links', () => {
   let api: TestApi;
   let owner: Sender;
   const made = new Map<string, number>();
+  let now: number;
 
   beforeEach(async () => {
-    api = await TestApi.start();
+    now = Math.floor(Date.now() / MINUTE) * MINUTE;
+    api = await TestApi.start(undefined, () => new Date(now));
     await api.addUser('owner');
     owner = await api.signIn('owner');
     for (const [one, many, slug] of [
@@ -81,19 +86,48 @@ describe('Links', () => {
     expect(await linked('Haven')).toEqual(['Berth one']);
   });
 
-  it('let nobody find a hidden listing by the words of its title, and find it again when it is shown', async () => {
-    const berthsFor = async (): Promise<number> =>
-      (await owner.send('GET', '/api/page?url=/berths?q=haven')).json.total as number;
-    const { json } = await owner.send('GET', `/api/kinds/${idOf('berths')}`);
-    const { id, ...kind } = json.kind;
-    const fields = kind.fields.map((field: object) => ({ ...field, searchWeight: 1 }));
-    const saved = await owner.send('PUT', `/api/kinds/${id}`, { ...kind, fields });
-    expect(saved.status).withContext(JSON.stringify(saved.json)).toBe(200);
-    expect(await berthsFor()).toBe(2);
-    await owner.send('PATCH', `/api/listings/${idOf('Haven')}`, { version: 1, status: 'hidden' });
-    expect(await berthsFor()).toBe(0);
-    await owner.send('PATCH', `/api/listings/${idOf('Haven')}`, { version: 2, status: 'live' });
-    expect(await berthsFor()).toBe(2);
+  describe('whose titles are searched', () => {
+    const berthsFor = async (word: string): Promise<number> =>
+      (await owner.send('GET', `/api/page?url=/berths?q=${word}`)).json.total as number;
+    const changeKind = async (slug: string, change: (kind: KindDefinition) => object): Promise<void> => {
+      const { json } = await owner.send('GET', `/api/kinds/${idOf(slug)}`);
+      const { id, ...kind } = json.kind;
+      const saved = await owner.send('PUT', `/api/kinds/${id}`, { ...kind, ...change(kind as KindDefinition) });
+      expect(saved.status).withContext(JSON.stringify(saved.json)).toBe(200);
+    };
+
+    beforeEach(() =>
+      changeKind('berths', ({ fields }) => ({ fields: fields.map((field) => ({ ...field, searchWeight: 1 })) })),
+    );
+
+    it('let nobody find a hidden listing by the words of its title, and find it again when it is shown', async () => {
+      expect(await berthsFor('haven')).toBe(2);
+      await owner.send('PATCH', `/api/listings/${idOf('Haven')}`, { version: 1, status: 'hidden' });
+      expect(await berthsFor('haven')).toBe(0);
+      await owner.send('PATCH', `/api/listings/${idOf('Haven')}`, { version: 2, status: 'live' });
+      expect(await berthsFor('haven')).toBe(2);
+    });
+
+    it('are found by them from the moment on at which the other one comes, and until it goes', async () => {
+      const shownFrom = new Date(now + MINUTE).toISOString();
+      const shownUntil = new Date(now + 2 * MINUTE).toISOString();
+      await owner.send('PATCH', `/api/listings/${idOf('Haven')}`, { version: 1, shownFrom, shownUntil });
+      const found: number[] = [];
+      for (const later of [0, MINUTE - 1, 1, MINUTE - 1, 1]) {
+        now += later;
+        found.push(...(await Promise.all([berthsFor('haven'), berthsFor('haven')])));
+      }
+      expect(found).toEqual([0, 0, 0, 0, 2, 2, 2, 2, 0, 0]);
+    });
+
+    it('are found by them only while their whole kind is on the site', async () => {
+      const found: number[] = [];
+      for (const change of [{ published: false }, { published: true }, { putAside: true }, { putAside: false }]) {
+        await changeKind('harbours', () => change);
+        found.push(await berthsFor('haven'));
+      }
+      expect(found).toEqual([0, 2, 0, 2]);
+    });
   });
 
   it('can be a facet of a page, by the names at the other end', async () => {

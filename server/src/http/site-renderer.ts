@@ -42,7 +42,8 @@ export class SiteRenderer {
   private begin(): Worker {
     const worker = new Worker(new URL('./render-worker.js', import.meta.url), { workerData: this.folder });
     worker.on('message', (message: FromRenderer) => void this.take(message));
-    worker.on('error', (error) => this.end(error));
+    worker.on('error', (error) => this.end(worker, error));
+    worker.on('exit', () => this.end(worker, new Error('The thread that renders pages has ended.')));
     worker.unref();
     return worker;
   }
@@ -67,7 +68,9 @@ export class SiteRenderer {
     }
   }
 
-  private end(error: unknown): void {
+  private end(worker: Worker, error: unknown): void {
+    // One that failed also exits, when another may be at work already.
+    if (this.worker !== worker) return;
     this.worker = null;
     const all = [...this.renderings.values()];
     this.renderings.clear();

@@ -2,7 +2,7 @@ import type { Connection, Listing } from '@plindo/core/listings';
 import { LinkGraph, isOnSite } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
 import type { Field, Kind, Link, LinkedListing } from '@plindo/core/structure';
-import { linkOfField, otherSide } from '@plindo/core/structure';
+import { isKindShown, linkOfField, otherSide } from '@plindo/core/structure';
 import type { ChangeEntry, ListingName, Store } from '../store/index.js';
 
 /** Gives the kind of a linked listing. */
@@ -14,8 +14,16 @@ export class LiveLinks {
   private links: readonly Link[] = [];
   /** Of listings that are or were connected. */
   private readonly names = new Map<number, ListingName>();
+  /** Of those that come to the site or leave it by themselves, whether they were on it when it was last looked at. */
+  private readonly passing = new Map<number, boolean>();
+  /** When that was, and the next moment after it at which one comes or goes. */
+  private lookedAt = -Infinity;
+  private nextTurn = Infinity;
 
-  constructor(private readonly store: Store) {}
+  constructor(
+    private readonly store: Store,
+    private readonly clock: () => Date,
+  ) {}
 
   async start(): Promise<void> {
     this.links = await this.store.links();
@@ -44,10 +52,39 @@ export class LiveLinks {
     return affected;
   }
 
+  /** Looks at this moment; answers the listings of which a linked one has come or gone since the last look. */
+  turned(): Set<number> {
+    const nowInMs = this.clock().getTime();
+    const affected = new Set<number>();
+    if (nowInMs >= this.lookedAt && nowInMs < this.nextTurn) return affected;
+    [this.lookedAt, this.nextTurn] = [nowInMs, Infinity];
+    for (const [id, wasOnSite] of this.passing) {
+      const name = this.names.get(id)!;
+      const onSite = isOnSite(name, nowInMs);
+      this.passing.set(id, onSite);
+      if (onSite !== wasOnSite) this.addLinkedWith(id, affected);
+      for (const moment of [name.shownFrom, name.shownUntil]) {
+        if (moment !== null && moment > nowInMs) this.nextTurn = Math.min(this.nextTurn, moment);
+      }
+    }
+    return affected;
+  }
+
+  /** The kinds that a kind is linked with. */
+  kindsLinkedWith(kindId: number): Set<number> {
+    return new Set(
+      this.links.flatMap(({ a, b }) => [
+        ...(a.kindId === kindId ? [b.kindId] : []),
+        ...(b.kindId === kindId ? [a.kindId] : []),
+      ]),
+    );
+  }
+
   /** A listing with the listings that it is linked with among its values, to be shown and found. */
-  complete(listing: Listing, kind: Pick<Kind, 'fields'>, kindOf: KindOf, nowInMs: number): Listing {
+  complete(listing: Listing, kind: Pick<Kind, 'fields'>, kindOf: KindOf): Listing {
     const fields = kind.fields.filter(({ type }) => type === 'link');
     if (fields.length === 0) return listing;
+    const nowInMs = this.clock().getTime();
     const linked = fields.map((field) => [field.key, this.linkedWith(listing.id, field, kindOf, nowInMs)] as const);
     return {
       ...listing,
@@ -63,7 +100,7 @@ export class LiveLinks {
       const name = this.names.get(connection[otherSide(side)]);
       const kind = name && kindOf(name.kindId);
       if (!name || !kind || name.status === 'binned') return [];
-      const onSite = isOnSite(name, nowInMs) && kind.published && !kind.putAside;
+      const onSite = isOnSite(name, nowInMs) && isKindShown(kind);
       const href = onSite && kind.hasListingPages ? listingPath(kind, name) : null;
       return [{ id: name.id, note: connection.note, title: name.title, slug: name.slug, href, onSite }];
     });
@@ -78,16 +115,29 @@ export class LiveLinks {
     const known = this.names.get(entry.id);
     if (!known || !entry.after) return;
     const { id, kindId, title, slug, status, shownFrom, shownUntil } = entry.after;
-    this.names.set(id, { id, kindId, title, slug, status, shownFrom, shownUntil });
-    if (known.title === title && known.slug === slug && known.status === status) return;
+    this.takeName({ id, kindId, title, slug, status, shownFrom, shownUntil });
+    const isSame = known.title === title && known.slug === slug && known.status === status;
+    const isSameWindow = known.shownFrom === shownFrom && known.shownUntil === shownUntil;
+    if (!isSame || !isSameWindow) this.addLinkedWith(id, affected);
+  }
+
+  private takeName(name: ListingName): void {
+    this.names.set(name.id, name);
+    this.passing.delete(name.id);
+    if (name.shownFrom === null && name.shownUntil === null) return;
+    this.passing.set(name.id, isOnSite(name, this.clock().getTime()));
+    this.nextTurn = -Infinity;
+  }
+
+  private addLinkedWith(id: number, all: Set<number>): void {
     for (const link of this.links) {
-      for (const { b } of this.graph.of(link.id, 'a', id)) affected.add(b);
-      for (const { a } of this.graph.of(link.id, 'b', id)) affected.add(a);
+      for (const { b } of this.graph.of(link.id, 'a', id)) all.add(b);
+      for (const { a } of this.graph.of(link.id, 'b', id)) all.add(a);
     }
   }
 
   private async fetchNames(connections: readonly Connection[]): Promise<void> {
     const missing = new Set(connections.flatMap(({ a, b }) => [a, b]).filter((id) => !this.names.has(id)));
-    for (const name of await this.store.namesOf([...missing])) this.names.set(name.id, name);
+    for (const name of await this.store.namesOf([...missing])) this.takeName(name);
   }
 }

@@ -1,20 +1,17 @@
 import type { Status, Listing } from '@plindo/core/listings';
 import { STATUSES } from '@plindo/core/listings';
-import type { KeptTexts } from '@plindo/core/catalog';
-import { Catalog } from '@plindo/core/catalog';
+import type { Catalog } from '@plindo/core/catalog';
 import type { SiteSettings } from '@plindo/core/page';
 import type { QueryScene } from '@plindo/core/query';
 import type { CategorySet, Kind, Link, ReadContext, Selection } from '@plindo/core/structure';
-import { readContext, withCategories, withLinks } from '@plindo/core/structure';
+import { isKindShown, readContext, withCategories, withLinks } from '@plindo/core/structure';
 import { dayNumberAt, startOfDay } from '@plindo/core/time';
 import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
+import type { ListingChange } from './catalog-builds.js';
+import { CatalogBuilds } from './catalog-builds.js';
 import { LiveLinks } from './live-links.js';
 import type { TextFiles } from './text-files.js';
 
-type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
-
-/** A catalog that is being built takes so many listings at once; that takes some milliseconds. */
-const LISTINGS_A_TURN = 100;
 /** Reading so many texts again takes no time worth speaking of. */
 const TEXTS_WORTH_KEEPING = 1000;
 
@@ -34,10 +31,12 @@ export class Live {
   private saved: readonly Selection[] = [];
   private settings: SiteSettings = NEW_SITE;
   private lastContext: ReadContext | null = null;
-  /** Builds run one after the other, so that a later state is never overtaken by an earlier one. */
-  private building: Promise<unknown> = Promise.resolve();
-  /** By kind, the changes that came while its catalog was being built. */
-  private readonly missed = new Map<number, ListingChange[]>();
+  private readonly builds: CatalogBuilds;
+  /** For each reading of listings under way, those that were changed meanwhile. */
+  private readonly overtaken = new Set<Set<number>>();
+  /** Listings of which a linked one has come or gone, until they are found accordingly. */
+  private turned = new Set<number>();
+  private following: Promise<void> | null = null;
   /** How many texts a catalog had read when they were last kept. */
   private readonly keptTexts = new WeakMap<Catalog, number>();
 
@@ -46,7 +45,13 @@ export class Live {
     private readonly clock: () => Date,
     private readonly texts: TextFiles | null = null,
   ) {
-    this.links = new LiveLinks(store);
+    this.links = new LiveLinks(store, clock);
+    this.builds = new CatalogBuilds(store, texts, {
+      catalogs: this.catalogs,
+      locale: () => this.settings.locale,
+      withLinked: (listing, kind) => this.withLinked(listing, kind),
+      applyTo: (catalog, change) => this.applyTo(catalog, change),
+    });
   }
 
   async start(): Promise<void> {
@@ -55,7 +60,7 @@ export class Live {
     this.saved = await this.store.selections();
     await this.links.start();
     const kinds = await this.store.kinds();
-    for (const kind of kinds) await this.build(this.hydrated(kind));
+    for (const kind of kinds) await this.builds.run(this.hydrated(kind));
     await this.texts?.purge(new Set(kinds.map(({ id }) => id)));
   }
 
@@ -115,7 +120,7 @@ export class Live {
 
   /** What visitors' queries are answered with at this moment; `shown` is a kind that is shown though it isn't published. */
   scene(shown: number | null = null): QueryScene {
-    const isSeen = ({ kind }: Catalog): boolean => kind.id === shown || (kind.published && !kind.putAside);
+    const isSeen = ({ kind }: Catalog): boolean => kind.id === shown || isKindShown(kind);
     const catalogs = [...this.catalogs.values()].filter(isSeen);
     return {
       context: this.context(),
@@ -132,6 +137,29 @@ export class Live {
     const { zone } = this.settings;
     const endOfDay = startOfDay(dayNumberAt(nowInMs, zone) + 1, 'moments', zone);
     return Math.min(endOfDay, ...[...this.catalogs.values()].map((catalog) => catalog.nextChange(nowInMs)));
+  }
+
+  /**
+   * To be awaited before anything is read: listings are found by the titles of linked ones that are on the site, and
+   * some of those may have come or gone since the last time.
+   */
+  async followTime(): Promise<void> {
+    for (const id of this.links.turned()) this.turned.add(id);
+    if (this.turned.size > 0) this.following ??= this.showTurned().finally(() => (this.following = null));
+    await this.following;
+  }
+
+  private async showTurned(): Promise<void> {
+    while (this.turned.size > 0) {
+      const ids = this.turned;
+      this.turned = new Set();
+      try {
+        await this.showAnew(ids, new Set());
+      } catch (error) {
+        for (const id of ids) this.turned.add(id);
+        throw error;
+      }
+    }
   }
 
   kinds(): Kind[] {
@@ -172,7 +200,7 @@ export class Live {
     const kept = (await this.store.kinds()).find(({ id }) => id === kindId);
     const kind = kept && this.hydrated(kept);
     if (!kind) this.catalogs.delete(kindId);
-    else if (!this.catalogs.get(kindId)?.redefine(kind)) await this.build(kind);
+    else if (!this.catalogs.get(kindId)?.redefine(kind)) await this.builds.run(kind);
     this.revision++;
   }
 
@@ -194,21 +222,45 @@ export class Live {
     this.revision++;
     await this.showAnew(await showsElse, changedKinds);
     for (const id of changedKinds) await this.reload(id);
+    for (const id of this.findingByOthers(entries)) await this.builds.run(this.kind(id)!);
     const site = entries.findLast((entry) => entry.entity === 'site');
     if (site) await this.takeSettings(site.after ?? NEW_SITE);
+  }
+
+  /** The kinds whose listings are found by the titles of others that a change brings to the site, or takes from it, as a kind. */
+  private findingByOthers(entries: readonly ChangeEntry[]): Set<number> {
+    const found = new Set<number>();
+    for (const entry of entries) {
+      if (
+        entry.entity !== 'kind' ||
+        !entry.before ||
+        !entry.after ||
+        isKindShown(entry.before) === isKindShown(entry.after)
+      )
+        continue;
+      for (const id of this.links.kindsLinkedWith(entry.id)) if (this.catalogs.has(id)) found.add(id);
+    }
+    return found;
   }
 
   /** Puts listings whose linked listings changed into their catalogs again. */
   private async showAnew(ids: ReadonlySet<number>, rebuilding: ReadonlySet<number>): Promise<void> {
     if (ids.size === 0) return;
-    for (const after of await this.store.listings([...ids])) {
-      this.applyListing({ entity: 'listing', id: after.id, before: after, after }, rebuilding);
+    const overtaken = new Set<number>();
+    this.overtaken.add(overtaken);
+    try {
+      for (const after of await this.store.listings([...ids])) {
+        if (overtaken.has(after.id)) continue;
+        this.applyListing({ entity: 'listing', id: after.id, before: after, after }, rebuilding);
+      }
+    } finally {
+      this.overtaken.delete(overtaken);
     }
     this.revision++;
   }
 
   private withLinked(listing: Listing, kind: Kind): Listing {
-    return this.links.complete(listing, kind, (id) => this.kind(id), this.clock().getTime());
+    return this.links.complete(listing, kind, (id) => this.kind(id));
   }
 
   private takeSet({ id, after }: Extract<ChangeEntry, { entity: 'category-set' }>): void {
@@ -224,13 +276,14 @@ export class Live {
   private async takeSettings(settings: SiteSettings): Promise<void> {
     const sortsAnew = settings.locale !== this.settings.locale;
     this.settings = settings;
-    if (sortsAnew) for (const kind of this.kinds()) await this.build(kind);
+    if (sortsAnew) for (const kind of this.kinds()) await this.builds.run(kind);
     this.revision++;
   }
 
   private applyListing(entry: ListingChange, rebuilding: ReadonlySet<number>): void {
     const kindId = (entry.after ?? entry.before)?.kindId ?? 0;
-    this.missed.get(kindId)?.push(entry);
+    for (const ids of this.overtaken) ids.add(entry.id);
+    this.builds.note(kindId, entry);
     const catalog = this.catalogs.get(kindId);
     if (catalog && !rebuilding.has(kindId)) this.applyTo(catalog, entry);
   }
@@ -238,43 +291,6 @@ export class Live {
   private applyTo(catalog: Catalog, { id, after }: ListingChange): void {
     if (after) catalog.put(this.withLinked(after, catalog.kind));
     else catalog.remove(id);
-  }
-
-  private build(kind: Kind): Promise<void> {
-    const built = this.building.then(async () => {
-      // What changes while the listings are read and taken in is put on top before the swap.
-      const missed: ListingChange[] = [];
-      this.missed.set(kind.id, missed);
-      try {
-        const catalog = await this.buildInSteps(kind);
-        for (const entry of missed) this.applyTo(catalog, entry);
-        // Visitors who have the old one don't wait for the new one's order.
-        if (this.catalogs.has(kind.id)) catalog.title.sortedRows();
-        this.catalogs.set(kind.id, catalog);
-      } finally {
-        this.missed.delete(kind.id);
-      }
-    });
-    this.building = built.catch(() => undefined);
-    return built;
-  }
-
-  private async buildInSteps(kind: Kind): Promise<Catalog> {
-    const [expected, kept] = [await this.store.listingCount(kind.id), await this.textsOf(kind.id)];
-    const catalog = new Catalog(kind, this.settings.locale, expected, kept);
-    for await (const stretch of this.store.catalogListingsOf(kind.id)) {
-      for (const [at, listing] of stretch.entries()) {
-        // Requests are answered in between, and the next stretch is read meanwhile.
-        if (at % LISTINGS_A_TURN === 0) await new Promise((resolve) => setImmediate(resolve));
-        catalog.put(this.withLinked(listing, kind));
-      }
-    }
-    return catalog.finish();
-  }
-
-  /** What is known of the texts of a kind: from its catalog of until now, else as it was kept. */
-  private async textsOf(kindId: number): Promise<KeptTexts | null> {
-    return this.catalogs.get(kindId)?.text.kept() ?? (await this.texts?.read(kindId)) ?? null;
   }
 }
 

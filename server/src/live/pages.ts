@@ -30,7 +30,7 @@ import {
   withChoice,
 } from '@plindo/core/query';
 import type { KindById, Selection } from '@plindo/core/structure';
-import { SELECTIONS_SLUG } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from './live.js';
 
@@ -54,7 +54,7 @@ export class Pages {
     if (selection) return this.mixed(scene, selection, search);
     const [kindSlug = '', listingSlug, ...more] = path.split('/').slice(1).map(decodePart);
     const catalog = this.live.catalogBySlug(kindSlug);
-    if (!catalog?.kind.published || catalog.kind.putAside || more.length > 0) return notFoundPage(scene);
+    if (!catalog || !isKindShown(catalog.kind) || more.length > 0) return notFoundPage(scene);
     if (listingSlug === undefined || !catalog.kind.hasListingPages) return notFoundPage(scene);
     return this.listing(scene, catalog, listingSlug);
   }
@@ -76,7 +76,7 @@ export class Pages {
   /** What fits words that are being typed on the index page at a path: values of its facets, then listings. */
   suggestions(path: string, text: string): SuggestionModel[] {
     const catalog = this.live.catalogBySlug(decodePart(path.slice(1)));
-    if (!catalog?.kind.published || catalog.kind.putAside) return [];
+    if (!catalog || !isKindShown(catalog.kind)) return [];
     const { kind } = catalog;
     const { listings, values } = suggest(catalog, text, this.live.scene());
     const ofValues = values.map(({ facet, value, label, count }): SuggestionModel => {
@@ -141,7 +141,7 @@ export class Pages {
     const [slug = '', ...more] = path.split('/').slice(1).map(decodePart);
     const catalog = this.live.catalogBySlug(slug);
     const { kind } = catalog ?? {};
-    if (!catalog || !kind?.published || kind.putAside || !kind.hasIndexPage || more.length > 0) return null;
+    if (!catalog || !kind || !isKindShown(kind) || !kind.hasIndexPage || more.length > 0) return null;
     return this.asked(catalog, search);
   }
 
@@ -161,7 +161,7 @@ export class Pages {
   private published(): Catalog[] {
     return this.live
       .kinds()
-      .filter((kind) => kind.published && !kind.putAside)
+      .filter(isKindShown)
       .flatMap((kind) => this.live.catalog(kind.id) ?? []);
   }
 

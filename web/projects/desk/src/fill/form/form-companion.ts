@@ -6,6 +6,7 @@ import type { Listing, ListingContent, Values } from '@plindo/core/listings';
 import { isShown } from '@plindo/core/listings';
 import { listingPage } from '@plindo/core/page';
 import type { Kind, LinkedListing } from '@plindo/core/structure';
+import { isKindShown } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
 import { Card, ListingPageView } from '@plindo/listing-view';
 import { Reading } from '../../shared/reading';
@@ -126,7 +127,7 @@ export class FormCompanion {
   });
   protected readonly page = computed(() => {
     const [kind, listing] = [this.kind(), this.listing()];
-    const hasPage = kind.published && kind.hasListingPages && !kind.putAside && listing?.status === 'live';
+    const hasPage = isKindShown(kind) && kind.hasListingPages && listing?.status === 'live';
     return hasPage ? `/${kind.slug}/${listing.slug}` : null;
   });
   protected readonly missing = computed(() => {
