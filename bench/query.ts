@@ -2,7 +2,7 @@ import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { bestMatches } from '@plindo/core/catalog';
 import type { Catalog, TextMatches } from '@plindo/core/catalog';
-import { BLANK_QUERY, runQuery, sceneOf } from '@plindo/core/query';
+import { BLANK_QUERY, listOfKind, runQuery, sceneOf } from '@plindo/core/query';
 import { readContext } from '@plindo/core/structure';
 import { wordsOf } from '@plindo/core/values';
 import type { Benchmark, Measurement } from './measure.js';
@@ -52,7 +52,7 @@ async function facetRows(n: number): Promise<Measurement[]> {
   const scene = sceneOf(catalog, CONTEXT);
   const questions = Array.from({ length: n > LARGE ? 12 : 40 }, (_, at) => questionAt(at));
   const ours: Engine = (question) => {
-    const result = runQuery(catalog, queryOf(question), scene);
+    const result = runQuery(listOfKind(catalog), queryOf(question), scene);
     return () => answerOf(result);
   };
   const own = await measured(ours, questions);
@@ -197,7 +197,7 @@ async function textCaseRows(
   const scene = sceneOf(catalog, CONTEXT);
   const search = (text: string): TextMatches => catalog.text.search(text, { within, typos: false, unfinished })!;
   const best = (text: string): number[] => bestMatches(search(text), PAGE_SIZE);
-  const page = (text: string): readonly number[] => runQuery(catalog, { ...BLANK_QUERY, text }, scene).ids;
+  const page = (text: string): readonly number[] => runQuery(listOfKind(catalog), { ...BLANK_QUERY, text }, scene).ids;
   let equal = true;
   for (const text of texts) {
     const ours = [...search(text).rows].map((row) => catalog.ids[row]!).sort((a, b) => a - b);
@@ -256,7 +256,7 @@ async function typoRow(catalog: Catalog, n: number): Promise<Measurement> {
     const cut = 1 + (at % (word.length - 1));
     const typed = word.slice(0, cut) + word.slice(cut + 1);
     let ids: readonly number[] = [];
-    times.push(await timed(() => (ids = runQuery(catalog, { ...BLANK_QUERY, text: typed }, scene).ids)));
+    times.push(await timed(() => (ids = runQuery(listOfKind(catalog), { ...BLANK_QUERY, text: typed }, scene).ids)));
     const found = ids.map((id) => wordsOf(catalog.titleOf(id)).join(' '));
     if (found[0] === word) isFirst++;
     if (found.includes(word)) isOnPage++;

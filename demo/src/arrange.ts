@@ -151,6 +151,7 @@ function onTheCoast(harbour: number, yard: number): SelectionDefinition {
     },
     order: [{ by: 'title', direction: 'up' }],
     most: 40,
+    facets: ['kind', 'facilities', 'services'],
     published: true,
   });
 }

@@ -67,6 +67,37 @@ describe('Selections in the Desk', () => {
     expect(await page.locator('pl-card h3').allInnerTexts()).toEqual(['Ostrey Quay', 'Kessel Light']);
   }, 60_000);
 
+  it('of several kinds have search, facets and the reasons too, and count what each choice gives', async () => {
+    await page.goto(`${server.address}/desk/arrange/selections`);
+    await page.getByRole('link', { name: 'On the Skerry coast' }).first().click();
+    const facets = page.getByRole('group', { name: 'Facets on its page' });
+    expect(await facets.getByRole('checkbox', { name: 'Kind' }).isChecked()).toBeTrue();
+    await facets.getByRole('checkbox', { name: 'Our rating' }).check();
+    await page.getByRole('button', { name: 'Save' }).click();
+    await page.getByText('Saved the selection On the Skerry coast').waitFor();
+    await page.goto(`${server.address}/lists/on-the-skerry-coast`);
+    const ofKind = async (label: string): Promise<number> => {
+      const value = page.getByRole('group', { name: 'Kind' }).locator('li', { hasText: label });
+      return Number.parseInt(await value.locator('.count').innerText(), 10);
+    };
+    const [harbours, yards] = [await ofKind('Harbours'), await ofKind('Boatyards')];
+    await page
+      .getByRole('status')
+      .filter({ hasText: `${harbours + yards} listings` })
+      .waitFor();
+    await page.getByRole('checkbox', { name: /^Boatyards/ }).check();
+    await page.waitForURL('**?kind=boatyards');
+    await page
+      .getByRole('status')
+      .filter({ hasText: `${yards} of ${harbours + yards} listings` })
+      .waitFor();
+    expect(await ofKind('Harbours')).toBe(harbours);
+    await page.getByPlaceholder('Search listings').fill('nothing like this at all');
+    await page.getByText('Nothing matches all of that.').waitFor();
+    await page.goto(`${server.address}/lists/on-the-skerry-coast?kind=harbours&services=rigging`);
+    await page.getByRole('status').filter({ hasText: '0 of' }).or(page.getByText('Nothing matches')).first().waitFor();
+  }, 60_000);
+
   it('come and go at their moment: a listing whose time is over is gone from every list at once', async () => {
     const found = (await (await page.request.get(`${server.address}/api/find?q=Kessel+Light`)).json()) as {
       listings: { id: number; title: string }[];

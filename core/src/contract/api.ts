@@ -65,6 +65,8 @@ export interface SelectionPreview {
   /** How long answering took. */
   readonly ms: number;
   readonly cards: readonly CardModel[];
+  /** Numbers of the kinds that it chooses from, or of which something was picked. */
+  readonly kinds: readonly number[];
   readonly issues: readonly Issue[];
   /** By position of a condition, how many listings it removes that all others let in. */
   readonly removed: readonly number[];

@@ -11,6 +11,7 @@ import {
   DEEPEST_CONDITION,
   LONGEST_SELECTION_NAME,
   columnOf,
+  facetsOver,
   fieldAt,
   fieldOfSubject,
   isGroup,
@@ -128,10 +129,12 @@ function groupingIssues({ grouping }: SelectionDefinition, kinds: readonly Kind[
   ];
 }
 
-function facetIssues({ facets }: SelectionDefinition, kinds: readonly Kind[]): Issue[] {
-  const [only, ...others] = kinds;
-  const gone = facets.filter((key) => others.length > 0 || !only?.facets.some((facet) => facet.key === key));
+/** Of a list picked by hand the kinds aren't known; what none of them has is left out when it is shown. */
+function facetIssues({ facets, picked }: SelectionDefinition, kinds: readonly Kind[]): Issue[] {
+  if (picked) return [];
+  const offered = facetsOver(kinds);
+  const gone = facets.filter((key) => !offered.some((facet) => facet.key === key));
   return gone.map((key) =>
-    issue('kind.facets', { reason: `the facet “${key}” is not one of its kind.` }, { field: 'facets' }),
+    issue('kind.facets', { reason: `no kind of it has the facet “${key}”.` }, { field: 'facets' }),
   );
 }

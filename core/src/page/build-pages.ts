@@ -1,13 +1,13 @@
 import type { Listing } from '../listings/index.js';
 import type { Drop, Query, QueryResult, QueryScene } from '../query/index.js';
 import { BLANK_QUERY, ownSortKey, urlOfQuery } from '../query/index.js';
-import type { Kind, KindDefinition } from '../structure/index.js';
+import type { Kind, KindById, KindDefinition } from '../structure/index.js';
 import { BUILT_IN_FIELDS, HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { distanceWords } from './distance-facet.js';
 import { categoryModel, chipModels, facetModels } from './facet-models.js';
 import type { FacetScene, HrefOf } from './facet-scene.js';
-import { kindById } from './facet-scene.js';
+import { kindsOf } from './facet-scene.js';
 import type { PageScene } from './frame.js';
 import { frame } from './frame.js';
 import { groupModels, jumpModels } from './group-models.js';
@@ -48,6 +48,8 @@ export interface IndexInput {
   readonly drop: Drop | null;
   readonly queries: QueryScene;
   readonly countOf: (query: Query) => number;
+  /** Gives the kinds of the listings, where the list is one of several. */
+  readonly kindById: KindById;
 }
 
 /** The index page of a kind in the state of a query. */
@@ -55,7 +57,7 @@ export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
   const { kind, query, result, outOf, queries, countOf, heading = kind.many } = input;
   const { formats } = scene.context;
   const hrefOf = (state: Query): string => {
-    const parts = urlOfQuery(state, kind, kindById(queries));
+    const parts = urlOfQuery(state, kind, kindsOf(queries));
     return parts === '' ? `/${kind.slug}` : `/${kind.slug}?${parts}`;
   };
   const cardFor = cardMaker(scene, input);
@@ -88,16 +90,20 @@ export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
 }
 
 /** Makes the card of a listing of the page; null for one that is gone since the answer was worked out. */
-function cardMaker(scene: PageScene, { kind, query, result, listings }: IndexInput): (id: number) => CardModel | null {
+function cardMaker(
+  scene: PageScene,
+  { kind, query, result, listings, kindById }: IndexInput,
+): (id: number) => CardModel | null {
   const byId = new Map(listings.map((listing) => [listing.id, listing]));
   const unit = kind.facets.find(({ control }) => control === 'distance')?.unit ?? 'km';
   return (id) => {
     const listing = byId.get(id);
-    if (!listing) return null;
+    const own = listing?.kindId === kind.id ? kind : kindById(listing?.kindId ?? 0);
+    if (!listing || !own) return null;
     const metres = result.near?.metres.get(id);
     const distance =
       metres === undefined ? '' : distanceWords(metres, unit, (value) => scene.context.formats.number(value));
-    return cardOf(listing, kind, scene.context, { search: query.text, distance });
+    return cardOf(listing, own, scene.context, { search: query.text, distance });
   };
 }
 

@@ -11,7 +11,7 @@ import {
 } from '../../testing/sites.js';
 import { buildCatalog } from '../catalog/index.js';
 import type { Query } from '../query/index.js';
-import { BLANK_QUERY, areaOfKind, rowsOfSelection, areaOfSelection, sceneOf, withChoice } from '../query/index.js';
+import { BLANK_QUERY, listOfKind, listOfSelection, sceneOf, withChoice } from '../query/index.js';
 import { makeSelection } from '../structure/index.js';
 import type { ListInState } from './explain-page.js';
 import { explainInList, justMissingInList } from './explain-page.js';
@@ -35,7 +35,7 @@ describe('Why a listing isn’t on a public list', () => {
           };
           const { catalogs, scene } = catalogsOf(site);
           const catalog = catalogs[0]!;
-          const list: ListInState = { catalog, area: areaOfKind(catalog), query, selection: null };
+          const list: ListInState = { list: listOfKind(catalog), query, selection: null };
           const order = kind.sortChoices[0]!.order;
           const idsOf = (state: Query): readonly number[] =>
             bruteForce({ ...kind, pageSize: 1000 }, state, order, site).ids;
@@ -69,7 +69,7 @@ describe('Why a listing isn’t on a public list', () => {
   const scene = sceneOf(catalog, contextIn('en'));
   const typeFacet = kind.facets.find(({ field }) => field === 'type')!;
   const query = withChoice(BLANK_QUERY, typeFacet.key, { kind: 'values', values: ['quay'] });
-  const list: ListInState = { catalog, area: areaOfKind(catalog), query, selection: null };
+  const list: ListInState = { list: listOfKind(catalog), query, selection: null };
   const sentences = (id: number, given: Partial<ListInState> = {}): string[] =>
     explainInList(listings[id - 1]!, { ...list, ...given }, { scene, catalog }).reasons.map(({ sentence }) => sentence);
 
@@ -84,8 +84,7 @@ describe('Why a listing isn’t on a public list', () => {
 
   it('names the conditions of the selection whose page it is, and what its limits cut off', () => {
     const selection = makeSelection({ slug: 'first', name: 'First', kinds: [kind.id], most: 1 });
-    const area = areaOfSelection(selection, rowsOfSelection(selection, scene)[0]!);
-    const none = { ...list, area, query: BLANK_QUERY, selection };
+    const none = { ...list, list: listOfSelection(selection, scene), query: BLANK_QUERY, selection };
     const told = [sentences(1, none), sentences(2, none)].flat();
     expect(told).toEqual(['It stands at 2; at most 1 are shown.']);
   });

@@ -1,30 +1,39 @@
-import type { Catalog } from '../catalog/index.js';
 import { Bitset } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
-import type { ExplainScene, Explanation, FacetChoice, Query, QueryArea, QueryScene, Reason } from '../query/index.js';
+import type {
+  AskedList,
+  ExplainScene,
+  Explanation,
+  FacetChoice,
+  ListPart,
+  Query,
+  QueryScene,
+  Reason,
+} from '../query/index.js';
 import {
   BLANK_QUERY,
+  countSelected,
   countShown,
   foundIn,
   placeAt,
   plainReason,
   reasonsAgainst,
-  rowsKept,
-  rowsOf,
+  rowsKeptBy,
   rowsOfQuery,
+  rowsWithin,
   runQuery,
   searchOf,
+  searchParts,
   withChoice,
 } from '../query/index.js';
 import type { Facet, SelectionDefinition } from '../structure/index.js';
-import { makeSelection } from '../structure/index.js';
+import { KIND_FIELD_KEY, makeSelection } from '../structure/index.js';
 import { wordsOf } from '../values/index.js';
 import { chipModels } from './facet-models.js';
 
 /** A public list in some state: what stands in it, and what is chosen on it. */
 export interface ListInState {
-  readonly catalog: Catalog;
-  readonly area: QueryArea;
+  readonly list: AskedList;
   readonly query: Query;
   /** The selection whose page it is; null for a kind's own page. */
   readonly selection: SelectionDefinition | null;
@@ -40,41 +49,48 @@ export interface MissedChoice {
 }
 
 /** Why a listing is not in a list in its state, or where in it it is. */
-export function explainInList(listing: Listing, list: ListInState, explained: ExplainScene): Explanation {
-  const { kind } = list.catalog;
-  const selection = list.selection ?? makeSelection({ slug: kind.slug, name: kind.many, kinds: [kind.id] });
+export function explainInList(listing: Listing, state: ListInState, explained: ExplainScene): Explanation {
+  const { kind, parts } = state.list;
+  const { scene } = explained;
+  const selection = state.selection ?? makeSelection({ slug: kind.slug, name: kind.many, kinds: [kind.id] });
   const reasons = reasonsAgainst(listing, selection, explained);
-  const row = list.catalog.rowOf(listing.id);
-  if (row !== undefined) {
-    reasons.push(...searchReasons(row, list, explained.scene), ...facetReasons(listing, row, list, explained.scene));
-  }
-  return reasons.length > 0 ? { reasons, position: null, page: null } : placeInList(listing, list, explained.scene);
+  const part = parts.find(({ catalog }) => catalog.rowOf(listing.id) !== undefined);
+  if (part) reasons.push(...searchReasons(listing, part, state, scene), ...facetReasons(listing, part, state, scene));
+  return reasons.length > 0 ? { reasons, position: null, page: null } : placeInList(listing, state, scene);
 }
 
 /** For each thing that is chosen, the listings that would be in the list without it. */
-export function justMissingInList(list: ListInState, scene: QueryScene, most: number): MissedChoice[] {
-  const { catalog, area, query } = list;
-  const shown = rowsOfQuery(catalog, query, scene, area);
+export function justMissingInList(state: ListInState, scene: QueryScene, most: number): MissedChoice[] {
+  const { list, query } = state;
+  const shown = rowsOfQuery(list, query, scene);
   const without = [...query.choices.keys()].map((key) => ({
-    label: choiceWords(key, list, scene),
+    label: choiceWords(key, state, scene),
     query: withChoice(query, key, null),
   }));
   if (query.text !== '') without.push({ label: `“${query.text}”`, query: { ...query, text: '', page: 1 } });
   return without.map(({ label, query: other }) => {
-    const rows = rowsOfQuery(catalog, other, scene, area).subtract(shown);
-    const ids = [...rows.toRows().subarray(0, most)].map((row) => catalog.ids[row]!);
-    return { label, query: other, total: rows.count(), ids };
+    const missed = rowsOfQuery(list, other, scene).map(({ catalog, rows }, at) => ({
+      catalog,
+      rows: rows.subtract(shown[at]!.rows),
+    }));
+    const ids = missed.flatMap(({ catalog, rows }) =>
+      [...rows.toRows().subarray(0, most)].map((row) => catalog.ids[row]!),
+    );
+    return { label, query: other, total: countSelected(missed), ids: ids.slice(0, most) };
   });
 }
 
-function searchReasons(row: number, { catalog, area, query }: ListInState, { context }: QueryScene): Reason[] {
-  if (query.text === '') return [];
-  const within = catalog.onSiteAt(context.nowInMs).clone();
-  if (area.rows) within.intersect(area.rows);
-  within.add(row);
-  const matches = searchOf(catalog, query.text, within);
-  if (!matches || rowsOf(matches, catalog).has(row)) return [];
-  const alone = new Bitset(within.capacity);
+function searchReasons({ id }: Listing, own: ListPart, { list, query }: ListInState, scene: QueryScene): Reason[] {
+  const { catalog } = own;
+  const row = catalog.rowOf(id)!;
+  const within = list.parts.map((part) => {
+    const rows = rowsWithin(part, scene);
+    if (part === own) rows.add(row);
+    return rows;
+  });
+  const matches = searchParts(list.parts, within, query.text)[list.parts.indexOf(own)];
+  if (!matches || matches.rows.includes(row)) return [];
+  const alone = new Bitset(catalog.existing.capacity);
   alone.add(row);
   const missing = wordsOf(query.text).filter((word) => (searchOf(catalog, word, alone)?.rows.length ?? 0) === 0);
   const lacking = missing.map((word) => `“${word}”`).join(', ');
@@ -83,41 +99,49 @@ function searchReasons(row: number, { catalog, area, query }: ListInState, { con
   return [{ ...plainReason('search', sentence), wanted: query.text }];
 }
 
-function facetReasons(listing: Listing, row: number, list: ListInState, scene: QueryScene): Reason[] {
-  const { catalog, area, query } = list;
-  return area.design.facets.flatMap((facet): Reason[] => {
+function facetReasons(listing: Listing, part: ListPart, state: ListInState, scene: QueryScene): Reason[] {
+  const { list, query } = state;
+  const row = part.catalog.rowOf(listing.id)!;
+  return list.kind.facets.flatMap((facet): Reason[] => {
     const choice = query.choices.get(facet.key);
-    const rows = choice && rowsKept(facet, choice, catalog, scene);
+    const rows = choice && rowsKeptBy(facet, choice, part, scene);
     if (!rows || rows.has(row)) return [];
-    const found = foundIn(listing, facet.through[0] ?? facet.field, catalog, scene.context);
-    const wanted = wantedOf(facet, choice, list, scene);
+    const found = valueFound(listing, facet, part, scene);
+    const wanted = wantedOf(facet, choice, state, scene);
     const sentence = `${facet.label}: it has ${found === '' ? 'none' : `“${found}”`}; chosen: ${wanted}.`;
     return [{ about: 'facet', place: facet.key, sentence, found, wanted }];
   });
 }
 
-function wantedOf(facet: Facet, choice: FacetChoice, list: ListInState, scene: QueryScene): string {
-  const labels = chipsOf(facet, choice, list, scene).map((label) => label.slice(`${facet.label}: `.length));
+/** What a listing has in a facet; '' for nothing, as when its kind lacks the facet. */
+function valueFound(listing: Listing, facet: Facet, { catalog, facets }: ListPart, { context }: QueryScene): string {
+  if (facet.field === KIND_FIELD_KEY) return catalog.kind.many;
+  const own = facets.get(facet.key);
+  return own ? foundIn(listing, own.through[0] ?? own.field, catalog, context) : '';
+}
+
+function wantedOf(facet: Facet, choice: FacetChoice, state: ListInState, scene: QueryScene): string {
+  const labels = chipsOf(facet, choice, state, scene).map((label) => label.slice(`${facet.label}: `.length));
   return labels.join(facet.join === 'all' ? ' and ' : ' or ');
 }
 
-function choiceWords(key: string, list: ListInState, scene: QueryScene): string {
-  const facet = list.area.design.facets.find((one) => one.key === key);
-  const choice = list.query.choices.get(key);
-  return facet && choice ? `${facet.label}: ${wantedOf(facet, choice, list, scene)}` : key;
+function choiceWords(key: string, state: ListInState, scene: QueryScene): string {
+  const facet = state.list.kind.facets.find((one) => one.key === key);
+  const choice = state.query.choices.get(key);
+  return facet && choice ? `${facet.label}: ${wantedOf(facet, choice, state, scene)}` : key;
 }
 
 /** What the chips of a choice say. */
-function chipsOf(facet: Facet, choice: FacetChoice, { catalog, area }: ListInState, scene: QueryScene): string[] {
-  const kind = { ...catalog.kind, ...area.design, facets: [facet] };
+function chipsOf(facet: Facet, choice: FacetChoice, { list }: ListInState, scene: QueryScene): string[] {
+  const kind = { ...list.kind, facets: [facet] };
   const query = withChoice(BLANK_QUERY, facet.key, choice);
   const nowhere = { hrefOf: () => '', countOf: () => 0, counts: new Map() };
   return chipModels({ kind, query, scene, ...nowhere }).map(({ label }) => label);
 }
 
-function placeInList({ id }: Listing, { catalog, area, query }: ListInState, scene: QueryScene): Explanation {
-  const { skip, design } = area;
-  const onePage = { ...area, skip: 0, most: null, design: { ...design, pageSize: Number.MAX_SAFE_INTEGER } };
-  const { ids, total } = runQuery(catalog, { ...query, page: 1, fromFirst: false }, scene, onePage);
-  return placeAt(ids.indexOf(id), { skip, shown: countShown(area, total), pageSize: design.pageSize });
+function placeInList({ id }: Listing, { list, query }: ListInState, scene: QueryScene): Explanation {
+  const { skip, kind } = list;
+  const onePage = { ...list, skip: 0, most: null, kind: { ...kind, pageSize: Number.MAX_SAFE_INTEGER } };
+  const { ids, total } = runQuery(onePage, { ...query, page: 1, fromFirst: false }, scene);
+  return placeAt(ids.indexOf(id), { skip, shown: countShown(list, total), pageSize: kind.pageSize });
 }

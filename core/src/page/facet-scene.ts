@@ -18,7 +18,7 @@ export interface FacetScene {
   readonly countOf: (query: Query) => number;
 }
 
-export function kindById(scene: QueryScene): KindById {
+export function kindsOf(scene: QueryScene): KindById {
   return (id) => scene.catalogOf(id)?.kind;
 }
 
@@ -28,7 +28,7 @@ export function formatsOf({ scene }: Pick<FacetScene, 'scene'>): Formats {
 
 /** The field that a facet asks about; null when it is gone. */
 export function fieldIn({ kind, scene }: Pick<FacetScene, 'kind' | 'scene'>, facet: Facet): Field | null {
-  return fieldOfFacet(facet, kind, kindById(scene));
+  return fieldOfFacet(facet, kind, kindsOf(scene));
 }
 
 /** A facet's choice, where it is of the given kind. */

@@ -4,4 +4,3 @@ export * from './page-model.js';
 export { cardOf, filePath, listingPath, slotOf, slotsOf } from './slots.js';
 export * from './frame.js';
 export * from './list-page.js';
-export * from './mixed-page.js';

@@ -1,6 +1,7 @@
 import type { Listing } from '../listings/index.js';
 import type { Query, QueryScene } from '../query/index.js';
 import { BLANK_QUERY, countQuery, nearestDrop, runQuery } from '../query/index.js';
+import type { KindById } from '../structure/index.js';
 import { indexPage } from './build-pages.js';
 import type { ListInState } from './explain-page.js';
 import type { PageScene } from './frame.js';
@@ -14,19 +15,20 @@ export interface HeadedList extends ListInState {
 /** What the page of a list is filled with. */
 export interface ListSource {
   readonly queries: QueryScene;
+  readonly kindById: KindById;
   /** The listings with these ids, in any order. */
   listings(ids: readonly number[]): Promise<readonly Listing[]>;
 }
 
 /** The page of a list in its state. */
-export async function listPage(scene: PageScene, list: HeadedList, source: ListSource): Promise<IndexPage> {
-  const { catalog, area, query, heading } = list;
-  const { queries } = source;
-  const kind = { ...catalog.kind, ...area.design };
-  const result = runQuery(catalog, query, queries, area);
-  const countOf = (other: Query): number => countQuery(catalog, other, queries, area);
+export async function listPage(scene: PageScene, state: HeadedList, source: ListSource): Promise<IndexPage> {
+  const { list, query, heading } = state;
+  const { queries, kindById } = source;
+  const result = runQuery(list, query, queries);
+  const countOf = (other: Query): number => countQuery(list, other, queries);
   const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
   const outOf = countOf(BLANK_QUERY);
   const listings = await source.listings(result.ids);
-  return indexPage(scene, { kind, heading, query, result, listings, outOf, drop, queries, countOf });
+  const input = { kind: list.kind, heading, query, result, listings, outOf, drop, queries, countOf, kindById };
+  return indexPage(scene, input);
 }

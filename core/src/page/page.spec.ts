@@ -2,7 +2,7 @@ import { BERTH_FIELDS, contextIn, makeKind, makeListing } from '../../testing/bu
 import { buildCatalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
 import type { Query } from '../query/index.js';
-import { BLANK_QUERY, countQuery, nearestDrop, queryFromUrl, runQuery, sceneOf } from '../query/index.js';
+import { BLANK_QUERY, countQuery, listOfKind, nearestDrop, queryFromUrl, runQuery, sceneOf } from '../query/index.js';
 import type { IndexPage, PageScene } from './index.js';
 import { indexPage, listingPage } from './index.js';
 import type { Pager } from '../structure/index.js';
@@ -36,10 +36,20 @@ const alone = (): undefined => undefined;
 
 function page(search: string): IndexPage {
   const query = queryFromUrl(new URLSearchParams(search), kind, alone);
-  const result = runQuery(catalog, query, queries);
-  const countOf = (other: Query): number => countQuery(catalog, other, queries);
+  const result = runQuery(listOfKind(catalog), query, queries);
+  const countOf = (other: Query): number => countQuery(listOfKind(catalog), other, queries);
   const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
-  return indexPage(scene, { kind, query, result, listings, outOf: listings.length, drop, queries, countOf });
+  return indexPage(scene, {
+    kind,
+    query,
+    result,
+    listings,
+    outOf: listings.length,
+    drop,
+    queries,
+    countOf,
+    kindById: alone,
+  });
 }
 
 describe('An index page', () => {
@@ -100,7 +110,7 @@ describe('A listing whose values are older than its fields', () => {
     });
     expect(listingPage(scene, kind, old).slots.map(({ text }) => text)).toEqual(['3 kg']);
     const own = buildCatalog(kind, [old], 'en');
-    expect(runQuery(own, BLANK_QUERY, sceneOf(own, scene.context)).total).toBe(1);
+    expect(runQuery(listOfKind(own), BLANK_QUERY, sceneOf(own, scene.context)).total).toBe(1);
   });
 });
 

@@ -6,6 +6,7 @@ import { buildCatalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
 import type { DateGrouping } from '../structure/index.js';
 import { makeDateGrouping, makeField, readContext } from '../structure/index.js';
+import { listOfKind } from './asked-list.js';
 import { BLANK_QUERY } from './query.js';
 import { runQuery } from './run-query.js';
 import { sceneOf } from './scene.js';
@@ -120,7 +121,7 @@ describe('Headings by date', () => {
           });
           const catalog = buildCatalog(kind, listings, 'en');
           const scene = sceneOf(catalog, readContext({ locale: 'en', zone, nowInMs: NOW }));
-          const { groups, total, entries } = runQuery(catalog, { ...BLANK_QUERY, page }, scene);
+          const { groups, total, entries } = runQuery(listOfKind(catalog), { ...BLANK_QUERY, page }, scene);
           const expected = expectedGroups(listings, grouping, zone);
           const keyOf = (start: number | null): string | null =>
             start === null ? null : new Date(start * 86_400_000).toISOString().slice(0, 10);
@@ -149,7 +150,7 @@ describe('Headings by date', () => {
     const listings = ['2026-10-05', '2027-01-09'].map((starts, at) => listingOf({ starts }, at));
     const catalog = buildCatalog(kind, listings, 'en');
     const { groups } = runQuery(
-      catalog,
+      listOfKind(catalog),
       BLANK_QUERY,
       sceneOf(catalog, readContext({ locale: 'en', zone: 'UTC', nowInMs: NOW })),
     );

@@ -2,10 +2,10 @@ import type { Catalog, NumberColumn } from '../catalog/index.js';
 import { Bitset } from '../catalog/index.js';
 import type { DateGrouping } from '../structure/index.js';
 import { columnOf, fieldAt } from '../structure/index.js';
+import type { TimeUnit } from '../time/index.js';
 import { PeriodFinder, dayNumberAt, nextPeriod } from '../time/index.js';
-import { cutPage } from './cut-page.js';
-import { FoundRows } from './found-rows.js';
-import type { Ranking } from './rankings.js';
+import type { CatalogRow, OrderedPart } from './cut-list.js';
+import { withRows } from './cut-list.js';
 import type { QueryScene } from './scene.js';
 
 /** Empty groups are shown between others up to so many; a stray date a century away doesn't fill the page with them. */
@@ -41,26 +41,28 @@ export interface DateGroups {
 
 interface Members {
   readonly start: number | null;
-  readonly rows: Bitset;
+  /** By the position of their kind. */
+  readonly rows: (Bitset | undefined)[];
   count: number;
 }
 
-/** What of the groups is wanted, and by which order in each. */
+/** What of the groups is wanted, and how those of one are put in order. */
 export interface GroupedPage {
-  readonly catalog: Catalog;
-  readonly keys: readonly Ranking[];
+  readonly cut: (parts: readonly OrderedPart[], offset: number, limit: number) => CatalogRow[];
   readonly page: { readonly offset: number; readonly limit: number };
   readonly scene: QueryScene;
 }
 
-/** Parts the found rows into groups by a date, and cuts a page out of them. */
+/** Parts the found rows into groups by a date, and cuts a page out of them; null when no kind has such a date. */
 export function dateGroups(
-  found: FoundRows,
+  parts: readonly OrderedPart[],
   grouping: DateGrouping,
-  { catalog, keys, page, scene }: GroupedPage,
+  { cut, page, scene }: GroupedPage,
 ): DateGroups | null {
-  const members = membersOf(found, catalog, grouping, scene);
-  if (!members) return null;
+  if (!parts.some(({ catalog }) => timeOf(catalog, grouping))) return null;
+  const members = new Map<number | null, Members>();
+  parts.forEach((part, at) => takeMembers(members, part, at, grouping, scene));
+  if (grouping.showsEmpty) addEmpty(members, grouping);
   const all: DateGroup[] = [];
   const onPage: GroupOnPage[] = [];
   const today = dayNumberAt(scene.context.nowInMs, scene.context.zone);
@@ -72,8 +74,8 @@ export function dateGroups(
     const limit = Math.min(count - from, page.offset + page.limit - Math.max(offset, page.offset));
     const isHere = count === 0 ? offset > page.offset && offset < page.offset + page.limit : limit > 0;
     if (isHere) {
-      const cut = count === 0 ? [] : cutPage(new FoundRows(rows), catalog, keys, from, limit);
-      const ids = cut.map((row) => catalog.ids[row]!);
+      const here = count === 0 ? [] : cut(withRows(parts, rows), from, limit);
+      const ids = here.map(({ catalog, row }) => catalog.ids[row]!);
       onPage.push({ ...group, ids, isContinued: from > 0, goesOn: from + limit < count });
     }
     offset += count;
@@ -81,24 +83,29 @@ export function dateGroups(
   return { all, onPage, entries: offset };
 }
 
-/** The groups by the first days of their periods, in no order; null when there is no such date. */
-function membersOf(
-  found: FoundRows,
-  catalog: Catalog,
+/** What the numbers of the date count in a kind's catalog; null when the kind has no such date. */
+function timeOf({ kind }: Catalog, { field: key }: DateGrouping): TimeUnit | null {
+  const field = fieldAt(kind, key);
+  const spec = field && columnOf(field);
+  return (spec?.kind === 'number' && spec.time) || null;
+}
+
+/** Puts the listings of a kind into the groups by the first days of their periods. */
+function takeMembers(
+  groups: Map<number | null, Members>,
+  { catalog, found }: OrderedPart,
+  at: number,
   grouping: DateGrouping,
   scene: QueryScene,
-): Map<number | null, Members> | null {
-  const field = fieldAt(catalog.kind, grouping.field);
-  const spec = field && columnOf(field);
-  if (spec?.kind !== 'number' || !spec.time) return null;
-  const column = catalog.column(grouping.field);
+): void {
+  const time = timeOf(catalog, grouping);
+  const column = time && catalog.column(grouping.field);
   const ends = grouping.spans === 'first' ? null : endsOf(catalog, grouping);
-  const finder = new PeriodFinder(grouping.unit, spec.time, scene.context);
-  const groups = new Map<number | null, Members>();
+  const finder = new PeriodFinder(grouping.unit, time ?? 'days', scene.context);
   const put = (start: number | null, row: number): void => {
     let group = groups.get(start);
-    if (!group) groups.set(start, (group = { start, rows: new Bitset(found.bits.capacity), count: 0 }));
-    group.rows.add(row);
+    if (!group) groups.set(start, (group = { start, rows: [], count: 0 }));
+    (group.rows[at] ??= new Bitset(found.bits.capacity)).add(row);
     group.count++;
   };
   for (const row of found.list()) {
@@ -111,8 +118,6 @@ function membersOf(
     const last = end > column.values[row]! ? finder.periodOf(end) : first;
     for (let start = first; start <= last; start = nextPeriod(start, grouping.unit)) put(start, row);
   }
-  if (grouping.showsEmpty) addEmpty(groups, grouping, found.bits.capacity);
-  return groups;
 }
 
 function endsOf(catalog: Catalog, { field, endField }: DateGrouping): NumberColumn | null {
@@ -120,14 +125,14 @@ function endsOf(catalog: Catalog, { field, endField }: DateGrouping): NumberColu
   return column?.kind === 'number' ? column : null;
 }
 
-function addEmpty(groups: Map<number | null, Members>, { unit }: DateGrouping, capacity: number): void {
+function addEmpty(groups: Map<number | null, Members>, { unit }: DateGrouping): void {
   const starts = [...groups.keys()].filter((start) => start !== null).sort((a, b) => a - b);
   const last = starts.at(-1);
   if (last === undefined) return;
   let added = 0;
   for (let start = starts[0]!; start < last && added < MOST_EMPTY_GROUPS; start = nextPeriod(start, unit)) {
     if (groups.has(start)) continue;
-    groups.set(start, { start, rows: new Bitset(capacity), count: 0 });
+    groups.set(start, { start, rows: [], count: 0 });
     added++;
   }
 }

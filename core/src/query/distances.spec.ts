@@ -6,7 +6,7 @@ import type { Kind } from '../structure/index.js';
 import { makeFacet, makeField } from '../structure/index.js';
 import { distanceInMetres } from '../values/index.js';
 import type { Query, QueryScene } from './index.js';
-import { BLANK_QUERY, runQuery } from './index.js';
+import { BLANK_QUERY, listOfKind, runQuery } from './index.js';
 
 const CONTEXT = contextIn();
 const HARBOURS = [201, 202, 203, 204];
@@ -80,7 +80,7 @@ describe('Distances from a place', () => {
         const all = isThrough ? berths : site.harbours.filter(({ status }) => status === 'live');
         const kept = metres === null ? all : all.filter((one) => from && metresOf(one) <= metres);
         const inOrder = from ? [...kept].sort((a, b) => metresOf(a) - metresOf(b) || a.id - b.id) : kept;
-        const result = runQuery(scene.catalogOf(isThrough ? 1 : 2)!, queryOf(at, metres), scene);
+        const result = runQuery(listOfKind(scene.catalogOf(isThrough ? 1 : 2)!), queryOf(at, metres), scene);
         expect(result.total).toBe(kept.length);
         if (!from) return;
         expect(result.ids).toEqual(inOrder.map(({ id }) => id));

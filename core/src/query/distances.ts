@@ -8,7 +8,7 @@ import type { QueryScene } from './scene.js';
 
 /** The point that a visitor chose in a facet of distances, and the places that are told from it. */
 export interface Near extends NamedPoint {
-  readonly facet: Pick<Facet, 'through' | 'field' | 'control'>;
+  readonly facet: Facet;
 }
 
 /** The point of the first distance that is chosen on a page; null when none is. */

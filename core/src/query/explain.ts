@@ -16,11 +16,11 @@ import {
   takesValue,
   textOfMoment,
 } from '../structure/index.js';
+import { countShown } from './asked-list.js';
 import type { ConditionScene } from './condition-rows.js';
 import { rowsWhere } from './condition-rows.js';
 import type { PageParameters } from './parameters.js';
 import { NO_PARAMETERS } from './parameters.js';
-import { countShown } from './run-query.js';
 import { countSelected, idsInOrder, rowsOfSelection } from './run-selection.js';
 import type { QueryScene } from './scene.js';
 

@@ -8,21 +8,28 @@ import type { FoundRows } from './found-rows.js';
 import type { QueryScene } from './scene.js';
 
 export const HISTOGRAM_BARS = 20;
+export const NO_BARS: readonly number[] = new Array<number>(HISTOGRAM_BARS).fill(0);
+
+/** Least and greatest value of a range, in the column's unit. */
+export interface RangeBounds {
+  readonly least: number;
+  readonly greatest: number;
+}
 
 /** Counts beside the values of a facet, or what a range, a strip of months or a rating shows. */
 export type FacetCounts =
   | { readonly kind: 'values'; readonly counts: ReadonlyMap<string, number> }
   | {
       readonly kind: 'range';
-      /** Least and greatest value in the column's unit; null when no listing has one. */
-      readonly bounds: { readonly least: number; readonly greatest: number } | null;
+      /** Null when no listing has a value. */
+      readonly bounds: RangeBounds | null;
       /** Listings in each of 20 equal parts from least to greatest. */
       readonly histogram: readonly number[];
     }
   | {
       readonly kind: 'dates';
       /** First and last day; null when no listing has one. */
-      readonly bounds: { readonly least: number; readonly greatest: number } | null;
+      readonly bounds: RangeBounds | null;
       /** Months with listings, by their first day. */
       readonly months: ReadonlyMap<number, number>;
     }
@@ -31,8 +38,17 @@ export type FacetCounts =
   /** Distances have no counts of their own: choosing one needs a point first. */
   | { readonly kind: 'none' };
 
-/** Counts what a facet's values would give, over the rows that satisfy what the facet has to respect. */
-export function countFacet(facet: Facet, source: FacetSource, rows: FoundRows, scene: QueryScene): FacetCounts {
+/**
+ * Counts what a facet's values would give, over the rows that satisfy what the facet has to respect. The parts of a range
+ * are those of `within`, where it is given, else of what the rows have.
+ */
+export function countFacet(
+  facet: Facet,
+  source: FacetSource,
+  rows: FoundRows,
+  scene: QueryScene,
+  within: RangeBounds | null = null,
+): FacetCounts {
   const { column } = source;
   if (facet.control === 'distance') return { kind: 'none' };
   if (column.kind === 'choices') {
@@ -42,7 +58,7 @@ export function countFacet(facet: Facet, source: FacetSource, rows: FoundRows, s
   if (column.kind !== 'number') return { kind: 'none' };
   if (facet.control === 'dates') return countMonths(facet, source, column, rows, scene);
   if (facet.control === 'rating') return { kind: 'at-least', counts: countAtLeast(source, column, rows) };
-  return countRange(source, column, rows);
+  return countRange(source, column, rows, within);
 }
 
 function namedCounts({ visible }: FacetSource, column: ChoicesColumn, counts: Uint32Array): Map<string, number> {
@@ -93,10 +109,15 @@ function forEachNumber(
   for (const row of rows.list()) if (values[row] === values[row]) visit([values[row]!], 1);
 }
 
-function countRange(source: FacetSource, column: NumberColumn, rows: FoundRows): FacetCounts {
-  if (!source.reach) return rangeOf(column.values, rows.list());
-  const histogram = new Array<number>(HISTOGRAM_BARS).fill(0);
-  let [least, greatest] = [Infinity, -Infinity];
+function countRange(
+  source: FacetSource,
+  column: NumberColumn,
+  rows: FoundRows,
+  within: RangeBounds | null,
+): FacetCounts {
+  if (!source.reach) return rangeOf(column.values, rows.list(), within);
+  const histogram = [...NO_BARS];
+  let { least, greatest } = within ?? NO_BOUNDS;
   forEachNumber(source, column, rows, (numbers) => {
     least = Math.min(least, ...numbers);
     greatest = Math.max(greatest, ...numbers);
@@ -109,22 +130,23 @@ function countRange(source: FacetSource, column: NumberColumn, rows: FoundRows):
   return { kind: 'range', bounds: { least, greatest }, histogram };
 }
 
+const NO_BOUNDS: RangeBounds = { least: Infinity, greatest: -Infinity };
+
 function barOf(value: number, least: number, greatest: number): number {
   const scale = greatest > least ? HISTOGRAM_BARS / (greatest - least) : 0;
   return Math.min(HISTOGRAM_BARS - 1, Math.floor((value - least) * scale));
 }
 
 /** The same over the rows of the column itself, in plain loops. */
-function rangeOf(values: Float64Array, rows: Uint32Array): FacetCounts {
-  let least = Infinity;
-  let greatest = -Infinity;
+function rangeOf(values: Float64Array, rows: Uint32Array, within: RangeBounds | null): FacetCounts {
+  let { least, greatest } = within ?? NO_BOUNDS;
   for (const row of rows) {
     const value = values[row]!;
     if (value < least) least = value;
     if (value > greatest) greatest = value;
   }
   if (least > greatest) {
-    return { kind: 'range', bounds: null, histogram: new Array<number>(HISTOGRAM_BARS).fill(0) };
+    return { kind: 'range', bounds: null, histogram: NO_BARS };
   }
   const scale = greatest > least ? HISTOGRAM_BARS / (greatest - least) : 0;
   const bars = new Uint32Array(HISTOGRAM_BARS + 1);

@@ -39,6 +39,16 @@ export function sourceOf(
   return { catalog: target, column, reach, visible, time: (spec?.kind === 'number' && spec.time) || null };
 }
 
+/** Whether a facet asks about something that is there, but of which no listing has a value yet. */
+export function asksOfNothing(
+  { through, field }: Pick<Facet, 'through' | 'field'>,
+  catalog: Catalog,
+  scene: QueryScene,
+): boolean {
+  const target = through.length === 0 ? catalog : Reach.along(through, catalog, scene)?.target;
+  return target !== undefined && fieldAt(target.kind, field) !== undefined && target.column(field) === undefined;
+}
+
 /** The rows of the asked catalog that have, or reach, one of the column's rows. */
 export function rowsHaving({ reach, catalog }: FacetSource, targets: Bitset, scene: QueryScene): Bitset {
   return reach ? reach.rowsReaching(targets.intersect(catalog.onSiteAt(scene.context.nowInMs))) : targets;

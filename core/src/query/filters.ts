@@ -3,7 +3,7 @@ import { Bitset as Rows, NO, YES } from '../catalog/index.js';
 import type { Facet } from '../structure/index.js';
 import { startOfDay } from '../time/index.js';
 import type { FacetSource } from './facet-source.js';
-import { noRows, rowsHaving, sourceOf } from './facet-source.js';
+import { asksOfNothing, noRows, rowsHaving, sourceOf } from './facet-source.js';
 import { pointOf } from './points.js';
 import type { FacetChoice } from './query.js';
 import { NO_VALUE, YES_VALUE } from './query.js';
@@ -14,7 +14,10 @@ type Choice<Kind extends FacetChoice['kind']> = Extract<FacetChoice, { kind: Kin
 /** The rows that a facet's choice keeps. The set is the caller's. A facet over something that is gone keeps all: null. */
 export function rowsKept(facet: Facet, choice: FacetChoice, catalog: Catalog, scene: QueryScene): Bitset | null {
   const source = sourceOf(facet, catalog, scene);
-  if (!source) return null;
+  if (!source) {
+    const onlyOrders = choice.kind === 'near' && choice.metres === null;
+    return !onlyOrders && asksOfNothing(facet, catalog, scene) ? noRows(catalog) : null;
+  }
   const { column } = source;
   const having = (targets: Bitset): Bitset => rowsHaving(source, targets, scene);
   switch (choice.kind) {

@@ -1,9 +1,8 @@
-import type { Bitset, Catalog, SortedRows, TextColumn, TextMatches } from '../catalog/index.js';
+import type { Bitset, Catalog, SortedRows, TextMatches } from '../catalog/index.js';
 import { NO_RANK } from '../catalog/index.js';
 import type { OrderKey } from '../structure/index.js';
 import { fieldOfSubject } from '../structure/index.js';
 import { dayNumberAt } from '../time/index.js';
-import { textOrder } from '../values/index.js';
 import type { Near } from './distances.js';
 import { distancesFrom } from './distances.js';
 import type { QueryScene } from './scene.js';
@@ -123,52 +122,4 @@ export function compareValues(
   const [noX, noY] = [x !== x, y !== y];
   if (noX || noY) return noX === noY ? 0 : noX === missingFirst ? -1 : 1;
   return isDown ? y - x : x - y;
-}
-
-/** A row of one of several catalogs. */
-export interface CatalogRow {
-  readonly catalog: Catalog;
-  readonly row: number;
-}
-
-/**
- * Compares rows of different catalogs by the same keys: numbers by value, texts by the locale. Ranks of texts and
- * positions of choices say nothing beyond their own catalog, so texts are compared themselves, and choices by position.
- */
-export function mergedOrder(
-  keys: readonly OrderKey[],
-  order: OrderScene,
-  locale: string,
-): (a: CatalogRow, b: CatalogRow) => number {
-  const compareTexts = textOrder(locale);
-  const known = new Map<
-    Catalog,
-    readonly { readonly ranking: Ranking | undefined; readonly text: TextColumn | null }[]
-  >();
-  const keysOf = (catalog: Catalog): NonNullable<ReturnType<typeof known.get>> => {
-    let own = known.get(catalog);
-    if (!own) {
-      own = keys.map((key) => ({ ranking: rankingsOf(catalog, [key], order)[0], text: textOf(catalog, key) }));
-      known.set(catalog, own);
-    }
-    return own;
-  };
-  return (a, b) => {
-    const [ofA, ofB] = [keysOf(a.catalog), keysOf(b.catalog)];
-    for (let at = 0; at < keys.length; at++) {
-      const [own, other] = [ofA[at]!, ofB[at]!];
-      const key = { isDown: keys[at]!.direction === 'down', missingFirst: keys[at]!.missing === 'first' };
-      const [x, y] = [own.ranking?.at(a.row) ?? NaN, other.ranking?.at(b.row) ?? NaN];
-      const isText = own.text !== null && other.text !== null && x === x && y === y;
-      const texts = isText ? compareTexts(own.text!.textAt(a.row)!, other.text!.textAt(b.row)!) : 0;
-      const compared = isText ? (key.isDown ? -texts : texts) : compareValues(key, x, y);
-      if (compared !== 0) return compared;
-    }
-    return a.catalog.ids[a.row]! - b.catalog.ids[b.row]!;
-  };
-}
-
-function textOf(catalog: Catalog, { by }: OrderKey): TextColumn | null {
-  const column = catalog.column(fieldOfSubject(by) ?? '');
-  return column?.kind === 'text' ? column : null;
 }

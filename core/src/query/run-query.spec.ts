@@ -15,6 +15,7 @@ import {
 import type { Catalog } from '../catalog/index.js';
 import { buildCatalog } from '../catalog/index.js';
 import type { Kind } from '../structure/index.js';
+import { listOfKind } from './asked-list.js';
 import type { FacetCounts } from './facet-counts.js';
 import type { FacetChoice, Query } from './query.js';
 import { BLANK_QUERY, withValueToggled } from './query.js';
@@ -26,7 +27,7 @@ const context = contextIn('en');
 
 /** The engine's answer in the reference's form; counts of nothing are left out, as the reference has none. */
 function answer(catalog: Catalog, query: Query, scene: QueryScene): unknown {
-  const { total, ids, counts } = runQuery(catalog, query, scene);
+  const { total, ids, counts } = runQuery(listOfKind(catalog), query, scene);
   const found = new Map([...counts].map(([key, one]) => [key, shapeOf(one)]));
   return { total, ids, counts: Object.fromEntries(found) };
 }
@@ -104,7 +105,7 @@ describe('A query', () => {
           const { catalogs, scene } = catalogsOf({ kinds, listings: [...berths, ...neighbours], context });
           const [catalog] = catalogs as [Catalog];
           // Asked once before, so that whatever is remembered between queries has to be kept in step.
-          runQuery(catalog, query, scene);
+          runQuery(listOfKind(catalog), query, scene);
           const now = new Map(berths.map((listing) => [listing.id, listing]));
           for (const step of changes) {
             if ('listing' in step) {
@@ -133,12 +134,12 @@ describe('A query', () => {
         (berths, others, kinds, query) => {
           const { catalogs, scene } = catalogsOf({ kinds, listings: [...berths, ...others], context });
           for (const key of ['type', 'harbour', 'offers', 'coast']) {
-            const counts = runQuery(catalogs[0]!, query, scene).counts.get(key);
+            const counts = runQuery(listOfKind(catalogs[0]!), query, scene).counts.get(key);
             if (kinds[0].facets.find((facet) => facet.key === key)?.join === 'all') continue;
             for (const [value, count] of counts?.kind === 'values' ? counts.counts : []) {
               const choices = new Map([...query.choices].filter(([other]) => other !== key));
               const alone = withValueToggled({ ...query, choices }, key, value);
-              expect(runQuery(catalogs[0]!, alone, scene).total)
+              expect(runQuery(listOfKind(catalogs[0]!), alone, scene).total)
                 .withContext(`${key} ${value}`)
                 .toBe(count);
             }
@@ -154,12 +155,12 @@ describe('A query', () => {
     const price = { minor: 1000, currency: 'EUR' };
     const catalog = buildCatalog(kind, [makeListing({ id: 1, values: { price } }), makeListing({ id: 2 })], 'en');
     const scene = sceneOf(catalog, context);
-    expect(runQuery(catalog, BLANK_QUERY, scene).total).toBe(2);
+    expect(runQuery(listOfKind(catalog), BLANK_QUERY, scene).total).toBe(2);
     const narrowed = {
       ...BLANK_QUERY,
       choices: new Map([['price', { kind: 'range', least: 0, greatest: null } as const]]),
     };
-    expect(runQuery(catalog, narrowed, scene).ids).toEqual([1]);
+    expect(runQuery(listOfKind(catalog), narrowed, scene).ids).toEqual([1]);
   });
 
   it('puts featured listings first, then those with a hand order, then the rest by title', () => {
@@ -174,7 +175,7 @@ describe('A query', () => {
       ],
       'en',
     );
-    expect(runQuery(catalog, BLANK_QUERY, sceneOf(catalog, context)).ids).toEqual([3, 2, 4, 5, 1]);
+    expect(runQuery(listOfKind(catalog), BLANK_QUERY, sceneOf(catalog, context)).ids).toEqual([3, 2, 4, 5, 1]);
   });
 
   it('orders many rows as comparing all of them would, on any page', () => {
@@ -216,7 +217,7 @@ describe('A query', () => {
       ] as const) {
         const choices = new Map<string, FacetChoice>(type ? [['type', { kind: 'values', values: [type] }]] : []);
         const query: Query = { text: '', sort: 'tested', page, choices };
-        const { ids } = runQuery(catalog, query, sceneOver([catalog], context));
+        const { ids } = runQuery(listOfKind(catalog), query, sceneOver([catalog], context));
         expect(ids)
           .withContext(JSON.stringify([order, page]))
           .toEqual(bruteForce(kind, query, order, site).ids);

@@ -1,15 +1,18 @@
-import type { Bitset, Catalog, TextMatches } from '../catalog/index.js';
+import type { Bitset, Catalog } from '../catalog/index.js';
 import { Bitset as Rows } from '../catalog/index.js';
 import type { Facet, Kind, OrderKey } from '../structure/index.js';
 import {
   HOUSE_SORT_KEY,
+  KIND_FIELD_KEY,
   NEAREST_ORDER,
   NEAREST_SORT_KEY,
   RELEVANCE_ORDER,
   RELEVANCE_SORT_KEY,
 } from '../structure/index.js';
-import { wordsOf } from '../values/index.js';
-import { cutPage } from './cut-page.js';
+import type { AskedList } from './asked-list.js';
+import { countShown } from './asked-list.js';
+import type { CatalogRow, ListOrder, OrderedPart } from './cut-list.js';
+import { cutList } from './cut-list.js';
 import type { DateGroups } from './date-groups.js';
 import { dateGroups } from './date-groups.js';
 import type { Near } from './distances.js';
@@ -17,12 +20,12 @@ import { distancesFrom, nearOf } from './distances.js';
 import type { FacetCounts } from './facet-counts.js';
 import { countFacet } from './facet-counts.js';
 import { sourceOf } from './facet-source.js';
-import { rowsKept } from './filters.js';
+import type { FoundPart } from './found-parts.js';
+import { findParts, rowsToCount, wordsMet } from './found-parts.js';
 import { FoundRows } from './found-rows.js';
+import { mergedCounts } from './merged-counts.js';
 import type { NamedPoint } from './points.js';
 import type { Query } from './query.js';
-import type { OrderScene } from './rankings.js';
-import { rankingsOf } from './rankings.js';
 import type { QueryScene } from './scene.js';
 
 /** A page of listings with the counts beside all facets. */
@@ -35,7 +38,7 @@ export interface QueryResult {
   readonly ids: readonly number[];
   /** By facet key; a facet over something that is gone has none. */
   readonly counts: ReadonlyMap<string, FacetCounts>;
-  /** The page parted by a date, where the kind asks for it. */
+  /** The page parted by a date, where the list asks for it. */
   readonly groups: DateGroups | null;
   /** Of a search: how many words were asked for, and how many of them all listings found have. */
   readonly words: { readonly wanted: number; readonly met: number } | null;
@@ -43,147 +46,100 @@ export interface QueryResult {
   readonly near: (NamedPoint & { readonly metres: ReadonlyMap<number, number> }) | null;
 }
 
-/** What a query found, before it is counted and put in order. */
-interface Found {
-  readonly base: Bitset;
-  readonly kept: ReadonlyMap<string, Bitset>;
-  readonly all: FoundRows;
-  readonly matches: TextMatches | null;
-}
-
-/** A list that is asked: the rows that it holds before anything is chosen, and how they are arranged. */
-export interface QueryArea {
-  readonly design: Pick<
-    Kind,
-    'slug' | 'intro' | 'facets' | 'sortChoices' | 'defaultOrder' | 'pageSize' | 'grouping' | 'pager'
-  >;
-  /** Null for all of the catalog that are on the site. */
-  readonly rows: Bitset | null;
-  /** Leaves out so many of the first ones in order, and shows at most so many of the rest. */
-  readonly skip: number;
-  readonly most: number | null;
-}
-
-/** The list of all listings of a catalog's kind, as the kind arranges it. */
-export function areaOfKind({ kind }: Catalog): QueryArea {
-  return { design: kind, rows: null, skip: 0, most: null };
-}
-
-/** Answers a visitor's query over the listings that are on the site at the scene's moment. */
-export function runQuery(
-  catalog: Catalog,
-  query: Query,
-  scene: QueryScene,
-  area: QueryArea = areaOfKind(catalog),
-): QueryResult {
-  const { design, skip } = area;
-  const found = find(catalog, query, scene, area);
-  const { all, matches } = found;
-  const counts = new Map<string, FacetCounts>();
-  for (const facet of design.facets) {
-    const source = sourceOf(facet, catalog, scene);
-    if (source) counts.set(facet.key, countFacet(facet, source, rowsToCount(facet, found), scene));
-  }
-  const near = nearOf(design.facets, query, scene);
-  const order: OrderScene = { scene, matches, near };
-  const keys = rankingsOf(
-    catalog,
-    orderOf(query, design, { isSearch: matches !== null, isNear: near !== null }),
-    order,
-  );
-  const total = countShown(area, all.size);
-  const { offset, limit } = pageOf(query, design.pageSize);
-  const page = { offset: offset + skip, limit: Math.max(0, Math.min(limit, total - offset)) };
+/** Answers a visitor's query over the listings of a list that are on the site at the scene's moment. */
+export function runQuery(list: AskedList, query: Query, scene: QueryScene): QueryResult {
+  const { kind, skip } = list;
+  const parts = findParts(list, query, scene);
+  const near = nearOf(kind.facets, query, scene);
+  const words = wordsMet(parts);
+  const sort = sortKeyOf(query, { isSearch: words !== null, isNear: near !== null });
+  const order: ListOrder = { keys: orderOf(sort, kind), picked: sort === HOUSE_SORT_KEY ? list.picked : null };
+  const ordered = parts.map((part) => orderedPart(part, near, scene));
+  const total = countShown(list, sizeOf(parts));
+  const { offset, limit } = pageOf(query, kind.pageSize);
   // What is skipped and cut off is so by the order; headings come after that.
-  const isCut = skip > 0 || area.most !== null;
-  const shown = isCut && design.grouping ? rowsShown(all, catalog, cutPage(all, catalog, keys, skip, total)) : all;
-  const groups =
-    design.grouping && dateGroups(shown, design.grouping, { catalog, keys, page: { offset, limit }, scene });
-  const idOf = (row: number): number => catalog.ids[row]!;
-  const ids = groups
-    ? groups.onPage.flatMap((group) => group.ids)
-    : cutPage(all, catalog, keys, page.offset, page.limit).map(idOf);
+  const isCut = skip > 0 || list.most !== null;
+  const cut = (from: readonly OrderedPart[], at: number, most: number): CatalogRow[] => cutList(from, order, at, most);
+  const shown = isCut && kind.grouping ? onlyRows(ordered, cut(ordered, skip, total)) : ordered;
+  const groups = kind.grouping && dateGroups(shown, kind.grouping, { cut, page: { offset, limit }, scene });
+  const page = groups ? [] : cut(ordered, offset + skip, Math.max(0, Math.min(limit, total - offset)));
+  const ids = groups ? groups.onPage.flatMap((group) => group.ids) : page.map(({ catalog, row }) => catalog.ids[row]!);
   return {
     total,
     entries: groups?.entries ?? total,
     ids,
-    counts,
+    counts: countsOf(list, parts, scene),
     groups,
-    words: matches && { wanted: matches.wanted, met: matches.met },
-    near: near && { point: near.point, title: near.title, metres: metresOf(ids, near, catalog, scene) },
+    words,
+    near: near && { point: near.point, title: near.title, metres: metresOf(ids, near, list, scene) },
   };
 }
 
-function rowsShown(all: FoundRows, catalog: Catalog, rows: readonly number[]): FoundRows {
-  if (rows.length === all.size) return all;
-  const bits = new Rows(catalog.existing.capacity);
-  for (const row of rows) bits.add(row);
-  return new FoundRows(bits);
-}
-
-/** How many of so many listings are shown, after skipping the first ones and cutting off the last ones. */
-export function countShown({ skip, most }: Pick<QueryArea, 'skip' | 'most'>, found: number): number {
-  return Math.min(Math.max(0, found - skip), most ?? Infinity);
-}
-
 /** How many listings a query finds. */
-export function countQuery(
-  catalog: Catalog,
-  query: Query,
-  scene: QueryScene,
-  area: QueryArea = areaOfKind(catalog),
-): number {
-  return countShown(area, find(catalog, query, scene, area).all.size);
+export function countQuery(list: AskedList, query: Query, scene: QueryScene): number {
+  return countShown(list, sizeOf(findParts(list, query, scene)));
 }
 
-/** The rows that a query finds, whether they are shown or skipped. The set is the caller's. */
+/** The rows that a query finds of each kind, whether they are shown or skipped. The sets are the caller's. */
 export function rowsOfQuery(
-  catalog: Catalog,
+  list: AskedList,
   query: Query,
   scene: QueryScene,
-  area: QueryArea = areaOfKind(catalog),
-): Bitset {
-  return find(catalog, query, scene, area).all.bits;
+): { readonly catalog: Catalog; readonly rows: Bitset }[] {
+  return findParts(list, query, scene).map(({ part, all }) => ({ catalog: part.catalog, rows: all.bits }));
 }
 
-function find(catalog: Catalog, query: Query, scene: QueryScene, { design, rows: own }: QueryArea): Found {
-  const base = catalog.onSiteAt(scene.context.nowInMs).clone();
-  if (own) base.intersect(own);
-  const matches = query.text === '' ? null : searchOf(catalog, query.text, base);
-  if (matches) base.intersect(rowsOf(matches, catalog));
-  const kept = new Map<string, Bitset>();
-  for (const facet of design.facets) {
-    const choice = query.choices.get(facet.key);
-    const rows = choice && rowsKept(facet, choice, catalog, scene);
-    if (rows) kept.set(facet.key, rows);
+function sizeOf(parts: readonly FoundPart[]): number {
+  return parts.reduce((sum, { all }) => sum + all.size, 0);
+}
+
+function countsOf({ kind }: AskedList, parts: readonly FoundPart[], scene: QueryScene): Map<string, FacetCounts> {
+  const counts = new Map<string, FacetCounts>();
+  for (const facet of kind.facets) {
+    const found = facet.field === KIND_FIELD_KEY ? countKinds(facet, parts) : countOver(facet, parts, scene);
+    if (found) counts.set(facet.key, found);
   }
-  return { base, kept, matches, all: new FoundRows(intersection(base, [...kept.values()])) };
+  return counts;
 }
 
-/** A facet of "any" counts over what every other facet keeps, one of "all" over what all of them keep. */
-function rowsToCount(facet: Facet, { base, kept, all }: Found): FoundRows {
-  if (facet.join === 'all' || !kept.has(facet.key)) return all;
-  const others = [...kept].filter(([key]) => key !== facet.key).map(([, rows]) => rows);
-  return new FoundRows(intersection(base, others));
+function countKinds(facet: Facet, parts: readonly FoundPart[]): FacetCounts {
+  const sizes = parts.map((found) => [found.part.catalog.kind.slug, rowsToCount(facet, found).size] as const);
+  return { kind: 'values', counts: new Map(sizes) };
 }
 
-function intersection(base: Bitset, sets: readonly Bitset[]): Bitset {
-  const rows = base.clone();
-  for (const set of sets) rows.intersect(set);
-  return rows;
+/** The counts of a facet over all kinds that have it; null where none has. */
+function countOver(facet: Facet, parts: readonly FoundPart[], scene: QueryScene): FacetCounts | null {
+  const asked = parts.flatMap((found) => {
+    const own = found.part.facets.get(facet.key);
+    const source = own && sourceOf(own, found.part.catalog, scene);
+    return source ? [{ own, source, rows: rowsToCount(facet, found) }] : [];
+  });
+  const count = (within: Parameters<typeof countFacet>[4]): FacetCounts[] =>
+    asked.map(({ own, source, rows }) => countFacet(own, source, rows, scene, within));
+  const [first, ...others] = count(null);
+  if (!first) return null;
+  if (others.length === 0) return first;
+  const merged = mergedCounts([first, ...others]);
+  // The bars of a range have to stand for the same values in every kind.
+  return merged.kind === 'range' ? mergedCounts(count(merged.bounds)) : merged;
 }
 
-/** The rows of `within` that a search finds, with the kind's synonyms; null when there is no word to look for. */
-export function searchOf(catalog: Catalog, text: string, within: Bitset): TextMatches | null {
-  const synonyms = catalog.kind.synonyms.map((group) => group.map(wordsOf));
-  return catalog.text.search(text, { within, synonyms });
+function orderedPart(
+  { part: { catalog, facets }, all, matches }: FoundPart,
+  near: Near | null,
+  scene: QueryScene,
+): OrderedPart {
+  const facet = near && facets.get(near.facet.key);
+  return { catalog, found: all, order: { scene, matches, near: facet ? { ...near, facet } : null } };
 }
 
-/** The rows that a text search found. */
-export function rowsOf(matches: TextMatches, catalog: Catalog): Bitset {
-  const rows = new Rows(catalog.existing.capacity);
-  for (const row of matches.rows) rows.add(row);
-  return rows;
+/** The parts with no more than the given rows. */
+function onlyRows(parts: readonly OrderedPart[], rows: readonly CatalogRow[]): OrderedPart[] {
+  return parts.map((part) => {
+    const bits = new Rows(part.catalog.existing.capacity);
+    for (const { catalog, row } of rows) if (catalog === part.catalog) bits.add(row);
+    return { ...part, found: new FoundRows(bits) };
+  });
 }
 
 /** Where the page of a query begins and how long it is; "show more" leaves all pages up to its own. */
@@ -192,23 +148,36 @@ function pageOf({ page, fromFirst }: Query, pageSize: number): { offset: number;
 }
 
 /** How far each of the listings is, where that is known. */
-function metresOf(ids: readonly number[], near: Near, catalog: Catalog, scene: QueryScene): Map<number, number> {
-  const distanceOf = distancesFrom(near, catalog, scene);
-  const metres = ids.map((id) => [id, distanceOf?.(catalog.rowOf(id)!) ?? NaN] as const);
+function metresOf(ids: readonly number[], near: Near, { parts }: AskedList, scene: QueryScene): Map<number, number> {
+  const told = parts.flatMap(({ catalog, facets }) => {
+    const facet = facets.get(near.facet.key);
+    const distanceOf = facet ? distancesFrom({ ...near, facet }, catalog, scene) : null;
+    return distanceOf ? [{ catalog, distanceOf }] : [];
+  });
+  const metres = ids.flatMap((id) => {
+    for (const { catalog, distanceOf } of told) {
+      const row = catalog.rowOf(id);
+      if (row !== undefined) return [[id, distanceOf(row)] as const];
+    }
+    return [];
+  });
   return new Map(metres.filter(([, distance]) => !Number.isNaN(distance)));
 }
 
-/** The order that a query asks for: its sort choice; else by relevance when there are words, or nearest first; else the page's own. */
-export function orderOf(
+/** The sort key that a query goes by: its own; else by relevance when there are words, or nearest first, or the page's. */
+export function sortKeyOf(
   { sort }: Pick<Query, 'sort'>,
-  kind: Pick<Kind, 'sortChoices' | 'defaultOrder'>,
-  { isSearch, isNear }: { isSearch: boolean; isNear: boolean },
-): readonly OrderKey[] {
+  { isSearch, isNear }: { readonly isSearch: boolean; readonly isNear: boolean },
+): string {
+  return sort ?? ownSortKey(isSearch, isNear);
+}
+
+/** The order that a sort key stands for: a sort choice of the list, by relevance, nearest first, or the list's own. */
+function orderOf(sort: string, kind: Pick<Kind, 'sortChoices' | 'defaultOrder'>): readonly OrderKey[] {
   const chosen = kind.sortChoices.find(({ key }) => key === sort);
   if (chosen) return chosen.order;
-  const key = sort ?? ownSortKey(isSearch, isNear);
-  if (key === RELEVANCE_SORT_KEY) return RELEVANCE_ORDER;
-  return key === NEAREST_SORT_KEY ? NEAREST_ORDER : kind.defaultOrder;
+  if (sort === RELEVANCE_SORT_KEY) return RELEVANCE_ORDER;
+  return sort === NEAREST_SORT_KEY ? NEAREST_ORDER : kind.defaultOrder;
 }
 
 /** The sort key that a page has as long as none is chosen. */

@@ -1,17 +1,14 @@
 import type { Bitset, Catalog } from '../catalog/index.js';
 import { Bitset as Rows } from '../catalog/index.js';
 import type { Condition, SelectionDefinition } from '../structure/index.js';
-import { SELECTIONS_SLUG } from '../structure/index.js';
+import { countShown } from './asked-list.js';
 import type { ConditionScene } from './condition-rows.js';
 import { rowsWhere } from './condition-rows.js';
-import { cutPage } from './cut-page.js';
+import { cutList } from './cut-list.js';
 import { FoundRows } from './found-rows.js';
 import type { PageParameters } from './parameters.js';
 import { NO_PARAMETERS } from './parameters.js';
 import type { OrderScene } from './rankings.js';
-import { mergedOrder, rankingsOf } from './rankings.js';
-import type { QueryArea } from './run-query.js';
-import { countShown } from './run-query.js';
 import type { QueryScene } from './scene.js';
 
 /** The listings of a selection, by kind, before they are put in order. */
@@ -37,7 +34,7 @@ export function rowsOfSelection(
   parameters: PageParameters = NO_PARAMETERS,
 ): SelectedRows[] {
   const asked: ConditionScene = { scene, parameters };
-  return catalogsOf(selection, scene).map((catalog) => {
+  return catalogsOfSelection(selection, scene).map((catalog) => {
     const rows = selection.picked ? rowsPicked(selection.picked, catalog) : rowsWhere(selection.where, catalog, asked);
     rows.intersect(catalog.onSiteAt(scene.context.nowInMs));
     const current = parameters.listing === null ? undefined : catalog.rowOf(parameters.listing);
@@ -46,9 +43,12 @@ export function rowsOfSelection(
   });
 }
 
-/** The catalogs that a selection chooses from: those of its kinds, or, of a list picked by hand, all. */
-function catalogsOf({ kinds, picked }: Pick<SelectionDefinition, 'kinds' | 'picked'>, scene: QueryScene): Catalog[] {
-  if (picked) return [...scene.catalogs()];
+/** The catalogs that a selection chooses from: those of its kinds, or of the listings that were picked by hand. */
+export function catalogsOfSelection(
+  { kinds, picked }: Pick<SelectionDefinition, 'kinds' | 'picked'>,
+  scene: QueryScene,
+): Catalog[] {
+  if (picked) return scene.catalogs().filter((catalog) => picked.some((id) => catalog.rowOf(id) !== undefined));
   return [...new Set(kinds)].map((id) => scene.catalogOf(id)).filter((catalog) => catalog !== undefined);
 }
 
@@ -64,25 +64,6 @@ function rowsPicked(picked: readonly number[], catalog: Catalog): Bitset {
     if (row !== undefined) rows.add(row);
   }
   return rows;
-}
-
-/** The list of a selection of one kind: its rows, and the kind's facets that stand on its page. */
-export function areaOfSelection(selection: SelectionDefinition, { catalog, rows }: SelectedRows): QueryArea {
-  const { kind } = catalog;
-  const { order, pageSize, grouping, pager, skip, most } = selection;
-  const facets = selection.facets.flatMap((key) => kind.facets.find((facet) => facet.key === key) ?? []);
-  const slug = `${SELECTIONS_SLUG}/${selection.slug}`;
-  const design = {
-    slug,
-    intro: '',
-    facets,
-    sortChoices: kind.sortChoices,
-    defaultOrder: order,
-    pageSize,
-    grouping,
-    pager,
-  };
-  return { design, rows, skip, most };
 }
 
 /** One page of a selection, counted from 1. */
@@ -111,36 +92,15 @@ export function pageWithin(
 
 /** Numbers of the listings from `offset` on, `limit` of them, in the selection's order. */
 export function idsInOrder(
-  { picked, order }: Pick<SelectionDefinition, 'picked' | 'order'>,
+  { picked, order: keys }: Pick<SelectionDefinition, 'picked' | 'order'>,
   selected: readonly SelectedRows[],
   offset: number,
   limit: number,
   scene: QueryScene,
 ): number[] {
-  if (picked) {
-    const isSelected = (id: number): boolean =>
-      selected.some(({ catalog, rows }) => {
-        const row = catalog.rowOf(id);
-        return row !== undefined && rows.has(row);
-      });
-    return [...new Set(picked)].filter(isSelected).slice(offset, offset + limit);
-  }
-  const ranked: OrderScene = { scene, matches: null, near: null };
-  const [only, ...others] = selected;
-  if (!only) return [];
-  if (others.length === 0) {
-    const keys = rankingsOf(only.catalog, order, ranked);
-    return cutPage(new FoundRows(only.rows), only.catalog, keys, offset, limit).map((row) => only.catalog.ids[row]!);
-  }
-  // Of each kind no more than the first ones can be among those that are wanted.
-  const candidates = selected.flatMap(({ catalog, rows }) => {
-    const keys = rankingsOf(catalog, order, ranked);
-    return cutPage(new FoundRows(rows), catalog, keys, 0, offset + limit).map((row) => ({ catalog, row }));
-  });
-  return candidates
-    .sort(mergedOrder(order, ranked, scene.context.locale))
-    .slice(offset, offset + limit)
-    .map(({ catalog, row }) => catalog.ids[row]!);
+  const order: OrderScene = { scene, matches: null, near: null };
+  const parts = selected.map(({ catalog, rows }) => ({ catalog, found: new FoundRows(rows), order }));
+  return cutList(parts, { keys, picked }, offset, limit).map(({ catalog, row }) => catalog.ids[row]!);
 }
 
 /** For each condition at the top, how many listings it removes that all others let in. */

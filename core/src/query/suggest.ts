@@ -5,7 +5,9 @@ import { fieldOfFacet } from '../structure/index.js';
 import { wordsOf } from '../values/index.js';
 import { placeColumnOf } from './points.js';
 import { BLANK_QUERY, withChoice } from './query.js';
-import { countQuery, searchOf } from './run-query.js';
+import { listOfKind } from './asked-list.js';
+import { searchOf } from './found-parts.js';
+import { countQuery } from './run-query.js';
 import type { QueryScene } from './scene.js';
 
 const MOST_LISTINGS = 6;
@@ -62,7 +64,7 @@ function fittingValues(catalog: Catalog, text: string, scene: QueryScene): Sugge
     .slice(0, MOST_CATEGORIES * 2)
     .map(({ facet, value, label }) => {
       const query = withChoice(BLANK_QUERY, facet.key, { kind: 'values', values: [value] });
-      return { facet: facet.key, value, label, count: countQuery(catalog, query, scene) };
+      return { facet: facet.key, value, label, count: countQuery(listOfKind(catalog), query, scene) };
     })
     .filter(({ count }) => count > 0)
     .slice(0, MOST_CATEGORIES);

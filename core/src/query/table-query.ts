@@ -8,7 +8,7 @@ import { FoundRows } from './found-rows.js';
 import { NO_PARAMETERS } from './parameters.js';
 import { rankingsOf } from './rankings.js';
 import type { QueryResult } from './run-query.js';
-import { rowsOf, searchOf } from './run-query.js';
+import { rowsOf, searchOf } from './found-parts.js';
 import { sceneOf } from './scene.js';
 
 /** A condition on one column of the listing table; the value stands as it would be typed. */

@@ -45,5 +45,6 @@ export { asPicture, type Focus, type Picture } from './picture.js';
 export * from './proposed-design.js';
 export * from './reached-keys.js';
 export * from './selection.js';
+export * from './shared-facets.js';
 export * from './sort-choice.js';
 export * from './status.js';

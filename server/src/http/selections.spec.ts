@@ -70,6 +70,36 @@ describe('Selections', () => {
     expect((await owner.send('GET', '/api/page/explain?url=/nowhere&listing=1')).status).toBe(404);
   });
 
+  it('of several kinds, or picked by hand, are searched, narrowed and explained like any other list', async () => {
+    const { kinds, listings } = api.assembly.services;
+    const yards = { ...BERTHS, slug: 'yards', one: 'Yard', many: 'Yards' };
+    const yardId = (await kinds.add(null, yards)).result.id;
+    const yard = (await listings.add(null, yardId, { title: 'Fair yard', status: 'live', values: { price: '50' } }))
+      .result;
+    const both = { name: 'Both', kinds: [kindId, yardId], where: { join: 'all', of: [] }, published: true };
+    const facets = ['kind', 'price'];
+    await owner.send('POST', '/api/selections', { ...both, order: [{ by: 'title', direction: 'up' }], facets });
+    await owner.send('POST', '/api/selections', { ...both, name: 'Ours', kinds: [], picked: [yard.id, 2, 1], facets });
+    const list = async (path: string): Promise<unknown> => {
+      const { cards, total, chips } = (await owner.send('GET', `/api/page?url=${path}`)).json as IndexPage;
+      return [total, cards.map(({ title }) => title), chips.map(({ label }) => label)];
+    };
+    expect(await list('/lists/both?q=fair')).toEqual([2, ['Fair', 'Fair yard'], ['“fair”']]);
+    expect(await list('/lists/both?kind=yards')).toEqual([1, ['Fair yard'], ['Kind: Yards']]);
+    expect(await list('/lists/both?price=40..')).toEqual([2, ['Dear', 'Fair yard'], ['Price: €40 or more']]);
+    expect(await list('/lists/ours')).toEqual([3, ['Fair yard', 'Cheap', 'Dear'], []]);
+    expect(await list('/lists/ours?price=40..')).toEqual([2, ['Fair yard', 'Dear'], ['Price: €40 or more']]);
+    const why = await owner.send(
+      'GET',
+      `/api/page/explain?url=${encodeURIComponent('/lists/both?kind=berths')}&listing=${yard.id}`,
+    );
+    expect(why.json.reasons.map(({ sentence }: { sentence: string }) => sentence)).toEqual([
+      'Kind: it has “Yards”; chosen: Berths.',
+    ]);
+    const unknown = await owner.send('POST', '/api/selections', { ...both, name: 'Wrong', facets: ['colour'] });
+    expect([unknown.status, unknown.json.issues[0].field]).toEqual([422, 'facets']);
+  });
+
   it('refuse what is wrong, each at its place', async () => {
     const wrong = {
       ...cheap(),

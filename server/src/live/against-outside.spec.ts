@@ -6,7 +6,7 @@ import { Bitset, TextIndex, bestMatches, buildCatalog } from '@plindo/core/catal
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
 import type { FacetChoice, Query } from '@plindo/core/query';
-import { runQuery, sceneOf } from '@plindo/core/query';
+import { listOfKind, runQuery, sceneOf } from '@plindo/core/query';
 import type { Facet, Field, Kind, OrderKey } from '@plindo/core/structure';
 import { choicesFromLabels, makeFacet, makeField, makeKindDefinition, readContext } from '@plindo/core/structure';
 import { distanceInMetres, wordsOf } from '@plindo/core/values';
@@ -224,7 +224,7 @@ describe('Facets and orders', () => {
         for (let at = 0; at < 12; at++) {
           const choices = questionAt(at, kind, listings);
           const query: Query = { text: '', choices, sort: 'tested', page: 1 + (at % 2) };
-          const result = runQuery(catalog, query, sceneOf(catalog, context));
+          const result = runQuery(listOfKind(catalog), query, sceneOf(catalog, context));
           const conditions = [...choices].map(([key, choice]) => {
             const facet = kind.facets.find((one) => one.key === key)!;
             return [key, conditionOf(facet, choice, dataset.several)] as const;

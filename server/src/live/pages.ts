@@ -1,5 +1,6 @@
 import type { Catalog } from '@plindo/core/catalog';
 import type { MissedOnPage } from '@plindo/core/contract';
+import type { Listing } from '@plindo/core/listings';
 import type { HeadedList, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
 import {
   explainInList,
@@ -8,22 +9,17 @@ import {
   listPage,
   listingPage,
   listingPath,
-  mixedPage,
   notFoundPage,
 } from '@plindo/core/page';
-import type { Explanation, SelectedRows } from '@plindo/core/query';
+import type { AskedList, Explanation, Query } from '@plindo/core/query';
 import {
   BLANK_QUERY,
-  areaOfKind,
-  areaOfSelection,
-  explain,
   hasFormerKeys,
-  pageFromUrl,
+  listOfKind,
+  listOfSelection,
   partsOfUrl,
   queryFromUrl,
-  rowsOfSelection,
   runQuery,
-  runSelection,
   suggest,
   suggestPlaces,
   urlOfQuery,
@@ -50,8 +46,6 @@ export class Pages {
     if (path === '/') return this.home(scene);
     const list = this.listAt(path, search);
     if (list) return this.index(scene, list);
-    const selection = this.selectionAt(path);
-    if (selection) return this.mixed(scene, selection, search);
     const [kindSlug = '', listingSlug, ...more] = path.split('/').slice(1).map(decodePart);
     const catalog = this.live.catalogBySlug(kindSlug);
     if (!catalog || !isKindShown(catalog.kind) || more.length > 0) return notFoundPage(scene);
@@ -70,7 +64,7 @@ export class Pages {
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
   async preview(kindId: number, search: string): Promise<PageModel | null> {
     const catalog = this.live.catalog(kindId);
-    return catalog ? this.index(this.scene(), this.asked(catalog, search), this.live.scene(kindId)) : null;
+    return catalog ? this.index(this.scene(), this.ofKind(catalog, search), this.live.scene(kindId)) : null;
   }
 
   /** What fits words that are being typed on the index page at a path: values of its facets, then listings. */
@@ -106,24 +100,23 @@ export class Pages {
     const catalog = kept && this.live.catalog(kept.kindId);
     if (!kept || !catalog) return null;
     const listing = this.live.complete(kept);
-    const explained = { scene: this.live.scene(), catalog };
-    const list = this.listAt(path, search);
-    if (list) return explainInList(listing, list, explained);
-    const selection = this.selectionAt(path);
-    return selection ? explain(listing, selection, explained) : null;
+    const state = this.listAt(path, search);
+    return state && explainInList(listing, state, { scene: this.live.scene(), catalog });
   }
 
   /** For each thing that is chosen on the list at an address, the listings that it alone keeps out. */
   missed(url: string): MissedOnPage[] {
     const { path, search } = partsOfUrl(url);
-    const list = this.listAt(path, search);
-    if (!list) return [];
-    const { catalog, area } = list;
-    const kind = { ...catalog.kind, ...area.design };
-    return justMissingInList(list, this.live.scene(), MOST_MISSED).map(({ label, query, total, ids }) => {
+    const state = this.listAt(path, search);
+    if (!state) return [];
+    const { kind, parts } = state.list;
+    const named = (id: number): MissedOnPage['listings'] =>
+      parts.flatMap(({ catalog }) =>
+        catalog.rowOf(id) === undefined ? [] : [{ id, kindId: catalog.kind.id, title: catalog.titleOf(id) }],
+      );
+    return justMissingInList(state, this.live.scene(), MOST_MISSED).map(({ label, query, total, ids }) => {
       const href = `/${kind.slug}?${urlOfQuery(query, kind, this.kindById)}`.replace(/\?$/, '');
-      const listings = ids.map((id) => ({ id, kindId: kind.id, title: catalog.titleOf(id) }));
-      return { label, href, total, listings };
+      return { label, href, total, listings: ids.flatMap(named) };
     });
   }
 
@@ -133,27 +126,26 @@ export class Pages {
     return this.live.selections().find((one) => one.slug === slug && one.published);
   }
 
-  /** The list of one kind that stands at an address; null where there is none, or one of several kinds. */
+  /** The list that stands at an address, a kind's or a selection's; null where there is none. */
   private listAt(path: string, search: string): HeadedList | null {
-    const selection = this.selectionAt(path) ?? null;
-    const [only, ...others] = selection && !selection.picked ? rowsOfSelection(selection, this.live.scene()) : [];
-    if (selection) return only && others.length === 0 ? this.askedOf(selection, only, search) : null;
+    const selection = this.selectionAt(path);
+    if (selection) {
+      const list = listOfSelection(selection, this.live.scene());
+      return { list, query: this.asked(list, search), selection, heading: selection.name };
+    }
     const [slug = '', ...more] = path.split('/').slice(1).map(decodePart);
     const catalog = this.live.catalogBySlug(slug);
-    const { kind } = catalog ?? {};
-    if (!catalog || !kind || !isKindShown(kind) || !kind.hasIndexPage || more.length > 0) return null;
-    return this.asked(catalog, search);
+    if (!catalog || !isKindShown(catalog.kind) || !catalog.kind.hasIndexPage || more.length > 0) return null;
+    return this.ofKind(catalog, search);
   }
 
-  private askedOf(selection: Selection, rows: SelectedRows, search: string): HeadedList {
-    const list = this.asked(rows.catalog, search, areaOfSelection(selection, rows));
-    return { ...list, selection, heading: selection.name };
+  private ofKind(catalog: Catalog, search: string): HeadedList {
+    const list = listOfKind(catalog);
+    return { list, query: this.asked(list, search), selection: null, heading: catalog.kind.many };
   }
 
-  private asked(catalog: Catalog, search: string, area = areaOfKind(catalog)): HeadedList {
-    const kind = { ...catalog.kind, ...area.design };
-    const query = queryFromUrl(new URLSearchParams(search), kind, this.kindById);
-    return { catalog, area, query, selection: null, heading: kind.many };
+  private asked({ kind }: AskedList, search: string): Query {
+    return queryFromUrl(new URLSearchParams(search), kind, this.kindById);
   }
 
   private readonly kindById: KindById = (id) => this.live.kind(id);
@@ -180,23 +172,16 @@ export class Pages {
     const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
     const queries = this.live.scene();
     const sections = withPages.map(async (catalog) => {
-      const { total, ids } = runQuery(catalog, BLANK_QUERY, queries);
+      const { total, ids } = runQuery(listOfKind(catalog), BLANK_QUERY, queries);
       const listings = await this.live.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
       return { kind: catalog.kind, total, listings };
     });
     return homePage(scene, await Promise.all(sections));
   }
 
-  private index(scene: PageScene, list: HeadedList, queries = this.live.scene()): Promise<PageModel> {
-    return listPage(scene, list, { queries, listings: (ids) => this.live.listings(ids) });
-  }
-
-  /** The page of a selection of several kinds, or of one picked by hand. */
-  private async mixed(scene: PageScene, selection: Selection, search: string): Promise<PageModel> {
-    const page = pageFromUrl(new URLSearchParams(search).getAll('page').at(-1));
-    const { total, ids } = runSelection(selection, page, this.live.scene());
-    const listings = await this.live.listings(ids);
-    return mixedPage(scene, { selection, page, total, listings, kindOf: (id) => this.live.kind(id) });
+  private index(scene: PageScene, state: HeadedList, queries = this.live.scene()): Promise<PageModel> {
+    const listings = (ids: readonly number[]): Promise<Listing[]> => this.live.listings(ids);
+    return listPage(scene, state, { queries, kindById: this.kindById, listings });
   }
 
   private async listing(scene: PageScene, catalog: Catalog, slug: string): Promise<PageModel> {

@@ -10,7 +10,7 @@ import type { SelectionScene } from '@plindo/core/listings';
 import { checkSelection, conditionFaults } from '@plindo/core/listings';
 import { cardOf } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
-import { explain, justMissing, removedByEach, runSelection } from '@plindo/core/query';
+import { catalogsOfSelection, explain, justMissing, removedByEach, runSelection } from '@plindo/core/query';
 import type { Selection, SelectionDefinition } from '@plindo/core/structure';
 import { firstFreeSlug, slugOf } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
@@ -78,7 +78,8 @@ export class Selections {
       return kind ? [cardOf(listing, kind, scene.context)] : [];
     });
     const issues = checkSelection(selection, this.sceneBesides(id));
-    return { total, found, ms, cards, issues, removed: removedByEach(selection, scene) };
+    const kinds = catalogsOfSelection(selection, scene).map(({ kind }) => kind.id);
+    return { total, found, ms, cards, kinds, issues, removed: removedByEach(selection, scene) };
   }
 
   /** Listings that fail one condition alone, by the position of the condition. */

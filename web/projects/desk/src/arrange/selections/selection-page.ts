@@ -17,21 +17,20 @@ import { Router } from '@angular/router';
 import { SelectionsApi, SessionStore, issuesOf } from '@plindo/api';
 import type { SelectionPreview } from '@plindo/core/contract';
 import type { Kind, Selection, SelectionDefinition } from '@plindo/core/structure';
-import { PAGERS, SELECTIONS_SLUG, makeSelection } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, facetsOver, makeSelection } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { Card } from '@plindo/listing-view';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
-import { GroupingEditor } from '../shared/grouping-editor';
 import { OrderEditor } from '../shared/order-editor';
 import { ConditionEditor } from './condition-editor';
+import { OwnPageEditor } from './own-page-editor';
 import { PickedList } from './picked-list';
 import { SelectionsStore } from './selections-store';
 import { WhyPanel } from './why-panel';
 
 const PREVIEW_PAUSE_IN_MS = 300;
-const PAGER_WORDS = { numbered: 'numbered pages', more: '“Show more”', endless: 'more by itself' } as const;
 
 /** A selection as a sentence of choices, beside what it gives and why. */
 @Component({
@@ -39,12 +38,12 @@ const PAGER_WORDS = { numbered: 'numbered pages', more: '“Show more”', endle
   imports: [
     Card,
     ConditionEditor,
-    GroupingEditor,
     KindList,
     MatButtonModule,
     MatFormFieldModule,
     MatInputModule,
     OrderEditor,
+    OwnPageEditor,
     PickedList,
     WhyPanel,
   ],
@@ -65,8 +64,6 @@ export class SelectionPage {
 
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
-  protected readonly pagers = PAGERS;
-  protected readonly pagerWords = PAGER_WORDS;
   protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
   protected readonly allKinds = computed(() => (this.kindsStore.kinds() ?? []).map(({ kind }) => kind));
   protected readonly saved = signal<Selection | null>(null);
@@ -88,7 +85,16 @@ export class SelectionPage {
     });
     return new Map(about);
   });
-  protected readonly path = computed(() => `/${SELECTIONS_SLUG}/${this.saved()?.slug ?? ''}`);
+  /** The kinds of what it gives: those that it chooses from, or those of which something was picked. */
+  protected readonly kindsShown = computed((): Kind[] => {
+    if (this.draft()?.picked === null) return this.kinds();
+    const picked = this.preview()?.kinds ?? [];
+    return this.allKinds().filter(({ id }) => picked.includes(id));
+  });
+  protected readonly path = computed(() => {
+    const saved = this.saved();
+    return saved?.published ? `/${SELECTIONS_SLUG}/${saved.slug}` : '';
+  });
   private asking: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
@@ -111,12 +117,9 @@ export class SelectionPage {
 
   protected toggleKind(id: number, isOn: boolean): void {
     const others = this.draft()?.kinds.filter((other) => other !== id) ?? [];
-    this.set({ kinds: isOn ? [...others, id] : others, facets: [] });
-  }
-
-  protected toggleFacet(key: string, isOn: boolean): void {
-    const others = this.draft()?.facets.filter((other) => other !== key) ?? [];
-    this.set({ facets: isOn ? [...others, key] : others });
+    const kinds = isOn ? [...others, id] : others;
+    const offered = facetsOver(this.allKinds().filter((kind) => kinds.includes(kind.id))).map(({ key }) => key);
+    this.set({ kinds, facets: this.draft()?.facets.filter((key) => offered.includes(key)) ?? [] });
   }
 
   protected pickByHand(isPicked: boolean): void {

@@ -106,7 +106,8 @@ export class GroupingEditor {
   protected readonly dates = computed(() => {
     const own = this.kinds().flatMap((kind) => kind.fields.filter(isDate));
     const published = { key: '@publishedAt', label: BUILT_IN_FIELDS.publishedAt.label };
-    return [...own.map(({ key, label }) => ({ key, label })), published];
+    const byKey = new Map(own.map(({ key, label }) => [key, { key, label }]));
+    return [...byKey.values(), published];
   });
 
   protected setField(field: string): void {
