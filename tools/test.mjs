@@ -26,7 +26,7 @@ const PARTS = {
     pattern: /Executed (\d+) of \d+ (?:\((\d+) FAILED\))?/g,
     before: needChromium,
   }),
-  browser: specs('browser', 'npx --no-install jasmine --config=e2e/jasmine.mjs', {
+  browser: specs('browser', 'node tools/browser-specs.mjs', {
     before: () => needChromium() && run('./plindo build').code === 0,
   }),
 };

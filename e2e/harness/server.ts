@@ -40,9 +40,9 @@ export class TestServer {
     return new TestServer(address, /(\S+\/setup#\S+)/.exec(printed)?.[1] ?? null, folder, child);
   }
 
-  /** Starts on a copy of the demo store, which is filled once a run. */
+  /** Starts on a copy of the demo store, which is filled once a run: by the runner of all specs, or here. */
   static async startDemo(): Promise<TestServer> {
-    const filled = join(tmpdir(), `plindo-demo-${process.pid}`);
+    const filled = process.env['PLINDO_FILLED_DEMO'] ?? join(tmpdir(), `plindo-demo-${process.pid}`);
     if (!existsSync(filled)) {
       const { status } = spawnSync(process.execPath, ['demo/dist/fill.js', filled], { stdio: 'inherit' });
       if (status !== 0) throw new Error(`Filling the demo ended with ${status}.`);

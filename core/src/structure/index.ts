@@ -11,6 +11,7 @@ export {
   withNameReplaced,
 } from './expression.js';
 export * from './date-grouping.js';
+export { directionWords } from './direction-words.js';
 export * from './facet.js';
 export * from './facet-field.js';
 export * from './field-changes.js';

@@ -1,7 +1,8 @@
 import type { Facet, FacetControl } from './facet.js';
 import { RESERVED_KEYS, makeFacet } from './facet.js';
 import type { Field } from './field.js';
-import { columnOf, controlsFor, fieldType, plainField } from './field-types/registry.js';
+import { directionWords } from './direction-words.js';
+import { columnOf, controlsFor, fieldType } from './field-types/registry.js';
 import type { KindDefinition, KindSketch } from './kind.js';
 import { makeKindDefinition } from './kind.js';
 import type { SortChoice } from './sort-choice.js';
@@ -38,17 +39,12 @@ export function proposeFacets(fields: readonly Field[]): Facet[] {
     .slice(0, MOST_PROPOSED_FACETS);
 }
 
-function isTime({ type, settings }: Field): boolean {
-  const own = type === 'range' ? settings.ends : type;
-  return own === 'date' || own === 'date-time' || own === 'time-of-day';
-}
-
 /** The sort choices that fit a field: two for numbers, dates and times, none for the rest. */
 export function sortChoicesFor(field: Field): SortChoice[] {
   if (columnOf(field)?.kind !== 'number') return [];
   const by = `field:${field.key}` as const;
   const key = field.key.replaceAll('_', '-');
-  const [up, down] = isTime(plainField(field)) ? ['earliest first', 'latest first'] : ['lowest first', 'highest first'];
+  const [up, down] = directionWords(field);
   return [
     {
       key: `${key}-up`,

@@ -63,7 +63,7 @@ describe('Access to the API', () => {
     expect(found?.passwordHash).toMatch(/^\$argon2id\$/);
     const owner = await api.signIn('owner');
     const cookie = (owner as unknown as { headers: Record<string, string> }).headers['Cookie'] ?? '';
-    expect(await api.assembly.store.accounts.session(cookie.split('=')[1] ?? '')).toBeNull();
+    expect(await api.assembly.store.accounts.sessionOwner(cookie.split('=')[1] ?? '')).toBeNull();
   });
 
   it('ends all sessions of a user at once', async () => {

@@ -62,10 +62,10 @@ export class CatalogBuilds {
     const [expected, kept] = [await this.store.listingCount(kind.id), await this.textsOf(kind.id)];
     const catalog = new Catalog(kind, this.owner.locale(), expected, kept);
     for await (const stretch of this.store.catalogListingsOf(kind.id)) {
-      for (const [at, listing] of stretch.entries()) {
+      for (let at = 0; at < stretch.length; at++) {
         // Requests are answered in between, and the next stretch is read meanwhile.
         if (at % LISTINGS_A_TURN === 0) await new Promise((resolve) => setImmediate(resolve));
-        catalog.put(this.owner.withLinked(listing, kind));
+        catalog.put(this.owner.withLinked(stretch[at]!, kind));
       }
     }
     return catalog.finish();

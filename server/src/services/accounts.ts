@@ -75,20 +75,18 @@ export class Accounts {
 
   /** Who a session cookie stands for. */
   async userOfSession(secret: string): Promise<{ user: User; csrf: string } | null> {
-    const session = await this.store.accounts.session(digest(secret));
-    if (!session || session.expiresAt <= this.clock().getTime()) return null;
-    const user = await this.store.accounts.user(session.userId);
-    return user && { user, csrf: session.csrf };
+    const found = await this.store.accounts.sessionOwner(digest(secret));
+    return found && found.expiresAt > this.clock().getTime() ? found : null;
   }
 
   /** Who a bearer token stands for. */
   async userOfToken(token: string): Promise<User | null> {
-    const found = await this.store.accounts.tokenByHash(digest(token));
+    const found = await this.store.accounts.tokenOwner(digest(token));
     if (!found) return null;
     const now = this.clock().getTime();
     // A program that sends one request after the other would otherwise write as often as it asks.
     if (now - (found.lastUsedAt ?? 0) >= TOKEN_USE_IN_MS) await this.store.accounts.touchToken(found.id, now);
-    return this.store.accounts.user(found.userId);
+    return found.user;
   }
 
   async tokens(user: User): Promise<TokenSummary[]> {

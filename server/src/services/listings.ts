@@ -8,6 +8,7 @@ import { hasPart } from '@plindo/core/structure';
 import { firstFreeSlug, issue } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
+import { Outdated } from '../store/index.js';
 import type { Connections } from './connections.js';
 import { withoutLinked } from './connections.js';
 import { Refusal, refuseIfAny } from './refusal.js';
@@ -59,15 +60,17 @@ export class Listings {
     refuseIfAny(read.issues);
     await this.checkKept(read.content, kind);
     const head = { userId: user.id, sentence: sentenceFor(seen, read.content, kind, input.values ?? {}) };
-    const { changeId, result } = await this.live.change(head, async (unit) => {
-      const before = await unit.listing(id);
-      if (!before) throw Refusal.of('request.not-found');
-      if (before.version !== version) throw Refusal.of('change.conflict', { title: before.title });
-      const isNew = read.content.slug !== before.slug;
+    const outdated = Refusal.of('change.conflict', { title: seen.title });
+    if (seen.version !== version) throw outdated;
+    const change = this.live.change(head, async (unit) => {
+      const isNew = read.content.slug !== seen.slug;
       if (isNew && (await unit.slugsOf(kind.id)).has(read.content.slug)) throw slugTaken(read.content.slug, kind);
       const values = this.withUniqueValues(withoutLinked(read.content.values, kind), kind, id);
       await this.connections.edit(unit, kind, id, input.values ?? {});
-      return unit.updateListing(before, { ...read.content, values });
+      return unit.updateListing(seen, { ...read.content, values });
+    });
+    const { changeId, result } = await change.catch((error: unknown) => {
+      throw error instanceof Outdated ? outdated : error;
     });
     return { changeId, result: this.complete(result) };
   }

@@ -1,5 +1,5 @@
 import type { Role, User } from '@plindo/core/contract';
-import { Op } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
 import type { Models } from './models.js';
 import type { Row } from './records.js';
 import { userOf } from './records.js';
@@ -30,11 +30,6 @@ export class AccountStore {
     return (await this.models.users.findAll({ raw: true })).map((row) => userOf(row as unknown as Row));
   }
 
-  async user(id: number): Promise<User | null> {
-    const row = await this.models.users.findByPk(id, { raw: true });
-    return row ? userOf(row as unknown as Row) : null;
-  }
-
   async userByEmail(email: string): Promise<{ user: User; passwordHash: string } | null> {
     const row = (await this.models.users.findOne({ where: { email }, raw: true })) as unknown as Row | null;
     return row && { user: userOf(row), passwordHash: String(row['passwordHash']) };
@@ -56,9 +51,14 @@ export class AccountStore {
     await this.models.sessions.create({ tokenHash, ...session });
   }
 
-  async session(tokenHash: string): Promise<SessionRecord | null> {
-    const row = (await this.models.sessions.findByPk(tokenHash, { raw: true })) as unknown as Row | null;
-    return row && { userId: Number(row['userId']), csrf: String(row['csrf']), expiresAt: Number(row['expiresAt']) };
+  /** A session with whose it is. */
+  async sessionOwner(tokenHash: string): Promise<(Omit<SessionRecord, 'userId'> & { user: User }) | null> {
+    const row = await this.row(
+      'SELECT users.*, sessions.csrf, sessions.expiresAt FROM sessions ' +
+        'JOIN users ON users.id = sessions.userId WHERE sessions.tokenHash = :tokenHash',
+      tokenHash,
+    );
+    return row && { csrf: String(row['csrf']), expiresAt: Number(row['expiresAt']), user: userOf(row) };
   }
 
   async endSession(tokenHash: string): Promise<void> {
@@ -78,9 +78,21 @@ export class AccountStore {
     return rows.map((row) => tokenOf(row as unknown as Row));
   }
 
-  async tokenByHash(tokenHash: string): Promise<TokenRecord | null> {
-    const row = await this.models.tokens.findOne({ where: { tokenHash }, raw: true });
-    return row ? tokenOf(row as unknown as Row) : null;
+  /** A token with whose it is. */
+  async tokenOwner(tokenHash: string): Promise<(Pick<TokenRecord, 'id' | 'lastUsedAt'> & { user: User }) | null> {
+    const row = await this.row(
+      'SELECT users.*, tokens.id AS tokenId, tokens.lastUsedAt FROM tokens ' +
+        'JOIN users ON users.id = tokens.userId WHERE tokens.tokenHash = :tokenHash',
+      tokenHash,
+    );
+    return row && { id: Number(row['tokenId']), lastUsedAt: momentOf(row['lastUsedAt']), user: userOf(row) };
+  }
+
+  /** The one row that belongs to a secret; asked for with every request, so both tables are read at once. */
+  private async row(select: string, tokenHash: string): Promise<Row | null> {
+    const { sequelize } = this.models.users;
+    const found = await sequelize?.query<Row>(select, { replacements: { tokenHash }, type: QueryTypes.SELECT });
+    return found?.[0] ?? null;
   }
 
   async touchToken(id: number, lastUsedAt: number): Promise<void> {
@@ -99,6 +111,10 @@ function tokenOf(row: Row): TokenRecord {
     userId: Number(row['userId']),
     name: String(row['name']),
     createdAt: Number(row['createdAt']),
-    lastUsedAt: row['lastUsedAt'] == null ? null : Number(row['lastUsedAt']),
+    lastUsedAt: momentOf(row['lastUsedAt']),
   };
+}
+
+function momentOf(column: unknown): number | null {
+  return column == null ? null : Number(column);
 }

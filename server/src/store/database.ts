@@ -25,6 +25,7 @@ export async function openDatabase(file: string): Promise<Database> {
   const driver = new StoreDriver();
   const { dialectModule } = driver;
   const sequelize = new Sequelize({ dialect: 'sqlite', dialectModule, storage: file, logging: false });
+  leaveOutStacks(sequelize);
   await sequelize.query('PRAGMA journal_mode = WAL');
   await migrate(sequelize);
   driver.rememberColumns();
@@ -33,6 +34,28 @@ export async function openDatabase(file: string): Promise<Database> {
     await driver.close();
   };
   return { sequelize, close };
+}
+
+/** As far as it is needed here: what runs a statement. */
+type StatementClass = new (...given: never[]) => { run(...given: unknown[]): unknown };
+
+/**
+ * For every statement Sequelize writes down who asked for it, in case it fails. That takes about as long as a small
+ * statement does, so it is left out; the message and the statement itself are told all the same.
+ */
+function leaveOutStacks(sequelize: Sequelize): void {
+  const { dialect } = sequelize as unknown as { dialect: { Query: StatementClass } };
+  dialect.Query = class extends dialect.Query {
+    override run(...given: unknown[]): unknown {
+      const limit = Error.stackTraceLimit;
+      Error.stackTraceLimit = 0;
+      try {
+        return super.run(...given);
+      } finally {
+        Error.stackTraceLimit = limit;
+      }
+    }
+  };
 }
 
 /** Runs the migrations that have not run yet, oldest first. */

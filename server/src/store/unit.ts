@@ -74,6 +74,9 @@ export const SITE_ID = 1;
 /** For rows that the core has checked: Sequelize's own checks and hooks would take longer than the writing. */
 export const AS_GIVEN = { validate: false, hooks: false } as const;
 
+/** What was to be changed has been changed by somebody else, or is gone. */
+export class Outdated extends Error {}
+
 /**
  * The writing side of one transaction. Each of its methods writes rows and remembers what they were before and after,
  * so that the change log is complete by construction.
@@ -204,10 +207,18 @@ export class Unit {
     return listings;
   }
 
+  /** Refused with {@link Outdated} when the listing is not, or no longer, as it was `before`. */
   async updateListing(before: Listing, content: ListingContent): Promise<Listing> {
-    const stamp = { version: before.version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
+    const { id, version } = before;
+    const stamp = { version: version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
     const after: Listing = { ...before, ...content, ...stamp };
-    await this.restore({ entity: 'listing', id: before.id, before, after });
+    const entry = { entity: 'listing', id, before, after } as const;
+    const [updated] = await this.models.listings.update(
+      { ...rowOf(entry) },
+      { where: { id, version }, transaction: this.transaction, ...AS_GIVEN },
+    );
+    if (updated === 0) throw new Outdated(`Listing ${id} is no longer at version ${version}.`);
+    this.entries.push(entry);
     return after;
   }
 

@@ -90,10 +90,23 @@ describe('The index of texts', () => {
     const index = new TextIndex();
     index.finish();
     for (let at = 0; at < 5000; at++) {
-      index.put(at % ROWS, { title: `Harbour ${at < 4000 ? 'old' : 'fresh'}`, summary: '', byWeight: new Map() });
+      index.put(at % ROWS, { title: `Harbour ${at < 4000 ? 'old' : 'fresh'} ${at}`, summary: '', byWeight: new Map() });
     }
     expect(ranked(index, 'old', { typos: false }).length).toBe(0);
     expect(ranked(index, 'fresh').length).toBe(ROWS);
+  });
+
+  it('reads nothing again of a listing whose texts stay as they are', () => {
+    const index = new TextIndex();
+    const document = { title: 'Old harbour', summary: '', byWeight: new Map([[1, 'light']]) };
+    index.put(0, document);
+    index.finish();
+    index.put(0, { ...document });
+    expect([index.documentsRead, ranked(index, 'light')]).toEqual([1, [0]]);
+    index.remove(0);
+    expect(ranked(index, 'light')).toEqual([]);
+    index.put(0, document);
+    expect([index.documentsRead, ranked(index, 'light')]).toEqual([2, [0]]);
   });
 
   it('puts a hit in a title before any elsewhere, and the shorter title first', () => {

@@ -67,9 +67,11 @@ export class TextIndex {
 
   put(row: number, document: TextDocument): void {
     if (row >= this.segmentOf.length) this.widen(row);
+    const print = printOf(document);
+    // Most changes of a listing leave its texts as they are.
+    if (this.segmentOf[row] !== NO_SEGMENT && this.prints[row] === print) return;
     this.remove(row);
     this.documents++;
-    const print = printOf(document);
     this.prints[row] = print;
     if (this.known?.take(print, row)) return;
     this.documentsRead++;

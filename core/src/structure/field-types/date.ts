@@ -12,12 +12,18 @@ const DAY_IN_MS = 86_400_000;
 const ISO = /^(\d{4})-(\d{2})-(\d{2})(?:[T ]\d{2}:\d{2}.*)?$/;
 const NUMERIC = /^(\d{1,4})[./ -](\d{1,2})[./ -](\d{1,4})$/;
 
+/** After so many years, which have so many days, the calendar is the same again. */
+const YEARS_A_CYCLE = 400;
+const DAYS_A_CYCLE = 146_097;
+const DAYS_OF_MONTHS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
+
 /** Days since 1970-01-01 of a calendar date, or null when there is no such day. */
 function dayNumber(year: number, month: number, day: number): number | null {
-  const date = new Date(Date.UTC(year, month - 1, day));
-  if (year < 100) date.setUTCFullYear(year);
-  const exists = date.getUTCFullYear() === year && date.getUTCMonth() === month - 1 && date.getUTCDate() === day;
-  return exists ? date.getTime() / DAY_IN_MS : null;
+  const isLeap = year % 4 === 0 && (year % 100 !== 0 || year % 400 === 0);
+  const last = month === 2 && isLeap ? 29 : (DAYS_OF_MONTHS[month - 1] ?? 0);
+  if (day < 1 || day > last) return null;
+  // A cycle later, as Date.UTC takes years below 100 for those of the last century.
+  return Date.UTC(year + YEARS_A_CYCLE, month - 1, day) / DAY_IN_MS - DAYS_A_CYCLE;
 }
 
 /** "2026-12-04" of days since 1970-01-01. */

@@ -1,4 +1,5 @@
 export * from './card';
+export * from './explanation';
 export * from './form-state';
 export * from './home-page';
 export * from './icons/icon';

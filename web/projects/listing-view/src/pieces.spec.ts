@@ -1,21 +1,16 @@
 import type { Type } from '@angular/core';
-import { TestBed } from '@angular/core/testing';
 import type { Picture } from '@plindo/core/structure';
 import { FIELD_TYPE_NAMES, fieldType } from '@plindo/core/structure';
 import { makeCard } from '../../../harness/models';
+import { Shown } from '../../../harness/shown';
 import { Card } from './card';
 import { Icon } from './icons/icon';
 import { ICON_SET } from './icons/icon-set';
 import { Pager } from './index-page/pager';
 import { PictureView } from './picture';
 
-/** A component with its inputs set, as it stands in the document. */
-async function show<T>(component: Type<T>, inputs: Record<string, unknown>): Promise<HTMLElement> {
-  const fixture = TestBed.createComponent(component);
-  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
-  await fixture.whenStable();
-  return fixture.nativeElement as HTMLElement;
-}
+const show = async <T>(component: Type<T>, inputs: Record<string, unknown>): Promise<HTMLElement> =>
+  (await Shown.of(component, inputs)).element;
 
 const picture: Picture = { hash: 'a'.repeat(32), width: 1000, height: 1500, alt: 'A pier' };
 

@@ -1,20 +1,9 @@
-import type { Type } from '@angular/core';
-import type { ComponentFixture } from '@angular/core/testing';
-import { TestBed } from '@angular/core/testing';
 import type { DistanceFacetModel, RangeFacetModel, ValuesFacetModel } from '@plindo/core/page';
+import { Shown } from '../../../../harness/shown';
 import { Marked } from '../marked';
 import { DistanceFacet } from './distance-facet';
 import { RangeFacet } from './range-facet';
 import { ValuesFacet } from './values-facet';
-
-async function show<T>(component: Type<T>, inputs: Record<string, unknown>): Promise<ComponentFixture<T>> {
-  const fixture = TestBed.createComponent(component);
-  for (const [name, value] of Object.entries(inputs)) fixture.componentRef.setInput(name, value);
-  await fixture.whenStable();
-  return fixture;
-}
-
-const rootOf = (fixture: ComponentFixture<unknown>): HTMLElement => fixture.nativeElement as HTMLElement;
 
 describe('A tree of categories', () => {
   const value = (key: string, depth: number, chosen = false): ValuesFacetModel['values'][number] => ({
@@ -36,23 +25,23 @@ describe('A tree of categories', () => {
     shownFirst: 8,
     values: [value('hull', 0), value('paint', 1, chosen === 'paint'), value('rig', 0), value('mast', 1)],
   });
-  const shown = (fixture: ComponentFixture<unknown>): string[] =>
-    [...rootOf(fixture).querySelectorAll('li')]
+  const shown = (fixture: Shown<unknown>): string[] =>
+    [...fixture.element.querySelectorAll('li')]
       .filter((item) => !item.hidden)
       .map((item) => item.querySelector('.label')?.textContent ?? '');
 
   it('shows its top, and opens a branch by its button or when something in it is chosen', async () => {
-    const fixture = await show(ValuesFacet, { facet: tree(''), interactive: true });
+    const fixture = await Shown.of(ValuesFacet, { facet: tree(''), interactive: true });
     expect(shown(fixture)).toEqual(['hull', 'rig']);
-    rootOf(fixture).querySelectorAll<HTMLButtonElement>('.branch')[1]!.click();
-    await fixture.whenStable();
+    fixture.element.querySelectorAll<HTMLButtonElement>('.branch')[1]!.click();
+    await fixture.settled();
     expect(shown(fixture)).toEqual(['hull', 'rig', 'mast']);
-    const opened = await show(ValuesFacet, { facet: tree('paint'), interactive: true });
+    const opened = await Shown.of(ValuesFacet, { facet: tree('paint'), interactive: true });
     expect(shown(opened)).toEqual(['hull', 'paint', 'rig']);
   });
 
   it('shows everything where no script can open it', async () => {
-    expect(shown(await show(ValuesFacet, { facet: tree('') })).length).toBe(4);
+    expect(shown(await Shown.of(ValuesFacet, { facet: tree('') })).length).toBe(4);
   });
 });
 
@@ -71,9 +60,9 @@ describe('A range with handles', () => {
   };
 
   it('types what a handle chooses, keeps the ends apart, and an end at the outside is open', async () => {
-    const fixture = await show(RangeFacet, { facet, interactive: true });
-    const [low, high] = [...rootOf(fixture).querySelectorAll<HTMLInputElement>('input[type=range]')];
-    const typed = (name: string): string => rootOf(fixture).querySelector<HTMLInputElement>(`[name=${name}]`)!.value;
+    const fixture = await Shown.of(RangeFacet, { facet, interactive: true });
+    const [low, high] = [...fixture.element.querySelectorAll<HTMLInputElement>('input[type=range]')];
+    const typed = (name: string): string => fixture.element.querySelector<HTMLInputElement>(`[name=${name}]`)!.value;
     const slide = (handle: HTMLInputElement, place: number): void => {
       handle.value = String(place);
       handle.dispatchEvent(new Event('input'));
@@ -103,21 +92,21 @@ describe('A distance', () => {
   };
 
   it('says when a place is not known, and when the position cannot be told', async () => {
-    const fixture = await show(DistanceFacet, { facet, interactive: true });
-    expect(rootOf(fixture).textContent).toContain('No place here is called “atlantis”.');
+    const fixture = await Shown.of(DistanceFacet, { facet, interactive: true });
+    expect(fixture.element.textContent).toContain('No place here is called “atlantis”.');
     spyOn(navigator.geolocation, 'getCurrentPosition').and.callFake((_, refused) => {
       refused?.({ code: 1 } as GeolocationPositionError);
     });
-    rootOf(fixture).querySelector<HTMLButtonElement>('.here')!.click();
-    await fixture.whenStable();
-    expect(rootOf(fixture).textContent).toContain('Your position could not be told');
+    fixture.element.querySelector<HTMLButtonElement>('.here')!.click();
+    await fixture.settled();
+    expect(fixture.element.textContent).toContain('Your position could not be told');
   });
 });
 
 describe('A marked text', () => {
   it('is the same text, with what was met marked', async () => {
-    const fixture = await show(Marked, { text: 'Muni-Kate Craddock', marks: [[0, 4]] });
-    expect(rootOf(fixture).textContent).toBe('Muni-Kate Craddock');
-    expect(rootOf(fixture).querySelector('mark')?.textContent).toBe('Muni');
+    const fixture = await Shown.of(Marked, { text: 'Muni-Kate Craddock', marks: [[0, 4]] });
+    expect(fixture.element.textContent).toBe('Muni-Kate Craddock');
+    expect(fixture.element.querySelector('mark')?.textContent).toBe('Muni');
   });
 });

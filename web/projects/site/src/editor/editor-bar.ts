@@ -3,10 +3,12 @@ import { CatalogApi, ListingSearch, PagesApi } from '@plindo/api';
 import type { FoundListing, MissedOnPage } from '@plindo/core/contract';
 import type { PageModel } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
+import { ExplanationView } from '@plindo/listing-view';
 
 /** What an editor who looks at the public site gets beside it: the way to the Desk, and why a listing isn't on a list. */
 @Component({
   selector: 'pl-editor-bar',
+  imports: [ExplanationView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './editor-bar.html',
   styleUrl: './editor-bar.scss',

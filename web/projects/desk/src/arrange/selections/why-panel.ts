@@ -3,11 +3,13 @@ import { CatalogApi, ListingSearch, SelectionsApi } from '@plindo/api';
 import type { FoundListing, JustMissing } from '@plindo/core/contract';
 import type { Explanation } from '@plindo/core/query';
 import type { SelectionDefinition } from '@plindo/core/structure';
+import { ExplanationView } from '@plindo/listing-view';
 import { Notices } from '../../shared/notices';
 
 /** Why a listing is not in a selection, or where in it it is; and which listings fail one condition alone. */
 @Component({
   selector: 'pl-why-panel',
+  imports: [ExplanationView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Why isn’t it here?</h2>
@@ -30,28 +32,16 @@ import { Notices } from '../../shared/notices';
         }
       </ul>
     }
-    @if (answer(); as explanation) {
-      <div role="status" class="answer">
-        @if (explanation.position; as position) {
-          <p>
-            <strong>{{ asked()?.title }}</strong> is here: number {{ position }}, on page {{ explanation.page }}.
-          </p>
-        } @else {
-          <p>
-            <strong>{{ asked()?.title }}</strong> is not here:
-          </p>
-          <ul>
-            @for (reason of explanation.reasons; track $index) {
-              <li>
-                @if (reason.place) {
-                  <span class="quiet">Condition {{ reason.place }}:</span>
-                }
-                {{ reason.sentence }}
-              </li>
-            }
-          </ul>
-        }
-      </div>
+    @if (asked(); as listing) {
+      @if (answer(); as explanation) {
+        <pl-explanation
+          role="status"
+          class="answer"
+          [explanation]="explanation"
+          [title]="listing.title"
+          [href]="'/desk/fill/' + listing.kindId + '/' + listing.id"
+        />
+      }
     }
     <button type="button" class="link" (click)="showMissing()">Show the listings that just miss</button>
     @for (one of missing(); track one.at) {
@@ -75,11 +65,8 @@ import { Notices } from '../../shared/notices';
       display: grid;
       gap: 0.125rem;
     }
-    ul {
-      margin: 0;
-      padding-inline-start: 1.25rem;
-    }
     .found {
+      margin: 0;
       padding: 0;
       list-style: none;
     }
@@ -95,6 +82,7 @@ import { Notices } from '../../shared/notices';
       cursor: pointer;
     }
     .answer {
+      display: block;
       padding: 0.5rem 0.75rem;
       border-inline-start: 4px solid var(--pl-teal);
       background: var(--pl-teal-wash);

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Kind, OrderKey, OrderSubject } from '@plindo/core/structure';
-import { columnOf } from '@plindo/core/structure';
+import { columnOf, directionWords, fieldAt, fieldOfSubject } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 
 const OWN_SUBJECTS: readonly (readonly [OrderSubject, string])[] = [
@@ -39,10 +39,10 @@ const OWN_SUBJECTS: readonly (readonly [OrderSubject, string])[] = [
             (change)="put(at, { direction: $any($event.target).value })"
           >
             <option value="up" [selected]="key.direction === 'up'">
-              {{ key.by === 'featured' ? 'last' : 'lowest first' }}
+              {{ directions(key.by)[0] }}
             </option>
             <option value="down" [selected]="key.direction === 'down'">
-              {{ key.by === 'featured' ? 'first' : 'highest first' }}
+              {{ directions(key.by)[1] }}
             </option>
           </select>
           @if (key.by !== 'featured' && key.by !== 'title') {
@@ -108,6 +108,14 @@ export class OrderEditor {
     const byKey = new Map(fields.map((field) => [field.key, field.label]));
     return [...OWN_SUBJECTS, ...[...byKey].map(([key, label]) => [`field:${key}` as const, label] as const)];
   });
+
+  /** The words for up and down. */
+  protected directions(by: OrderSubject): readonly [string, string] {
+    if (by === 'featured') return ['last', 'first'];
+    const key = fieldOfSubject(by) ?? '';
+    const field = this.kinds().flatMap((kind) => fieldAt(kind, key) ?? [])[0];
+    return field ? directionWords(field) : ['lowest first', 'highest first'];
+  }
 
   protected setSubject(at: number, by: OrderSubject): void {
     this.put(at, { by, direction: by === 'featured' ? 'down' : 'up' });
