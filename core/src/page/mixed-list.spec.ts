@@ -6,7 +6,7 @@ import type { Listing } from '../listings/index.js';
 import type { FacetChoice, FacetCounts, Query, QueryScene } from '../query/index.js';
 import { BLANK_QUERY, HISTOGRAM_BARS, countQuery, listOfSelection, runQuery, withChoice } from '../query/index.js';
 import type { Kind, SelectionDefinition } from '../structure/index.js';
-import { makeFacet, makeField, makeSelection } from '../structure/index.js';
+import { makeDateGrouping, makeFacet, makeField, makeSelection } from '../structure/index.js';
 import { explainInList, justMissingInList } from './explain-page.js';
 
 /** Lists of two kinds that share some facets, beside a reference that looks at one listing after the other. */
@@ -241,7 +241,7 @@ describe('A list of several kinds', () => {
         const { picked, skip, most, pageSize } = selection;
         const inOrder =
           query.sort === 'depth'
-            ? [...all].sort((a, b) => byDepth(a, b) || a.id - b.id)
+            ? [...all].sort(byDepth)
             : picked
               ? picked.flatMap((id) => all.find((one) => one.id === id) ?? [])
               : [...all].sort(byTitle);
@@ -282,6 +282,38 @@ describe('A list of several kinds', () => {
       }),
       { numRuns: 150 },
     );
+  });
+
+  it('stands under headings by a date of both, each group in the order of the list', () => {
+    const listings = [
+      makeListing({ id: 1, title: 'b', values: { since: '2026-01-31' } }),
+      makeListing({ id: 2, kindId: 2, title: 'a', values: { since: '2026-01-05' } }),
+      makeListing({ id: 3, kindId: 2, title: 'c' }),
+      makeListing({ id: 4, title: 'd', values: { since: '2026-02-01' } }),
+    ];
+    const grouping = makeDateGrouping({ field: 'since' });
+    const order = [{ by: 'title', direction: 'up' } as const];
+    const both = { slug: 'x', name: 'X', kinds: [1, 2], grouping, order };
+    const groupsOf = (given: Partial<SelectionDefinition>): unknown => {
+      const scene = siteOf(listings, 'any');
+      const { groups } = runQuery(listOfSelection(makeSelection({ ...both, ...given }), scene), BLANK_QUERY, scene);
+      return groups?.onPage.map(({ start, count, ids }) => [start, count, [...ids]]);
+    };
+    const [january, february] = ['2026-01-01', '2026-02-01'].map(dayOf);
+    expect(groupsOf({})).toEqual([
+      [january, 2, [2, 1]],
+      [february, 1, [4]],
+      [null, 1, [3]],
+    ]);
+    // What is skipped and cut off is so by the order of the list, before there are headings.
+    expect(groupsOf({ skip: 1, most: 2 })).toEqual([
+      [january, 1, [1]],
+      [null, 1, [3]],
+    ]);
+    expect(groupsOf({ picked: [4, 1, 2] })).toEqual([
+      [january, 2, [1, 2]],
+      [february, 1, [4]],
+    ]);
   });
 
   it('offers the sort choices that all of its kinds have', () => {

@@ -96,6 +96,11 @@ describe('Selections', () => {
     expect(why.json.reasons.map(({ sentence }: { sentence: string }) => sentence)).toEqual([
       'Kind: it has “Yards”; chosen: Berths.',
     ]);
+    const suggested = await owner.send('GET', '/api/suggestions?path=/lists/both&q=yard');
+    expect(suggested.json.map(({ label, about }: { label: string; about: string }) => [label, about])).toEqual([
+      ['Yards', 'Kind'],
+      ['Fair yard', 'Yard'],
+    ]);
     const unknown = await owner.send('POST', '/api/selections', { ...both, name: 'Wrong', facets: ['colour'] });
     expect([unknown.status, unknown.json.issues[0].field]).toEqual([422, 'facets']);
   });

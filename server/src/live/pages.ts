@@ -67,23 +67,28 @@ export class Pages {
     return catalog ? this.index(this.scene(), this.ofKind(catalog, search), this.live.scene(kindId)) : null;
   }
 
-  /** What fits words that are being typed on the index page at a path: values of its facets, then listings. */
+  /** What fits words that are being typed on the list at a path: values of its facets, then listings. */
   suggestions(path: string, text: string): SuggestionModel[] {
-    const catalog = this.live.catalogBySlug(decodePart(path.slice(1)));
-    if (!catalog || !isKindShown(catalog.kind)) return [];
-    const { kind } = catalog;
-    const { listings, values } = suggest(catalog, text, this.live.scene());
+    const state = this.listAt(path, '');
+    if (!state) return [];
+    const { kind } = state.list;
+    const { listings, values } = suggest(state.list, text, this.live.scene());
+    const hrefOf = (query: Query): string => `/${kind.slug}?${urlOfQuery(query, kind, this.kindById)}`;
     const ofValues = values.map(({ facet, value, label, count }): SuggestionModel => {
-      const query = withChoice(BLANK_QUERY, facet, { kind: 'values', values: [value] });
       const about = kind.facets.find(({ key }) => key === facet)?.label ?? '';
-      return { label, about, count, href: `/${kind.slug}?${urlOfQuery(query, kind, this.kindById)}` };
+      return {
+        label,
+        about,
+        count,
+        href: hrefOf(withChoice(BLANK_QUERY, facet, { kind: 'values', values: [value] })),
+      };
     });
-    const ofListings = listings.map((id): SuggestionModel => {
+    const ofListings = listings.map(({ catalog, id }): SuggestionModel => {
       const slug = catalog.slugAt(catalog.rowOf(id)!);
       const label = catalog.titleOf(id);
-      const search = urlOfQuery({ ...BLANK_QUERY, text: label }, kind, this.kindById);
-      const href = kind.hasListingPages ? listingPath(kind, { slug }) : `/${kind.slug}?${search}`;
-      return { label, about: kind.one, count: null, href };
+      const { hasListingPages, one } = catalog.kind;
+      const href = hasListingPages ? listingPath(catalog.kind, { slug }) : hrefOf({ ...BLANK_QUERY, text: label });
+      return { label, about: one, count: null, href };
     });
     return [...ofValues, ...ofListings];
   }
