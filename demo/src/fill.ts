@@ -26,14 +26,14 @@ async function fill(folder: string): Promise<void> {
   await store.close();
 }
 
-async function keepPictures({ pictures }: Services): Promise<KeptPicture[]> {
-  const kept: KeptPicture[] = [];
-  for (let number = 0; number < PICTURES; number++) {
+/** All at once, as each is drawn and made smaller by one thread alone. */
+function keepPictures({ pictures }: Services): Promise<KeptPicture[]> {
+  const keep = async (number: number): Promise<KeptPicture> => {
     const { png, alt, focus } = await drawScene(number);
     const { hash, width, height } = await pictures.add(png, `scene-${number + 1}.png`);
-    kept.push({ hash, width, height, alt, focus });
-  }
-  return kept;
+    return { hash, width, height, alt, focus };
+  };
+  return Promise.all(Array.from({ length: PICTURES }, (_, number) => keep(number)));
 }
 
 const folder = process.argv[2];

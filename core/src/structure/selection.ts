@@ -29,7 +29,7 @@ export interface SelectionDefinition {
   readonly leavesOutCurrent: boolean;
   readonly grouping: DateGrouping | null;
   readonly pager: Pager;
-  /** Whether it has a page of its own on the site, and which facets of its one kind stand there, by their keys. */
+  /** Whether it has a page of its own on the site, and which facets stand there, by their keys. */
   readonly published: boolean;
   readonly facets: readonly string[];
 }

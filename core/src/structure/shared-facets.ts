@@ -21,7 +21,7 @@ const KIND_FACET = makeFacet({ key: KIND_FACET_KEY, label: 'Kind', field: KIND_F
 
 /**
  * The facets that can stand on a list of some kinds: those of one kind as they are; of several the one over the kind, and
- * each of theirs by its key once, as the first kind has it.
+ * each of theirs by its key once, as the first kind has it; one of theirs under the key "kind" stands back.
  */
 export function facetsOver(kinds: readonly Kind[]): Facet[] {
   const byKey = new Map<string, Facet>(kinds.length > 1 ? [[KIND_FACET_KEY, KIND_FACET]] : []);

@@ -86,6 +86,13 @@ describe('Pictures', () => {
     expect((await send(asWebp, 'c.webp')).json.hash).toBe(first.json.hash);
   });
 
+  it('are all kept when many come at the same time, the same one twice among them', async () => {
+    const shades = [0x10, 0x40, 0x70, 0xa0, 0xd0, 0xd0];
+    const sent = await Promise.all(shades.map(async (shade) => send(await png(90, 70, shade), `${shade}.png`)));
+    expect(sent.map(({ status }) => status)).toEqual(shades.map(() => 200));
+    expect(new Set(sent.map(({ json }) => json.hash as string)).size).toBe(5);
+  });
+
   it('are refused beyond 50 megapixels', async () => {
     const large = await sharp({ create: { width: 8000, height: 6300, channels: 3, background: '#fff' } })
       .png({ compressionLevel: 9 })

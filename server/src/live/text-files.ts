@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
-import { mkdir, readFile, readdir, rename, rm, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, readdir, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { deserialize, serialize } from 'node:v8';
 import type { KeptTexts } from '@plindo/core/catalog';
+import { writeWhole } from '../store/index.js';
 
 const FILE_NAME = /^kind-(\d+)\.texts$/;
 const DIGEST_LENGTH = 32;
@@ -27,9 +28,7 @@ export class TextFiles {
   async write(kindId: number, kept: KeptTexts): Promise<void> {
     await mkdir(this.folder, { recursive: true });
     const content = serialize(kept);
-    const [path, part] = [this.pathOf(kindId), `${this.pathOf(kindId)}.part`];
-    await writeFile(part, Buffer.concat([digestOf(content), content]));
-    await rename(part, path);
+    await writeWhole(this.pathOf(kindId), Buffer.concat([digestOf(content), content]));
   }
 
   /** Deletes the files of all kinds but the given ones. */

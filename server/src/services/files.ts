@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
-import { mkdir, rename, writeFile } from 'node:fs/promises';
+import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { KeptFile } from '@plindo/core/structure';
 import { normaliseLine } from '@plindo/core/values';
 import { fileTypeFromBuffer } from 'file-type';
 import type { Store } from '../store/index.js';
+import { writeWhole } from '../store/index.js';
 import { Refusal } from './refusal.js';
 
 export const LARGEST_FILE_IN_BYTES = 25 * 1024 * 1024;
@@ -53,9 +54,7 @@ export class Files {
     if (known) return { ...known, name: plainName(name) };
     const file: KeptFile = { hash, name: plainName(name), type: await typeOf(bytes), bytes: bytes.length };
     await mkdir(this.folder, { recursive: true });
-    const path = join(this.folder, hash);
-    await writeFile(`${path}.part`, bytes);
-    await rename(`${path}.part`, path);
+    await writeWhole(join(this.folder, hash), bytes);
     await this.store.files.add(file, this.clock().getTime());
     return file;
   }

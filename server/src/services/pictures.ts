@@ -1,8 +1,9 @@
 import { createHash } from 'node:crypto';
-import { access, mkdir, readdir, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { access, mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
 import type { PictureRecord, Store } from '../store/index.js';
+import { writeWhole } from '../store/index.js';
 import { Refusal } from './refusal.js';
 
 /** Widths in pixels at which every picture is offered; a smaller one is offered in its own size under each. */
@@ -106,7 +107,8 @@ export class Pictures {
     const names = await readdir(this.folder).catch(() => []);
     const known = new Set((await this.store.pictures.all()).map(({ hash }) => hash));
     for (const name of names) {
-      if (known.has(name.slice(0, 32))) continue;
+      // What a stop left half written goes in time too.
+      if (known.has(name.slice(0, 32)) && !name.endsWith('.part')) continue;
       const path = join(this.folder, name);
       const { mtimeMs } = await stat(path);
       if (this.clock().getTime() - mtimeMs > DELETED_KEPT_IN_MS) await rm(path, { force: true });
@@ -130,11 +132,8 @@ export class Pictures {
     }
   }
 
-  /** Written aside first: a stop in between leaves no half picture under its name. */
-  private async write(name: string, data: Buffer): Promise<void> {
-    const path = join(this.folder, name);
-    await writeFile(`${path}.part`, data);
-    await rename(`${path}.part`, path);
+  private write(name: string, data: Buffer): Promise<void> {
+    return writeWhole(join(this.folder, name), data);
   }
 }
 

@@ -2,3 +2,4 @@ export type { PictureRecord } from './picture-store.js';
 export type { TokenRecord } from './account-store.js';
 export * from './store.js';
 export * from './unit.js';
+export { writeWhole } from './write-whole.js';

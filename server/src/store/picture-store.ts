@@ -32,6 +32,9 @@ export function pictureOf(row: Row): PictureRecord {
 }
 
 export class PictureStore {
+  /** Pictures are added one after the other, as each takes the next number. */
+  private adding: Promise<unknown> = Promise.resolve();
+
   constructor(private readonly models: Models) {}
 
   async find(hash: string): Promise<PictureRecord | null> {
@@ -64,7 +67,13 @@ export class PictureStore {
   }
 
   /** Adds a picture, or answers the one of the same hash. */
-  async add(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
+  add(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
+    const added = this.adding.then(() => this.addNext(picture));
+    this.adding = added.catch(() => undefined);
+    return added;
+  }
+
+  private async addNext(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
     const known = await this.find(picture.hash);
     if (known) return known;
     const number = (await this.lastNumber()) + 1;
