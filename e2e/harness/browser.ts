@@ -25,7 +25,8 @@ export async function openPage(
 ): Promise<Page & { complaints: string[] }> {
   const context = await browser.newContext({ viewport: WIDE, ...options });
   const page = Object.assign(await context.newPage(), { complaints: [] as string[] });
-  page.setDefaultTimeout(15_000);
+  // Two files of specs run at a time, on machines that others use too.
+  page.setDefaultTimeout(30_000);
   page.on('pageerror', (error) => page.complaints.push(String(error)));
   page.on('console', (message) => {
     // A refusal that is shown to the person is also a failed request in the console.

@@ -147,11 +147,12 @@ describe('From a spreadsheet to a live directory', () => {
     await page.getByText('Undid: Brought in').first().waitFor();
     expect((await page.request.get(`${server.address}/airports`)).status()).toBe(404);
     await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
-    await page.getByText('Undone', { exact: true }).waitFor();
+    // Thousands of rows are put back one by one.
+    await page.getByText('Undone', { exact: true }).waitFor({ timeout: 60_000 });
     await page.goto(`${server.address}/airports`);
     expect(await page.getByRole('status').innerText()).toBe('3,376 airports');
     expect((await titles(page))[0]).toBe('Meadow Lake');
-  }, 90_000);
+  }, 150_000);
 
   it('complained of nothing in the console', () => {
     expect(page.complaints).toEqual([]);
