@@ -1,13 +1,12 @@
 import type { Listing } from '../listings/index.js';
 import type { Drop, Query, QueryResult, QueryScene } from '../query/index.js';
-import { BLANK_QUERY, ownSortKey, urlOfQuery } from '../query/index.js';
+import { BLANK_QUERY, kindsOf, ownSortKey, sortKeyOf, urlOfQuery } from '../query/index.js';
 import type { Kind, KindById, KindDefinition } from '../structure/index.js';
 import { BUILT_IN_FIELDS, HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { distanceWords } from './distance-facet.js';
 import { categoryModel, chipModels, facetModels } from './facet-models.js';
 import type { FacetScene, HrefOf } from './facet-scene.js';
-import { kindsOf } from './facet-scene.js';
 import type { PageScene } from './frame.js';
 import { frame } from './frame.js';
 import { groupModels, jumpModels } from './group-models.js';
@@ -123,7 +122,7 @@ function dropModel({ drop, kind, query }: IndexInput, hrefOf: HrefOf): IndexPage
 
 /** How many cards stand in the Featured strip: those that the house order puts first on the first page. */
 function leadingFeatured(cards: readonly CardModel[], { query, kind, result }: IndexInput): number {
-  const sort = query.sort ?? ownSortKey(query.text !== '', result.near !== null);
+  const sort = sortKeyOf(query, { isSearch: query.text !== '', isNear: result.near !== null });
   const isFirstPage = query.page === 1 || query.fromFirst;
   if (sort !== HOUSE_SORT_KEY || !isFirstPage || kind.defaultOrder[0]?.by !== 'featured') return 0;
   const end = cards.findIndex((card) => !card.featured);

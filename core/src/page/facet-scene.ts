@@ -1,6 +1,6 @@
 import type { FacetCounts, FacetChoice, Query, QueryScene } from '../query/index.js';
-import { NO_VALUE, YES_VALUE } from '../query/index.js';
-import type { Facet, Field, KindById, KindDefinition } from '../structure/index.js';
+import { NO_VALUE, YES_VALUE, kindsOf } from '../query/index.js';
+import type { Facet, Field, KindDefinition } from '../structure/index.js';
 import { choiceLabel, fieldOfFacet, plainField } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 
@@ -16,10 +16,6 @@ export interface FacetScene {
   readonly hrefOf: HrefOf;
   /** How many listings a query finds. */
   readonly countOf: (query: Query) => number;
-}
-
-export function kindsOf(scene: QueryScene): KindById {
-  return (id) => scene.catalogOf(id)?.kind;
 }
 
 export function formatsOf({ scene }: Pick<FacetScene, 'scene'>): Formats {

@@ -1,5 +1,5 @@
 import type { Catalog } from '../catalog/index.js';
-import type { ReadContext } from '../structure/index.js';
+import type { KindById, ReadContext } from '../structure/index.js';
 
 /** What queries are answered with: the catalogs, and the moment, zone and locale of the answer. */
 export interface QueryScene {
@@ -8,6 +8,11 @@ export interface QueryScene {
   /** All catalogs that visitors may see, in the order of their kinds. */
   catalogs(): readonly Catalog[];
   readonly context: ReadContext;
+}
+
+/** The kinds that visitors may see, by their numbers. */
+export function kindsOf(scene: QueryScene): KindById {
+  return (id) => scene.catalogOf(id)?.kind;
 }
 
 /** A scene of one catalog alone. */

@@ -5,6 +5,7 @@ import type { PageParameters } from './parameters.js';
 import { NO_PARAMETERS } from './parameters.js';
 import { rowsOfSelection } from './run-selection.js';
 import type { QueryScene } from './scene.js';
+import { kindsOf } from './scene.js';
 
 /** The list on a selection's own page, with the facets that were chosen for it. */
 export function listOfSelection(
@@ -19,7 +20,7 @@ export function listOfSelection(
   );
   const parts = selected.map(({ catalog, rows }) => {
     const asked = kind.facets.map((facet) => {
-      return [facet.key, facetAskedBy(facet, kind, catalog.kind, (id) => scene.catalogOf(id)?.kind)] as const;
+      return [facet.key, facetAskedBy(facet, kind, catalog.kind, kindsOf(scene))] as const;
     });
     return { catalog, rows, facets: new Map(asked.flatMap(([key, facet]) => (facet ? [[key, facet]] : []))) };
   });

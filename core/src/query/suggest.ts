@@ -9,6 +9,7 @@ import { placeColumnOf } from './points.js';
 import { BLANK_QUERY, withChoice } from './query.js';
 import { countQuery } from './run-query.js';
 import type { QueryScene } from './scene.js';
+import { kindsOf } from './scene.js';
 
 const MOST_LISTINGS = 6;
 const MOST_CATEGORIES = 4;
@@ -80,6 +81,6 @@ function choicesOf(
   { kind }: AskedList,
   scene: QueryScene,
 ): readonly { readonly key: string; readonly label: string }[] {
-  const field = fieldOfFacet(facet, kind, (id) => scene.catalogOf(id)?.kind);
+  const field = fieldOfFacet(facet, kind, kindsOf(scene));
   return field?.settings.choices ?? [];
 }

@@ -3,6 +3,7 @@ import { Catalog } from '@plindo/core/catalog';
 import type { Listing } from '@plindo/core/listings';
 import type { Kind } from '@plindo/core/structure';
 import type { ChangeEntry, Store } from '../store/index.js';
+import { Turns } from '../store/index.js';
 import type { TextFiles } from './text-files.js';
 
 export type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
@@ -22,7 +23,7 @@ export interface CatalogOwner {
 /** Builds catalogs beside the ones that answer meanwhile, and swaps them when they are ready. */
 export class CatalogBuilds {
   /** Builds run one after the other, so that a later state is never overtaken by an earlier one. */
-  private running: Promise<unknown> = Promise.resolve();
+  private readonly turns = new Turns();
   /** By kind, the changes that came while its catalog was being built. */
   private readonly missed = new Map<number, ListingChange[]>();
 
@@ -33,9 +34,7 @@ export class CatalogBuilds {
   ) {}
 
   run(kind: Kind): Promise<void> {
-    const built = this.running.then(() => this.build(kind));
-    this.running = built.catch(() => undefined);
-    return built;
+    return this.turns.take(() => this.build(kind));
   }
 
   /** Keeps a change for the catalog that is being built of its kind, if there is one. */

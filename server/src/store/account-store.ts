@@ -2,7 +2,7 @@ import type { Role, User } from '@plindo/core/contract';
 import { Op, QueryTypes } from 'sequelize';
 import type { Models } from './models.js';
 import type { Row } from './records.js';
-import { userOf } from './records.js';
+import { numberOrNull, userOf } from './records.js';
 
 export interface SessionRecord {
   readonly userId: number;
@@ -85,7 +85,7 @@ export class AccountStore {
         'JOIN users ON users.id = tokens.userId WHERE tokens.tokenHash = :tokenHash',
       tokenHash,
     );
-    return row && { id: Number(row['tokenId']), lastUsedAt: momentOf(row['lastUsedAt']), user: userOf(row) };
+    return row && { id: Number(row['tokenId']), lastUsedAt: numberOrNull(row['lastUsedAt']), user: userOf(row) };
   }
 
   /** The one row that belongs to a secret; asked for with every request, so both tables are read at once. */
@@ -111,10 +111,6 @@ function tokenOf(row: Row): TokenRecord {
     userId: Number(row['userId']),
     name: String(row['name']),
     createdAt: Number(row['createdAt']),
-    lastUsedAt: momentOf(row['lastUsedAt']),
+    lastUsedAt: numberOrNull(row['lastUsedAt']),
   };
-}
-
-function momentOf(column: unknown): number | null {
-  return column == null ? null : Number(column);
 }

@@ -1,5 +1,6 @@
 import type { Models } from './models.js';
 import type { Row } from './records.js';
+import { Turns } from './turns.js';
 
 /** What is known of a kept picture; its bytes lie in files beside the database. */
 export interface PictureRecord {
@@ -33,7 +34,7 @@ export function pictureOf(row: Row): PictureRecord {
 
 export class PictureStore {
   /** Pictures are added one after the other, as each takes the next number. */
-  private adding: Promise<unknown> = Promise.resolve();
+  private readonly turns = new Turns();
 
   constructor(private readonly models: Models) {}
 
@@ -68,9 +69,7 @@ export class PictureStore {
 
   /** Adds a picture, or answers the one of the same hash. */
   add(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
-    const added = this.adding.then(() => this.addNext(picture));
-    this.adding = added.catch(() => undefined);
-    return added;
+    return this.turns.take(() => this.addNext(picture));
   }
 
   private async addNext(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {

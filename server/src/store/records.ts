@@ -21,7 +21,8 @@ export function parsed<T>(column: unknown): T {
   return (typeof column === 'string' ? JSON.parse(column) : column) as T;
 }
 
-function numberOrNull(column: unknown): number | null {
+/** A number of a row; null where it has none. */
+export function numberOrNull(column: unknown): number | null {
   return column == null ? null : Number(column);
 }
 

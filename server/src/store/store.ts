@@ -12,6 +12,7 @@ import { PictureStore } from './picture-store.js';
 import type { Row } from './records.js';
 import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, selectionOf } from './records.js';
 import { PACKED_LISTING, unpackedListing } from './packed-listing.js';
+import { Turns } from './turns.js';
 import type { ChangeEntry } from './unit.js';
 import { AS_GIVEN, Unit } from './unit.js';
 
@@ -40,7 +41,8 @@ export class Store {
   readonly accounts: AccountStore;
   readonly pictures: PictureStore;
   readonly files: FileStore;
-  private queue: Promise<unknown> = Promise.resolve();
+  /** One writer at a time. */
+  private readonly turns = new Turns();
 
   private constructor(
     private readonly database: Database,
@@ -58,7 +60,7 @@ export class Store {
   }
 
   async close(): Promise<void> {
-    await this.queue;
+    await this.turns.idle();
     await this.database.close();
   }
 
@@ -71,7 +73,7 @@ export class Store {
     work: (unit: Unit) => Promise<T>,
     published: (entries: readonly ChangeEntry[]) => void = () => undefined,
   ): Promise<{ changeId: number; result: T }> {
-    return this.inTurn(async () => {
+    return this.turns.take(async () => {
       const done = await this.transact(async (unit) => {
         const result = await work(unit);
         const changeId = await this.writeHead(unit, head, 'done');
@@ -85,7 +87,7 @@ export class Store {
 
   /** Begins a change that takes several transactions, such as an import. */
   openChange<T>(head: ChangeHead, work: (unit: Unit) => Promise<T>): Promise<{ changeId: number; result: T }> {
-    return this.inTurn(() =>
+    return this.turns.take(() =>
       this.transact(async (unit) => {
         const result = await work(unit);
         const changeId = await this.writeHead(unit, head, 'open');
@@ -97,7 +99,7 @@ export class Store {
 
   /** One more transaction of an open change. */
   continueChange<T>(changeId: number, work: (unit: Unit) => Promise<T>): Promise<T> {
-    return this.inTurn(() =>
+    return this.turns.take(() =>
       this.transact(async (unit) => {
         const result = await work(unit);
         await this.writeEntries(unit, changeId);
@@ -107,12 +109,12 @@ export class Store {
   }
 
   async closeChange(changeId: number, sentence: string): Promise<void> {
-    await this.inTurn(() => this.models.changes.update({ state: 'done', sentence }, { where: { id: changeId } }));
+    await this.turns.take(() => this.models.changes.update({ state: 'done', sentence }, { where: { id: changeId } }));
   }
 
   /** Takes back an open change as if it had never begun. An open change only adds; kinds take their listings with them. */
   async dropOpenChange(changeId: number): Promise<void> {
-    await this.inTurn(() =>
+    await this.turns.take(() =>
       this.transact(async ({ transaction }) => {
         const where = { changeId };
         const rows = await this.models.entries.findAll({
@@ -185,7 +187,7 @@ export class Store {
   }
 
   async keepTableViews(userId: number, kindId: number, kept: unknown): Promise<void> {
-    await this.inTurn(() => this.models.tableViews.upsert({ userId, kindId, kept }));
+    await this.turns.take(() => this.models.tableViews.upsert({ userId, kindId, kept }));
   }
 
   async entriesOf(changeId: number): Promise<ChangeEntry[]> {
@@ -281,13 +283,6 @@ export class Store {
   async site(): Promise<SiteSettings | null> {
     const row = await this.models.site.findByPk(1, { raw: true });
     return row ? parsed<SiteSettings>((row as unknown as Row)['settings']) : null;
-  }
-
-  /** One writer at a time, in the order of asking; a failed one doesn't stop the next. */
-  private inTurn<T>(work: () => Promise<T>): Promise<T> {
-    const turn = this.queue.then(work);
-    this.queue = turn.catch(() => undefined);
-    return turn;
   }
 
   private transact<T>(work: (unit: Unit) => Promise<T>): Promise<T> {

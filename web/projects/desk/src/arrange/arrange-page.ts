@@ -5,7 +5,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { CatalogApi, PagesApi, SessionStore } from '@plindo/api';
 import type { IndexPage } from '@plindo/core/page';
-import type { Facet, Field, Kind, Pager, SortChoice } from '@plindo/core/structure';
+import type { Facet, Field, Kind, SortChoice } from '@plindo/core/structure';
 import { fieldType, sortChoicesFor } from '@plindo/core/structure';
 import { IndexPageView } from '@plindo/listing-view';
 import { heldLink } from '../shared/held-link';
@@ -16,12 +16,7 @@ import { FacetEditor } from './facet-editor';
 import { facetOver, facetSubjectsOf, subjectOf } from './facet-fields';
 import { GroupingEditor } from './shared/grouping-editor';
 import { OrderEditor } from './shared/order-editor';
-
-const PAGER_WORDS: readonly (readonly [Pager, string])[] = [
-  ['numbered', 'numbered pages'],
-  ['more', '“Show more”'],
-  ['endless', 'more by itself'],
-];
+import { PAGER_WORDS } from './shared/pager-words';
 
 /** A sort choice that is offered or could be. */
 interface OfferedSort {

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Kind, SelectionDefinition } from '@plindo/core/structure';
-import { PAGERS, facetsOver } from '@plindo/core/structure';
+import { facetsOver } from '@plindo/core/structure';
 import { GroupingEditor } from '../shared/grouping-editor';
-
-const PAGER_WORDS = { numbered: 'numbered pages', more: '“Show more”', endless: 'more by itself' } as const;
+import { PAGER_WORDS } from '../shared/pager-words';
 
 /** The page that a selection has of its own on the site: headings, pager, and the facets that stand beside it. */
 @Component({
@@ -34,8 +33,8 @@ const PAGER_WORDS = { numbered: 'numbered pages', more: '“Show more”', endle
     <label>
       Further ones come as
       <select class="plain-select" (change)="changed.emit({ pager: $any($event.target).value })">
-        @for (pager of pagers; track pager) {
-          <option [value]="pager" [selected]="pager === own.pager">{{ pagerWords[pager] }}</option>
+        @for (pager of pagers; track pager[0]) {
+          <option [value]="pager[0]" [selected]="pager[0] === own.pager">{{ pager[1] }}</option>
         }
       </select>
     </label>
@@ -92,8 +91,7 @@ export class OwnPageEditor {
   readonly path = input.required<string>();
   readonly changed = output<Partial<SelectionDefinition>>();
 
-  protected readonly pagers = PAGERS;
-  protected readonly pagerWords = PAGER_WORDS;
+  protected readonly pagers = PAGER_WORDS;
   protected readonly facets = computed(() => facetsOver(this.kinds()));
 
   protected toggle(key: string, isOn: boolean): void {
