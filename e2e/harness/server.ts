@@ -54,9 +54,18 @@ export class TestServer {
   }
 
   /** Ends the process at once, as a power cut would. */
-  async kill(): Promise<void> {
+  kill(): Promise<void> {
+    return this.ended('SIGKILL');
+  }
+
+  /** Ends the process as its operator would; the store stays in its folder. */
+  end(): Promise<void> {
+    return this.ended('SIGTERM');
+  }
+
+  private async ended(signal: NodeJS.Signals): Promise<void> {
     const ended = new Promise((resolve) => this.process.once('exit', resolve));
-    this.process.kill('SIGKILL');
+    this.process.kill(signal);
     await ended;
   }
 

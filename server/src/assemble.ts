@@ -1,8 +1,8 @@
 import { join } from 'node:path';
 import type { Services } from './http/services.js';
+import { CatalogFiles } from './live/catalog-files.js';
 import { Live } from './live/live.js';
 import { Pages } from './live/pages.js';
-import { TextFiles } from './live/text-files.js';
 import { Accounts } from './services/accounts.js';
 import { Batches } from './services/batches.js';
 import { Bin } from './services/bin.js';
@@ -37,7 +37,7 @@ export interface Assembly {
 /** Opens the store in a folder, repairs what a stop left half done, and puts all services together. */
 export async function assemble(dataFolder: string, clock: () => Date): Promise<Assembly> {
   const store = await Store.open(join(dataFolder, 'plindo.sqlite'), clock);
-  const live = new Live(store, clock, new TextFiles(join(dataFolder, 'texts')));
+  const live = new Live(store, clock, new CatalogFiles(join(dataFolder, 'catalogs')));
   const imports = new Imports(store, live);
   const repairs = await imports.repair();
   await live.start();

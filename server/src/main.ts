@@ -39,7 +39,11 @@ async function main(): Promise<void> {
     if (secret) console.log(`Make the owner with this link, which works once:\n      ${address}/desk/setup#${secret}`);
     if (process.env['PLINDO_DEMO_SIGN_IN']) console.log(process.env['PLINDO_DEMO_SIGN_IN']);
     console.log(`Data  ${config.dataFolder}`);
-    await services.live.settle();
+    await services.live.settle().catch(tellUnkept);
+  }
+
+  function tellUnkept(error: unknown): void {
+    log.warn(error, 'The catalogs could not be kept; the next start will take longer.');
   }
 
   const stop = (): void => {
@@ -48,7 +52,7 @@ async function main(): Promise<void> {
     setTimeout(() => process.exit(0), STOP_AFTER_IN_MS).unref();
   };
   async function end(): Promise<void> {
-    await services.live.keepTexts();
+    await services.live.keep().catch(tellUnkept);
     await store.close();
     process.exit(0);
   }

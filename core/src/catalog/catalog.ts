@@ -1,20 +1,23 @@
 import type { Listing, Status } from '../listings/index.js';
-import { ComputedValues, publishingTime } from '../listings/index.js';
-import type { BuiltInKey, Field, Kind } from '../structure/index.js';
-import { BUILT_IN_MARK, STATUSES, fieldType } from '../structure/index.js';
+import { ComputedValues } from '../listings/index.js';
+import type { Field, Kind } from '../structure/index.js';
+import { STATUSES } from '../structure/index.js';
 import type { TextOrder } from '../values/index.js';
 import { textOrder } from '../values/index.js';
 import { Bitset } from './bitset.js';
+import { BuiltInColumns } from './built-in-columns.js';
 import type { ChoicesColumn } from './choices-column.js';
 import type { Column } from './field-columns.js';
 import { FieldColumns } from './field-columns.js';
 import { Initials } from './initials.js';
-import { NumberColumn } from './number-column.js';
-import { PlaceColumn } from './place-column.js';
+import type { KeptCatalog } from './kept-catalog.js';
+import { catalogMark } from './kept-catalog.js';
+import type { Stamped } from './listing-stamp.js';
+import { stampOf } from './listing-stamp.js';
+import type { NumberColumn } from './number-column.js';
 import { Presence } from './presence.js';
 import { TextColumn } from './text-column.js';
-import type { KeptTexts } from './text/known-texts.js';
-import type { TextDocument } from './text/text-document.js';
+import { documentOf } from './text/text-document.js';
 import { TextIndex } from './text/text-index.js';
 import { UniqueValues } from './unique-values.js';
 
@@ -23,31 +26,30 @@ const LEAST_CAPACITY = 64;
 /**
  * All listings of one kind, in the typed columns that queries need. A listing has a row for as long as it exists; rows
  * are not used again. Fill it with {@link put}, call {@link finish} once, then query; after that `put` and `remove`
- * keep it in step with single changes. `expected` is about how many listings will come; `kept` what an earlier catalog
- * of the kind has read of their texts.
+ * keep it in step with single changes. `expected` is about how many listings will come; `text` an index that may know
+ * what an earlier one has read of their texts.
  */
 export class Catalog {
   /** Rows given out so far; those of removed listings count too. */
   rows = 0;
+  /** How many states of listings it has taken in or given up. */
+  taken = 0;
   ids: Float64Array;
   /** Whether ids grow with rows, so that the order of rows is that of ids. */
   idsAscend = true;
   /** Rows of listings that exist, whatever their status. */
   existing: Bitset;
   statuses: Uint8Array;
+  /** By row, the stamp of the listing's state. */
+  private stamps: Float64Array;
   readonly title: TextColumn;
-  readonly text: TextIndex;
   readonly uniques = new UniqueValues();
   private readonly onSite: Presence;
   private readonly featured: Presence;
   private computed: ComputedValues;
   private readonly ofFields: ReadonlyMap<string, FieldColumns>;
-  /** Of built-in parts, by their key with a mark before it; they are there once a listing has a value. */
-  private readonly builtIn = new Map<string, Column>();
-  /** Those of them that are numbers, in the order of {@link BUILT_IN_NUMBERS}, and the places. */
-  private readonly builtInNumbers: (NumberColumn | undefined)[] = [];
-  private places: PlaceColumn | null = null;
-  private readonly slugs: string[] = [];
+  private readonly builtIn: BuiltInColumns;
+  private slugs: string[] = [];
   private readonly rowsById = new Map<number, number>();
   private readonly rowsBySlug = new Map<string, number>();
   private readonly compareTexts: TextOrder;
@@ -58,9 +60,8 @@ export class Catalog {
     public kind: Kind,
     readonly locale: string,
     expected = 0,
-    kept: KeptTexts | null = null,
+    readonly text = new TextIndex(null, expected),
   ) {
-    this.text = new TextIndex(kept, expected);
     this.capacity = Math.max(LEAST_CAPACITY, expected);
     this.compareTexts = textOrder(locale);
     this.initials = new Initials(locale);
@@ -69,8 +70,9 @@ export class Catalog {
     this.onSite = new Presence(this.capacity);
     this.featured = new Presence(this.capacity);
     this.statuses = new Uint8Array(this.capacity);
+    this.stamps = new Float64Array(this.capacity);
     this.title = this.textColumn();
-    this.builtIn.set(`${BUILT_IN_MARK}title`, this.title);
+    this.builtIn = new BuiltInColumns(this.title, this.capacity);
     const columnsOf = (field: Field): FieldColumns => new FieldColumns(field, this.capacity, () => this.textColumn());
     this.ofFields = new Map(kind.fields.map((field) => [field.key, columnsOf(field)]));
     this.computed = new ComputedValues(kind.fields);
@@ -139,6 +141,12 @@ export class Catalog {
     return row !== undefined && this.onSite.at(nowInMs).has(row);
   }
 
+  /** Whether a listing, with those that it is linked with, is here as it is given. */
+  isAsHere(id: number, listing: Stamped): boolean {
+    const row = this.rowsById.get(id);
+    return row !== undefined && this.stamps[row] === stampOf(listing, this.kind.fields);
+  }
+
   statusAt(row: number): Status {
     return STATUSES[this.statuses[row] ?? 0] ?? 'draft';
   }
@@ -150,6 +158,7 @@ export class Catalog {
 
   /** Adds a listing or puts its new state in place of the old one. */
   put(kept: Listing): void {
+    this.taken++;
     const listing = this.complete(kept);
     const known = this.rowsById.get(listing.id);
     const row = known ?? this.newRow(listing.id);
@@ -160,8 +169,8 @@ export class Catalog {
     this.onSite.put(row, listing.status === 'live', listing.shownFrom, listing.shownUntil);
     this.featured.put(row, listing.featured, listing.featuredFrom, listing.featuredUntil);
     this.statuses[row] = STATUSES.indexOf(listing.status);
-    this.title.put(row, listing.title);
-    this.putBuiltIn(row, { ...listing, publishedAt: publishingTime(listing) });
+    this.stamps[row] = stampOf(listing, this.kind.fields);
+    this.builtIn.put(row, listing);
     for (const columns of this.ofFields.values()) columns.put(row, listing.values);
     this.text.put(row, documentOf(listing, this.kind));
     this.uniques.put(listing, this.kind.fields);
@@ -171,14 +180,14 @@ export class Catalog {
   remove(id: number): void {
     const row = this.rowsById.get(id);
     if (row === undefined) return;
+    this.taken++;
     this.uniques.remove(id);
     this.rowsById.delete(id);
     this.rowsBySlug.delete(this.slugs[row] ?? '');
     this.existing.delete(row);
     this.onSite.put(row, false, null, null);
     this.featured.put(row, false, null, null);
-    this.title.put(row, null);
-    this.putBuiltIn(row, NOTHING);
+    this.builtIn.remove(row);
     for (const columns of this.ofFields.values()) columns.put(row, {});
     this.text.remove(row);
   }
@@ -188,8 +197,7 @@ export class Catalog {
    * the kind …). Answers false when they don't: then the catalog has to be built anew.
    */
   redefine(kind: Kind): boolean {
-    if (JSON.stringify(kind.fields.map(columnTraits)) !== JSON.stringify(this.kind.fields.map(columnTraits)))
-      return false;
+    if (catalogMark(kind, this.locale) !== catalogMark(this.kind, this.locale)) return false;
     this.kind = kind;
     return true;
   }
@@ -200,25 +208,51 @@ export class Catalog {
     return this;
   }
 
+  /** All that it holds, for {@link Catalog.restored}. */
+  kept(): KeptCatalog {
+    return {
+      mark: catalogMark(this.kind, this.locale),
+      rows: this.rows,
+      idsAscend: this.idsAscend,
+      ids: this.ids.slice(),
+      statuses: this.statuses.slice(),
+      stamps: this.stamps.slice(),
+      slugs: this.slugs.slice(),
+      existing: this.existing.words.slice(),
+      onSite: this.onSite.kept(),
+      featured: this.featured.kept(),
+      builtIn: this.builtIn.kept(),
+      fields: new Map(Array.from(this.ofFields, ([key, columns]) => [key, columns.kept()])),
+      uniques: this.uniques.kept(),
+      text: this.text.kept(),
+    };
+  }
+
+  /** The catalog that was kept, ready to be queried; null when the kind or locale would have other columns now. */
+  static restored(kind: Kind, locale: string, kept: KeptCatalog): Catalog | null {
+    if (kept.mark !== catalogMark(kind, locale)) return null;
+    const catalog = new Catalog(kind, locale, kept.ids.length, TextIndex.restored(kept.text));
+    catalog.restore(kept);
+    return catalog;
+  }
+
+  private restore(kept: KeptCatalog): void {
+    [this.rows, this.idsAscend, this.slugs] = [kept.rows, kept.idsAscend, kept.slugs.slice()];
+    [this.ids, this.statuses, this.stamps] = [kept.ids.slice(), kept.statuses.slice(), kept.stamps.slice()];
+    this.existing = new Bitset(this.capacity, kept.existing.slice());
+    this.existing.forEach((row) => {
+      this.rowsById.set(this.ids[row]!, row);
+      this.rowsBySlug.set(this.slugs[row]!, row);
+    });
+    this.onSite.restore(kept.onSite);
+    this.featured.restore(kept.featured);
+    this.builtIn.restore(kept.builtIn);
+    for (const [key, columns] of this.ofFields) columns.restore(kept.fields.get(key)!);
+    this.uniques.restore(kept.uniques);
+  }
+
   private textColumn(): TextColumn {
     return new TextColumn(this.capacity, this.compareTexts, this.initials);
-  }
-
-  /** Most listings have none of some of these; a column is made when one has. */
-  private putBuiltIn(row: number, parts: BuiltInParts): void {
-    for (let at = 0; at < BUILT_IN_NUMBERS.length; at++) {
-      const key = BUILT_IN_NUMBERS[at]!;
-      const value = parts[key];
-      if (value !== null) this.builtInNumbers[at] ??= this.withBuiltIn(key, new NumberColumn(this.capacity));
-      this.builtInNumbers[at]?.put(row, value);
-    }
-    if (parts.place) this.places ??= this.withBuiltIn('place', new PlaceColumn(this.capacity));
-    this.places?.put(row, parts.place);
-  }
-
-  private withBuiltIn<Made extends Column>(key: BuiltInKey, column: Made): Made {
-    this.builtIn.set(`${BUILT_IN_MARK}${key}`, column);
-    return column;
   }
 
   private newRow(id: number): number {
@@ -236,49 +270,12 @@ export class Catalog {
     ids.set(this.ids);
     const statuses = new Uint8Array(this.capacity);
     statuses.set(this.statuses);
-    [this.ids, this.statuses] = [ids, statuses];
+    const stamps = new Float64Array(this.capacity);
+    stamps.set(this.stamps);
+    [this.ids, this.statuses, this.stamps] = [ids, statuses, stamps];
     this.existing = this.existing.grown(this.capacity);
     this.onSite.grow(this.capacity);
     this.featured.grow(this.capacity);
-    for (const columns of [...this.ofFields.values(), ...this.builtIn.values()]) columns.grow(this.capacity);
+    for (const columns of [this.builtIn, ...this.ofFields.values()]) columns.grow(this.capacity);
   }
-}
-
-/** Of the built-in parts, those that are numbers and moments. */
-const BUILT_IN_NUMBERS = [
-  'handOrder',
-  'createdAt',
-  'changedAt',
-  'publishedAt',
-  'binnedAt',
-  'shownFrom',
-  'shownUntil',
-  'featuredFrom',
-  'featuredUntil',
-] as const satisfies readonly BuiltInKey[];
-
-type BuiltInNumber = (typeof BUILT_IN_NUMBERS)[number];
-type BuiltInParts = Readonly<Record<BuiltInNumber, number | null>> & Pick<Listing, 'place'>;
-
-const NOTHING: BuiltInParts = {
-  ...(Object.fromEntries(BUILT_IN_NUMBERS.map((key) => [key, null])) as Record<BuiltInNumber, null>),
-  place: null,
-};
-
-/** What of a field the catalog was built with. */
-function columnTraits({ key, type, settings, searchWeight, unique }: Field): unknown {
-  return { key, type, settings, searchWeight, unique };
-}
-
-/** What the text search reads of a listing: title, summary and the words of its searchable fields. */
-function documentOf(listing: Listing, kind: Kind): TextDocument {
-  const byWeight = new Map<number, string>();
-  for (const field of kind.fields) {
-    const value = listing.values[field.key];
-    const type = fieldType(field.type);
-    if (field.searchWeight === 0 || !type.holds(value)) continue;
-    const words = type.words?.(value, field);
-    if (words) byWeight.set(field.searchWeight, `${byWeight.get(field.searchWeight) ?? ''} ${words}`);
-  }
-  return { title: listing.title, summary: listing.summary, byWeight };
 }

@@ -1,4 +1,5 @@
 import { Bitset } from './bitset.js';
+import type { KeptCombinations } from './combinations.js';
 import { Combinations } from './combinations.js';
 
 /** Sets of rows by choice are kept for so many choices at most; each takes a bit a row. */
@@ -6,6 +7,13 @@ const MOST_KEPT_SETS = 64;
 /** Of a column with so few choices the sets of all are kept, as counting bits is then the fastest way to count. */
 export const FEW_CHOICES = 32;
 const NARROW_END = 0x10000;
+
+export interface KeptChoices {
+  /** By row, the number of its combination; by number, the keys. */
+  readonly rows: Uint16Array | Uint32Array;
+  readonly keys: readonly string[];
+  readonly combinations: KeptCombinations;
+}
 
 /**
  * Any number of choices a row. Each row holds the number of its combination of choices; 0 is none. Choices are numbered
@@ -17,15 +25,25 @@ export class ChoicesColumn {
   /** Number of its combination by row; 16 bits wide until there are more combinations than that. */
   rows: Uint16Array | Uint32Array;
   /** Keys by number: the defined choices in their order, then keys that listings still hold though they are gone. */
-  readonly keys: string[];
+  readonly keys: string[] = [];
   private readonly numbers = new Map<string, number>();
   /** The rows that have a choice, for choices that were asked for; kept in step with every change. */
   private readonly rowSets = new Map<number, Bitset>();
 
   constructor(capacity: number, definedKeys: readonly string[]) {
     this.rows = new Uint16Array(capacity);
-    this.keys = [...definedKeys];
-    this.keys.forEach((key, number) => this.numbers.set(key, number));
+    for (const key of definedKeys) this.numberOf(key);
+  }
+
+  kept(): KeptChoices {
+    return { rows: this.rows.slice(), keys: [...this.keys], combinations: this.combinations.kept() };
+  }
+
+  /** To be called on a column that is empty. */
+  restore({ rows, keys, combinations }: KeptChoices): void {
+    this.rows = rows.slice();
+    for (const key of keys) this.numberOf(key);
+    this.combinations.restore(combinations);
   }
 
   grow(capacity: number): void {

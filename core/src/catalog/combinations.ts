@@ -6,6 +6,15 @@ const LEAST_SLOTS = 64;
 /** From so many rows a combination on, counting combinations before their members is less work. */
 const ROWS_A_COMBINATION = 2;
 
+export interface KeptCombinations {
+  /** By combination, as {@link Combinations} has them. */
+  readonly codes: Int32Array;
+  readonly uses: Uint32Array;
+  readonly spilled: Uint32Array;
+  /** How much of {@link spilled} belongs to combinations that are gone. */
+  readonly wasted: number;
+}
+
 /**
  * Sequences of small numbers, each kept once under a number of its own; 0 is the empty one. Rows that hold the same
  * choices share a combination, so that counting a million rows is counting combinations. Knows nothing of choices.
@@ -26,6 +35,21 @@ export class Combinations {
   private spilledEnd = 0;
   private wasted = 0;
   private readonly free: number[] = [];
+
+  kept(): KeptCombinations {
+    const { codes, uses, spilled, wasted, end } = this;
+    return { codes: codes.slice(0, end), uses: uses.slice(0, end), spilled: spilled.slice(0, this.spilledEnd), wasted };
+  }
+
+  /** To be called on one that is empty. */
+  restore({ codes, uses, spilled, wasted }: KeptCombinations): void {
+    [this.codes, this.uses, this.spilled] = [codes.slice(), uses.slice(), spilled.slice()];
+    [this.end, this.spilledEnd, this.wasted] = [codes.length, spilled.length, wasted];
+    for (let combination = 1; combination < this.end; combination++) {
+      if (uses[combination] === 0) this.free.push(combination);
+    }
+    this.rehash();
+  }
 
   /** The number of a sequence, with one use more. */
   take(sequence: readonly number[]): number {
@@ -176,8 +200,8 @@ export class Combinations {
     while (size < (this.end - this.free.length) * 3) size *= 2;
     const slots = new Uint32Array(size);
     this.filledSlots = 0;
-    for (const combination of this.slots) {
-      if (combination === EMPTY || combination === TOMBSTONE) continue;
+    for (let combination = 1; combination < this.end; combination++) {
+      if (this.uses[combination] === 0) continue;
       let at = hashOf(this.sequenceOf(combination)) & (size - 1);
       while (slots[at] !== EMPTY) at = (at + 1) & (size - 1);
       slots[at] = combination;

@@ -2,11 +2,21 @@ import type { Values } from '../listings/index.js';
 import type { Field } from '../structure/index.js';
 import { columnOf, fieldType } from '../structure/index.js';
 import { Bitset } from './bitset.js';
+import type { KeptChoices } from './choices-column.js';
 import { ChoicesColumn } from './choices-column.js';
+import type { KeptNumbers } from './number-column.js';
 import { NumberColumn } from './number-column.js';
 import { PlaceColumn } from './place-column.js';
 import type { TextColumn } from './text-column.js';
 import { YesNoColumn } from './yes-no-column.js';
+
+/** What {@link FieldColumns} holds, to be kept; `values` as the column's kind has it, `filled` the words of a set of rows. */
+export interface KeptField {
+  readonly values: unknown;
+  readonly ends: KeptNumbers | null;
+  readonly own: KeptChoices | null;
+  readonly filled: Uint32Array | null;
+}
 
 export type Column = NumberColumn | TextColumn | YesNoColumn | ChoicesColumn | PlaceColumn;
 
@@ -54,6 +64,24 @@ export class FieldColumns {
     column?.put(row, isThere ? this.valueOf(value) : null);
     this.own?.put(row, isThere ? (value as readonly string[]) : null);
     if (this.endOf) this.ends?.put(row, isThere ? this.endOf(value) : null);
+  }
+
+  kept(): KeptField {
+    return {
+      values: this.values?.kept() ?? null,
+      ends: this.ends?.kept() ?? null,
+      own: this.own?.kept() ?? null,
+      filled: this.filled?.words.slice() ?? null,
+    };
+  }
+
+  /** Takes what was kept of the same field, of the same capacity; to be called on columns that are empty. */
+  restore({ values, ends, own, filled }: KeptField): void {
+    // The columns were made from the same field as those that were kept, so the kinds agree.
+    (this.values as { restore(kept: unknown): void } | null)?.restore(values);
+    if (ends) this.ends?.restore(ends);
+    if (own) this.own?.restore(own);
+    if (filled && this.filled) this.filled = new Bitset(this.filled.capacity, filled.slice());
   }
 
   grow(capacity: number): void {

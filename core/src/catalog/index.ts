@@ -3,6 +3,8 @@ export * from './build-catalog.js';
 export * from './catalog.js';
 export { ChoicesColumn } from './choices-column.js';
 export type { Column } from './field-columns.js';
+export { catalogMark } from './kept-catalog.js';
+export type { KeptCatalog } from './kept-catalog.js';
 export { NO_LETTER } from './initials.js';
 export { NumberColumn } from './number-column.js';
 export { PlaceColumn } from './place-column.js';

@@ -14,6 +14,9 @@ interface Steps {
   readonly upTo: readonly Bitset[];
 }
 
+/** By row, the number; its length is the capacity. */
+export type KeptNumbers = Float64Array;
+
 /** A number a row; NaN stands for no value. */
 export class NumberColumn {
   readonly kind = 'number';
@@ -43,6 +46,15 @@ export class NumberColumn {
     const { thresholds, upTo } = this.steps;
     // A comparison with NaN is false, so a missing value is in none of them.
     for (let at = 0; at < upTo.length; at++) upTo[at]!.put(row, after <= thresholds[at]!);
+  }
+
+  kept(): KeptNumbers {
+    return this.values.slice();
+  }
+
+  restore(kept: KeptNumbers): void {
+    this.values = kept.slice();
+    [this.sorted, this.steps] = [null, null];
   }
 
   hasAny(row: number): boolean {

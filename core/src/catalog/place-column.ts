@@ -6,6 +6,11 @@ import { Bitset } from './bitset.js';
 /** A degree of latitude is nowhere shorter than this. */
 const LEAST_METRES_A_DEGREE = 110_000;
 
+export interface KeptPlaces {
+  readonly latitudes: Float64Array;
+  readonly longitudes: Float64Array;
+}
+
 /** A point a row; NaN stands for no place. */
 export class PlaceColumn {
   readonly kind = 'place';
@@ -20,6 +25,14 @@ export class PlaceColumn {
   grow(capacity: number): void {
     this.latitudes = grown(this.latitudes, capacity);
     this.longitudes = grown(this.longitudes, capacity);
+  }
+
+  kept(): KeptPlaces {
+    return { latitudes: this.latitudes.slice(), longitudes: this.longitudes.slice() };
+  }
+
+  restore({ latitudes, longitudes }: KeptPlaces): void {
+    [this.latitudes, this.longitudes] = [latitudes.slice(), longitudes.slice()];
   }
 
   put(row: number, place: Place | null): void {

@@ -6,6 +6,12 @@ interface Window {
   readonly until: number;
 }
 
+export interface KeptPresence {
+  /** The words of the set of rows that are present at some time. */
+  readonly candidates: Uint32Array;
+  readonly windows: readonly (readonly [row: number, from: number, until: number])[];
+}
+
 /**
  * Rows that are present in a window of time: from a moment on (in), until a moment (out), both open where they aren't
  * given. Which rows those are is worked out once for each stretch of time in which nothing changes.
@@ -20,14 +26,27 @@ export class Presence {
   private since = -Infinity;
   private next = Infinity;
 
-  constructor(capacity: number) {
+  constructor(private capacity: number) {
     this.candidates = new Bitset(capacity);
     this.rows = new Bitset(capacity);
   }
 
   grow(capacity: number): void {
+    this.capacity = capacity;
     this.candidates = this.candidates.grown(capacity);
     this.rows = this.rows.grown(capacity);
+  }
+
+  kept(): KeptPresence {
+    const windows = Array.from(this.windows, ([row, { from, until }]) => [row, from, until] as const);
+    return { candidates: this.candidates.words.slice(), windows };
+  }
+
+  /** To be called on one that is empty. */
+  restore({ candidates, windows }: KeptPresence): void {
+    this.candidates = new Bitset(this.capacity, candidates.slice());
+    for (const [row, from, until] of windows) this.windows.set(row, { from, until });
+    this.forget();
   }
 
   /** `from` and `until` are moments, or null. */
@@ -37,8 +56,7 @@ export class Presence {
     this.candidates.put(row, isCandidate);
     if (isWindowed) this.windows.set(row, { from: from ?? -Infinity, until: until ?? Infinity });
     this.rows.put(row, isCandidate);
-    // The stretch may be another one now: it is found again at the next question.
-    if (isWindowed || wasWindowed) [this.since, this.next] = [Infinity, -Infinity];
+    if (isWindowed || wasWindowed) this.forget();
   }
 
   /** The rows that are present at a moment. The set belongs to this: copy it before changing it. */
@@ -51,6 +69,11 @@ export class Presence {
   nextChange(momentInMs: number): number {
     this.at(momentInMs);
     return this.next;
+  }
+
+  /** The stretch may be another one now: it is found again at the next question. */
+  private forget(): void {
+    [this.since, this.next] = [Infinity, -Infinity];
   }
 
   private workOut(moment: number): void {

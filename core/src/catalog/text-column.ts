@@ -6,10 +6,17 @@ import { SortedRows } from './sorted-rows.js';
 
 export const NO_RANK = 0xffffffff;
 
+export interface KeptColumnTexts {
+  /** By row. */
+  readonly texts: readonly (string | null)[];
+  /** The rows that have a text in their order; null where it was never asked for. */
+  readonly sorted: Uint32Array | null;
+}
+
 /** A text a row, with their order in a locale. The order is made when it is first asked for, then kept in step. */
 export class TextColumn {
   readonly kind = 'text';
-  private readonly texts: (string | null)[] = [];
+  private texts: (string | null)[] = [];
   private sorted: SortedRows | null = null;
   private ranks: Uint32Array | null = null;
   private initialRows: ChoicesColumn | null = null;
@@ -24,6 +31,20 @@ export class TextColumn {
     this.capacity = capacity;
     this.ranks = null;
     this.initialRows?.grow(capacity);
+  }
+
+  kept(): KeptColumnTexts {
+    const { sorted } = this;
+    return {
+      texts: Array.from(this.texts, (text) => text ?? null),
+      sorted: sorted && sorted.rows.slice(0, sorted.size),
+    };
+  }
+
+  restore({ texts, sorted }: KeptColumnTexts): void {
+    this.texts = [...texts];
+    this.sorted = sorted && new SortedRows(sorted, this.compareRows);
+    [this.ranks, this.initialRows] = [null, null];
   }
 
   textAt(row: number): string | null {
@@ -53,7 +74,7 @@ export class TextColumn {
     });
     // Comparing by the locale is slow, and least so where texts are nearly in order: so they are sorted roughly first.
     const roughly = [...folded].sort(([, a], [, b]) => (a < b ? -1 : a > b ? 1 : 0)).map(([row]) => row);
-    const compare = (a: number, b: number): number => this.compare(this.texts[a]!, this.texts[b]!);
+    const compare = this.compareRows;
     this.sorted = new SortedRows(
       roughly.sort((a, b) => compare(a, b) || a - b),
       compare,
@@ -86,6 +107,8 @@ export class TextColumn {
     this.texts.forEach((text, row) => column.put(row, this.initialOf(text)));
     return (this.initialRows = column);
   }
+
+  private readonly compareRows = (a: number, b: number): number => this.compare(this.texts[a]!, this.texts[b]!);
 
   private initialOf(text: string | null): readonly string[] | null {
     return text === null ? null : [this.initials.of(text)];

@@ -14,6 +14,13 @@ function sameness(value: unknown, field: Field): string {
   return `${field.key} ${foldText(fieldType(field.type).toText(value, field))}`;
 }
 
+export interface KeptUniqueValues {
+  /** Pairs of a listing's id and a value of it. */
+  readonly ids: Float64Array;
+  readonly values: readonly string[];
+  readonly counters: readonly (readonly [fieldKey: string, counter: number])[];
+}
+
 /** Which listings have which values of the fields that must differ in every listing. */
 export class UniqueValues {
   /** The one listing that has a value; values that came in twice (before their field was made unique) have several. */
@@ -29,10 +36,26 @@ export class UniqueValues {
     const values = given.map((field) => sameness(listing.values[field.key], field));
     if (values.length === 0) return;
     this.valuesOf.set(listing.id, values);
-    for (const value of values) {
-      const isTaken = this.holders.has(value);
-      this.holders.set(value, isTaken ? new Set([...this.holdersOf(value), listing.id]) : listing.id);
-    }
+    for (const value of values) this.hold(listing.id, value);
+  }
+
+  kept(): KeptUniqueValues {
+    const pairs = [...this.valuesOf].flatMap(([id, values]) => values.map((value) => [id, value] as const));
+    return {
+      ids: Float64Array.from(pairs, ([id]) => id),
+      values: pairs.map(([, value]) => value),
+      counters: [...this.counters],
+    };
+  }
+
+  /** To be called on one that is empty. */
+  restore({ ids, values, counters }: KeptUniqueValues): void {
+    values.forEach((value, at) => {
+      const id = ids[at]!;
+      this.valuesOf.set(id, [...(this.valuesOf.get(id) ?? []), value]);
+      this.hold(id, value);
+    });
+    for (const [key, counter] of counters) this.counters.set(key, counter);
   }
 
   remove(id: number): void {
@@ -70,6 +93,11 @@ export class UniqueValues {
       return [field.key, withCounter(referencePattern(field), counter)] as const;
     });
     return { ...values, ...Object.fromEntries(given) };
+  }
+
+  private hold(id: number, value: string): void {
+    const isTaken = this.holders.has(value);
+    this.holders.set(value, isTaken ? new Set([...this.holdersOf(value), id]) : id);
   }
 
   private holdersOf(value: string): readonly number[] {

@@ -21,6 +21,14 @@ export class YesNoColumn {
     return this.values[row] !== MISSING;
   }
 
+  kept(): Uint8Array {
+    return this.values.slice();
+  }
+
+  restore(kept: Uint8Array): void {
+    this.values = kept.slice();
+  }
+
   put(row: number, value: boolean | null): void {
     this.values[row] = value === null ? MISSING : value ? YES : NO;
   }

@@ -120,6 +120,21 @@ describe('Links', () => {
       expect(found).toEqual([0, 0, 0, 0, 2, 2, 2, 2, 0, 0]);
     });
 
+    it('are found by them after a start too, though kinds that come later are linked', async () => {
+      await changeKind('harbours', ({ fields }) => ({
+        fields: fields.map((field) => ({ ...field, searchWeight: 1 })),
+      }));
+      const found = async (): Promise<number[]> => {
+        const { pages } = api.assembly.services;
+        const of = [await pages.page('/harbours', 'q=b2'), await pages.page('/berths', 'q=haven')];
+        return of.map((page) => (page.type === 'index' ? page.total : -1));
+      };
+      expect(await found()).toEqual([1, 2]);
+      await api.leave();
+      api = await TestApi.start(api.folder);
+      expect(await found()).toEqual([1, 2]);
+    });
+
     it('are found by them only while their whole kind is on the site', async () => {
       const found: number[] = [];
       for (const change of [{ published: false }, { published: true }, { putAside: true }, { putAside: false }]) {

@@ -1,22 +1,24 @@
-import type { KeptTexts } from '@plindo/core/catalog';
-import { Catalog } from '@plindo/core/catalog';
+import type { KeptCatalog, KeptTexts } from '@plindo/core/catalog';
+import { Catalog, TextIndex } from '@plindo/core/catalog';
 import type { Listing } from '@plindo/core/listings';
 import type { Kind } from '@plindo/core/structure';
 import type { ChangeEntry, Store } from '../store/index.js';
 import { Turns } from '../store/index.js';
-import type { TextFiles } from './text-files.js';
+import type { CatalogFiles } from './catalog-files.js';
 
 export type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
 
 /** A catalog that is being built takes so many listings at once; that takes some milliseconds. */
 const LISTINGS_A_TURN = 100;
+/** A kept catalog of which more has changed, or lies idle, is no longer worth taking up. */
+const MOST_CHANGED_SHARE = 0.25;
 
 /** What a build needs of those whose catalogs it makes. */
 export interface CatalogOwner {
   readonly catalogs: Map<number, Catalog>;
   locale(): string;
   /** A listing with the listings that it is linked with. */
-  withLinked(listing: Listing, kind: Kind): Listing;
+  withLinked<Subject extends Pick<Listing, 'id' | 'values'>>(listing: Subject, kind: Kind): Subject;
   applyTo(catalog: Catalog, change: ListingChange): void;
 }
 
@@ -29,7 +31,7 @@ export class CatalogBuilds {
 
   constructor(
     private readonly store: Store,
-    private readonly texts: TextFiles | null,
+    private readonly files: CatalogFiles | null,
     private readonly owner: CatalogOwner,
   ) {}
 
@@ -47,7 +49,7 @@ export class CatalogBuilds {
     const missed: ListingChange[] = [];
     this.missed.set(kind.id, missed);
     try {
-      const catalog = await this.inSteps(kind);
+      const catalog = await this.made(kind);
       for (const change of missed) this.owner.applyTo(catalog, change);
       // Visitors who have the old one don't wait for the new one's order.
       if (this.owner.catalogs.has(kind.id)) catalog.title.sortedRows();
@@ -57,21 +59,48 @@ export class CatalogBuilds {
     }
   }
 
-  private async inSteps(kind: Kind): Promise<Catalog> {
-    const [expected, kept] = [await this.store.listingCount(kind.id), await this.textsOf(kind.id)];
-    const catalog = new Catalog(kind, this.owner.locale(), expected, kept);
-    for await (const stretch of this.store.catalogListingsOf(kind.id)) {
-      for (let at = 0; at < stretch.length; at++) {
-        // Requests are answered in between, and the next stretch is read meanwhile.
-        if (at % LISTINGS_A_TURN === 0) await new Promise((resolve) => setImmediate(resolve));
-        catalog.put(this.owner.withLinked(stretch[at]!, kind));
-      }
+  private async made(kind: Kind): Promise<Catalog> {
+    const present = this.owner.catalogs.get(kind.id);
+    if (present) return this.anew(kind, present.text.kept());
+    const file = await this.files?.read(kind.id);
+    const followed = file?.isOwn ? await this.followed(kind, file.catalog) : null;
+    return followed ?? this.anew(kind, file?.catalog.text ?? null);
+  }
+
+  /** A catalog as it was kept, with what has changed since; null when that is so much that reading all is better. */
+  private async followed(kind: Kind, kept: KeptCatalog): Promise<Catalog | null> {
+    const catalog = Catalog.restored(kind, this.owner.locale(), kept);
+    if (!catalog?.idsAscend) return null;
+    const gone = catalog.existing.clone();
+    const changed: number[] = [];
+    for (const state of await this.store.statesOf(kind.id)) {
+      const row = catalog.rowOf(state.id);
+      if (row !== undefined) gone.delete(row);
+      const isSame = catalog.isAsHere(state.id, this.owner.withLinked({ ...state, values: {} }, kind));
+      if (!isSame) changed.push(state.id);
     }
+    const idle = catalog.rows - catalog.existing.count() + gone.count();
+    if (changed.length + idle > catalog.rows * MOST_CHANGED_SHARE) return null;
+    for (const row of gone.toRows()) catalog.remove(catalog.ids[row]!);
+    await this.fill(catalog, this.store.catalogListings(changed));
+    return catalog;
+  }
+
+  /** A catalog made of all listings; texts that are known are not read again. */
+  private async anew(kind: Kind, texts: KeptTexts | null): Promise<Catalog> {
+    const expected = await this.store.listingCount(kind.id);
+    const catalog = new Catalog(kind, this.owner.locale(), expected, new TextIndex(texts, expected));
+    await this.fill(catalog, this.store.catalogListingsOf(kind.id));
     return catalog.finish();
   }
 
-  /** What is known of the texts of a kind: from its catalog of until now, else as it was kept. */
-  private async textsOf(kindId: number): Promise<KeptTexts | null> {
-    return this.owner.catalogs.get(kindId)?.text.kept() ?? (await this.texts?.read(kindId)) ?? null;
+  private async fill(catalog: Catalog, stretches: AsyncIterable<Listing[]>): Promise<void> {
+    for await (const stretch of stretches) {
+      for (let at = 0; at < stretch.length; at++) {
+        // Requests are answered in between, and the next stretch is read meanwhile.
+        if (at % LISTINGS_A_TURN === 0) await new Promise((resolve) => setImmediate(resolve));
+        catalog.put(this.owner.withLinked(stretch[at]!, catalog.kind));
+      }
+    }
   }
 }

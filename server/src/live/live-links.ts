@@ -81,7 +81,11 @@ export class LiveLinks {
   }
 
   /** A listing with the listings that it is linked with among its values, to be shown and found. */
-  complete(listing: Listing, kind: Pick<Kind, 'fields'>, kindOf: KindOf): Listing {
+  complete<Subject extends Pick<Listing, 'id' | 'values'>>(
+    listing: Subject,
+    kind: Pick<Kind, 'fields'>,
+    kindOf: KindOf,
+  ): Subject {
     const fields = kind.fields.filter(({ type }) => type === 'link');
     if (fields.length === 0) return listing;
     const nowInMs = this.clock().getTime();

@@ -1,5 +1,6 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import type { Catalog } from '@plindo/core/catalog';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { PageModel } from '@plindo/core/page';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
@@ -38,38 +39,75 @@ describe('The catalogs in memory', () => {
     expect({ ...after, now: '' }).toEqual({ ...before, now: '' });
   });
 
-  it('read no text again after a restart that was read before it, and one that has changed anew', async () => {
-    for (let at = 0; at < 1000; at += 100) {
-      await api.assembly.services.live.change({ userId: null, sentence: 'Filled' }, (unit) =>
-        unit.insertListings(
-          kindId,
-          Array.from({ length: 100 }, (_, more) => ({
-            ...BLANK_CONTENT,
-            slug: `s-${at + more}`,
-            title: `Mooring ${at + more}`,
-          })),
-        ),
-      );
-    }
-    await live.settle();
-    await live.change({ userId: null, sentence: 'Renamed' }, async (unit) => {
-      const before = (await unit.listing(1))!;
-      return unit.updateListing(before, { ...before, title: 'Lantern' });
+  describe('that were kept', () => {
+    const restart = async (): Promise<Catalog> => {
+      await api.leave();
+      api = await TestApi.start(api.folder);
+      ({ live } = api.assembly.services);
+      return live.catalog(kindId)!;
+    };
+    const found = async (word: string): Promise<number> => {
+      const { type, ...rest } = await page('/berths', `q=${word}`);
+      return type === 'index' ? (rest as { total: number }).total : -1;
+    };
+
+    beforeEach(async () => {
+      const moorings = Array.from({ length: 1000 }, (_, at) => {
+        return { ...BLANK_CONTENT, slug: `s-${at}`, title: `Mooring ${at}`, status: 'live' } as const;
+      });
+      await live.change({ userId: null, sentence: 'Filled' }, (unit) => unit.insertListings(kindId, moorings));
+      await live.settle();
     });
-    await api.leave();
-    const file = join(api.folder, 'texts', `kind-${kindId}.texts`);
-    api = await TestApi.start(api.folder);
-    const { text } = api.assembly.services.live.catalog(kindId)!;
-    // Those that had not been settled when they were kept, and the one that has changed.
-    expect(text.documentsRead).toBeLessThan(1030);
-    const found = await api.assembly.services.pages.page('/berths', 'q=lantern');
-    expect(found.type === 'index' && found.total).toBe(1);
-    await api.leave();
-    writeFileSync(file, readFileSync(file).fill(7, 40, 60));
-    api = await TestApi.start(api.folder);
-    const damaged = await api.assembly.services.pages.page('/berths', 'q=lantern');
-    expect(damaged.type === 'index' && damaged.total).toBe(1);
-    expect(api.assembly.services.live.catalog(kindId)!.text.documentsRead).toBe(1030);
+
+    it('are taken up at a start with what has changed since, and only that is read', async () => {
+      await live.change({ userId: null, sentence: 'Renamed' }, async (unit) => {
+        const before = (await unit.listing(1))!;
+        await unit.updateListing(before, { ...before, title: 'Lantern' });
+        await unit.restore({ entity: 'listing', id: 2, before: await unit.listing(2), after: null });
+      });
+      await add('Lately');
+      const before = live.catalog(kindId)!;
+      const catalog = await restart();
+      // One given up, one read anew, one that is new.
+      expect(catalog.taken).toBe(3);
+      expect(live.countsOf(kindId)).toEqual({ ...live.countsOf(kindId), live: 1030 });
+      expect([catalog.titleOf(1), catalog.rowOf(2), catalog.idOfSlug('s-7')]).toEqual(['Lantern', undefined, 38]);
+      expect([await found('lantern'), await found('lately'), await found('mooring')]).toEqual([1, 1, 1000]);
+      expect([...catalog.title.sortedRows().rows]).toEqual([...before.title.sortedRows().rows]);
+    });
+
+    it('are read anew where their files are damaged or missing', async () => {
+      const file = join(api.folder, 'catalogs', `kind-${kindId}.catalog`);
+      writeFileSync(file, readFileSync(file).fill(7, 400, 420));
+      expect((await restart()).taken).toBe(1030);
+      expect(await found('mooring')).toBe(1000);
+      for (const content of ['', 'no catalog']) {
+        writeFileSync(file, content);
+        expect((await restart()).taken).toBe(1030);
+      }
+      rmSync(file);
+      expect((await restart()).text.documentsRead).toBe(1030);
+    });
+
+    it('are read anew when most has changed, though texts that are known are not', async () => {
+      await live.change({ userId: null, sentence: 'Featured' }, async (unit) => {
+        for (let id = 31; id < 500; id++) {
+          const before = (await unit.listing(id))!;
+          await unit.updateListing(before, { ...before, featured: true });
+        }
+      });
+      const catalog = await restart();
+      expect([catalog.taken, catalog.text.documentsRead]).toEqual([1030, 0]);
+      expect(catalog.featuredAt(Date.now()).count()).toBe(469);
+    });
+
+    it('keep no file of a kind that is gone', async () => {
+      await live.change({ userId: null, sentence: 'Deleted' }, async (unit) => {
+        await unit.restore({ entity: 'kind', id: kindId, before: await unit.kind(kindId), after: null });
+      });
+      await restart();
+      expect(readdirSync(join(api.folder, 'catalogs'))).toEqual([]);
+    });
   });
 
   it('change their revision with every change, so that kept pages are let go', async () => {

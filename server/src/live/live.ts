@@ -7,13 +7,14 @@ import type { CategorySet, Kind, Link, ReadContext, Selection } from '@plindo/co
 import { isKindShown, readContext, withCategories, withLinks } from '@plindo/core/structure';
 import { dayNumberAt, startOfDay } from '@plindo/core/time';
 import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
+import { Turns } from '../store/index.js';
 import type { ListingChange } from './catalog-builds.js';
 import { CatalogBuilds } from './catalog-builds.js';
+import type { CatalogFiles } from './catalog-files.js';
 import { LiveLinks } from './live-links.js';
-import type { TextFiles } from './text-files.js';
 
-/** Reading so many texts again takes no time worth speaking of. */
-const TEXTS_WORTH_KEEPING = 1000;
+/** Reading so many listings again takes no time worth speaking of. */
+const CHANGES_WORTH_KEEPING = 1000;
 
 const NEW_SITE: SiteSettings = { name: 'My directory', tagline: '', locale: 'en-GB', zone: 'UTC' };
 
@@ -37,16 +38,19 @@ export class Live {
   /** Listings of which a linked one has come or gone, until they are found accordingly. */
   private turned = new Set<number>();
   private following: Promise<void> | null = null;
-  /** How many texts a catalog had read when they were last kept. */
-  private readonly keptTexts = new WeakMap<Catalog, number>();
+  /** How many states of listings a catalog had taken in when it was last kept. */
+  private readonly keptAt = new WeakMap<Catalog, number>();
+  private readonly keeping = new Turns();
+  /** At the start, kinds whose catalogs are still to come: listings that have one may be linked with theirs. */
+  private coming = new Map<number, Kind>();
 
   constructor(
     private readonly store: Store,
     private readonly clock: () => Date,
-    private readonly texts: TextFiles | null = null,
+    private readonly files: CatalogFiles | null = null,
   ) {
     this.links = new LiveLinks(store, clock);
-    this.builds = new CatalogBuilds(store, texts, {
+    this.builds = new CatalogBuilds(store, files, {
       catalogs: this.catalogs,
       locale: () => this.settings.locale,
       withLinked: (listing, kind) => this.withLinked(listing, kind),
@@ -59,25 +63,29 @@ export class Live {
     this.sets = await this.store.categorySets();
     this.saved = await this.store.selections();
     await this.links.start();
-    const kinds = await this.store.kinds();
-    for (const kind of kinds) await this.builds.run(this.hydrated(kind));
-    await this.texts?.purge(new Set(kinds.map(({ id }) => id)));
+    const kinds = (await this.store.kinds()).map((kind) => this.hydrated(kind));
+    this.coming = new Map(kinds.map((kind) => [kind.id, kind]));
+    await this.files?.purge(new Set(this.coming.keys()));
+    for (const kind of kinds) await this.builds.run(kind);
+    this.coming.clear();
   }
 
   /** Makes ready what pages will ask for soon, and keeps for the next start what this one had to work out. */
   async settle(): Promise<void> {
     for (const { title } of this.catalogs.values()) title.sortedRows();
-    await this.keepTexts();
+    await this.keep();
   }
 
-  /** Keeps what was read of the texts of listings, where it is much, for the next start. */
-  async keepTexts(): Promise<void> {
-    for (const catalog of this.catalogs.values()) {
-      const { text, kind } = catalog;
-      if (text.documentsRead - (this.keptTexts.get(catalog) ?? 0) < TEXTS_WORTH_KEEPING) continue;
-      this.keptTexts.set(catalog, text.documentsRead);
-      await this.texts?.write(kind.id, text.kept());
-    }
+  /** Keeps the catalogs in which much has changed for the next start. */
+  keep(): Promise<void> {
+    return this.keeping.take(async () => {
+      for (const catalog of this.catalogs.values()) {
+        const { kind, taken } = catalog;
+        if (taken - (this.keptAt.get(catalog) ?? 0) < CHANGES_WORTH_KEEPING) continue;
+        await this.files?.write(kind.id, catalog.kept());
+        this.keptAt.set(catalog, taken);
+      }
+    });
   }
 
   site(): SiteSettings {
@@ -167,7 +175,7 @@ export class Live {
   }
 
   kind(id: number): Kind | undefined {
-    return this.catalogs.get(id)?.kind;
+    return this.catalogs.get(id)?.kind ?? this.coming.get(id);
   }
 
   catalog(kindId: number): Catalog | undefined {
@@ -259,7 +267,7 @@ export class Live {
     this.revision++;
   }
 
-  private withLinked(listing: Listing, kind: Kind): Listing {
+  private withLinked<Subject extends Pick<Listing, 'id' | 'values'>>(listing: Subject, kind: Kind): Subject {
     return this.links.complete(listing, kind, (id) => this.kind(id));
   }
 

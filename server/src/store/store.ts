@@ -25,6 +25,11 @@ export interface ChangeRecord {
   readonly undoneBy: number | null;
 }
 
+/** What tells whether a listing has changed. */
+export type ListingState = Pick<Listing, 'id' | 'version' | 'changedAt'>;
+
+type Replacements = Readonly<Record<string, number | readonly number[]>>;
+
 /** What is shown of a listing where another one is linked with it. */
 export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status' | 'shownFrom' | 'shownUntil'>;
 
@@ -265,19 +270,35 @@ export class Store {
 
   /** All listings of a kind as far as catalogs read them: without bodies, pictures and values put aside. */
   catalogListingsOf(kindId: number): AsyncGenerator<Listing[]> {
-    return inStretches((after) => this.packedListings(kindId, after));
+    const where = 'kindId = :kindId AND id > :after ORDER BY id LIMIT :limit';
+    return inStretches((after) => this.packedListings(where, { kindId, after, limit: LISTINGS_AT_ONCE }));
+  }
+
+  /** Some listings, as {@link catalogListingsOf} reads them; one that is gone is left out. */
+  async *catalogListings(ids: readonly number[]): AsyncGenerator<Listing[]> {
+    for (let start = 0; start < ids.length; start += LISTINGS_AT_ONCE) {
+      yield await this.packedListings('id IN (:ids) ORDER BY id', { ids: ids.slice(start, start + LISTINGS_AT_ONCE) });
+    }
+  }
+
+  /** Of all listings of a kind, what tells whether they have changed. */
+  async statesOf(kindId: number): Promise<ListingState[]> {
+    const states = 'SELECT json_group_array(json_array(id, version, changedAt)) AS packed FROM listings';
+    const [packed] = await this.packed(`${states} WHERE kindId = :kindId`, { kindId });
+    const rows = JSON.parse(packed!) as [number, number, number][];
+    return rows.map(([id, version, changedAt]) => ({ id, version, changedAt }));
   }
 
   /** A listing comes as one JSON text: the driver takes far longer to hand over a row column by column. */
-  private async packedListings(kindId: number, after: number): Promise<Listing[]> {
-    const select =
-      `SELECT ${PACKED_LISTING} AS packed FROM listings ` +
-      'WHERE kindId = :kindId AND id > :after ORDER BY id LIMIT :limit';
-    const rows = await this.database.sequelize.query<{ packed: string }>(select, {
-      replacements: { kindId, after, limit: LISTINGS_AT_ONCE },
-      type: QueryTypes.SELECT,
-    });
-    return rows.map(({ packed }) => unpackedListing(packed));
+  private async packedListings(where: string, replacements: Replacements): Promise<Listing[]> {
+    const texts = await this.packed(`SELECT ${PACKED_LISTING} AS packed FROM listings WHERE ${where}`, replacements);
+    return texts.map(unpackedListing);
+  }
+
+  private async packed(select: string, replacements: Replacements): Promise<string[]> {
+    const type = QueryTypes.SELECT;
+    const rows = await this.database.sequelize.query<{ packed: string }>(select, { replacements, type });
+    return rows.map(({ packed }) => packed);
   }
 
   async site(): Promise<SiteSettings | null> {

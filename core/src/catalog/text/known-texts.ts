@@ -1,5 +1,6 @@
+import { PrintHash } from '../print-hash.js';
 import type { KeptSegment } from './segment.js';
-import { Segment } from './segment.js';
+import { Segment, wordsOfKept } from './segment.js';
 import type { TextDocument } from './text-document.js';
 import { impactsOf } from './text-document.js';
 
@@ -14,6 +15,8 @@ export interface KeptTexts {
   readonly prints: Float64Array;
   readonly segmentOf: Uint8Array;
   readonly segments: readonly KeptSegment[];
+  /** Ids of the segments of which a row has a later state elsewhere, or is gone. */
+  readonly touched: readonly number[];
 }
 
 const NO_ROW = 0xffffffff;
@@ -28,7 +31,7 @@ const SAMPLE: TextDocument = {
 
 /** Changes whenever words are told apart or weighed in another way. */
 export function textMark(): string {
-  return `1 ${JSON.stringify([...impactsOf(SAMPLE)])}`;
+  return `2 ${JSON.stringify([...impactsOf(SAMPLE)])}`;
 }
 
 /** Of a document's texts, 53 bits: two documents with the same print are taken for the same. */
@@ -41,30 +44,6 @@ export function printOf({ title, summary, byWeight }: TextDocument): number {
     hash.add(text);
   }
   return hash.value();
-}
-
-/** Two multiplicative hashes side by side (after FNV-1a, with other primes and a last mixing). */
-class PrintHash {
-  private a = 0x811c9dc5;
-  private b = 0x2f0b4c47;
-
-  add(text: string): void {
-    let { a, b } = this;
-    for (let at = 0; at < text.length; at++) {
-      const code = text.charCodeAt(at);
-      a = Math.imul(a ^ code, 0x01000193);
-      b = Math.imul(b ^ code, 0x5bd1e995);
-      b ^= b >>> 15;
-    }
-    // So that it matters where a text ends.
-    this.a = Math.imul(a ^ 0x10000, 0x01000193);
-    this.b = Math.imul(b ^ 0x10000, 0x5bd1e995);
-  }
-
-  value(): number {
-    const mixed = Math.imul(this.a ^ (this.a >>> 16), 0x85ebca6b);
-    return ((mixed ^ (mixed >>> 13)) >>> 0) * 2 ** 21 + (this.b >>> 11);
-  }
 }
 
 /** Finds documents among those that were kept, and gives their postings to the rows that have them now. */
@@ -135,8 +114,7 @@ export class KnownTexts {
         }
       }
       newStarts[starts.length - 1] = end;
-      const list = words === '' ? [] : words.split('\n');
-      return new Segment(idFor(id), list, newStarts, moved.slice(0, end), left.slice(0, end));
+      return new Segment(idFor(id), wordsOfKept(words), newStarts, moved.slice(0, end), left.slice(0, end));
     });
   }
 }

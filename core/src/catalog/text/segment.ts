@@ -54,6 +54,11 @@ export class Segment implements SegmentReader {
     return { id, words: this.words.join('\n'), starts, rows, impacts };
   }
 
+  /** With arrays of its own: those that are given may be parts of a file. */
+  static restored({ id, words, starts, rows, impacts }: KeptSegment): Segment {
+    return new Segment(id, wordsOfKept(words), starts.slice(), rows.slice(), impacts.slice());
+  }
+
   /** Postings in it, those that no longer count too. */
   get size(): number {
     return this.rows.length;
@@ -107,6 +112,11 @@ export class Segment implements SegmentReader {
     }
     return low;
   }
+}
+
+/** The words of a kept segment as a list. */
+export function wordsOfKept(words: string): string[] {
+  return words === '' ? [] : words.split('\n');
 }
 
 interface WordGroup {

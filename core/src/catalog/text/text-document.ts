@@ -1,3 +1,6 @@
+import type { Listing } from '../../listings/index.js';
+import type { Kind } from '../../structure/index.js';
+import { fieldType } from '../../structure/index.js';
 import { wordsOf } from '../../values/index.js';
 
 /** What the search reads of one listing. */
@@ -6,6 +9,19 @@ export interface TextDocument {
   readonly summary: string;
   /** Words of the searchable fields, joined, by their weight. */
   readonly byWeight: ReadonlyMap<number, string>;
+}
+
+/** What the text search reads of a listing: title, summary and the words of its searchable fields. */
+export function documentOf(listing: Listing, kind: Kind): TextDocument {
+  const byWeight = new Map<number, string>();
+  for (const field of kind.fields) {
+    const value = listing.values[field.key];
+    const type = fieldType(field.type);
+    if (field.searchWeight === 0 || !type.holds(value)) continue;
+    const words = type.words?.(value, field);
+    if (words) byWeight.set(field.searchWeight, `${byWeight.get(field.searchWeight) ?? ''} ${words}`);
+  }
+  return { title: listing.title, summary: listing.summary, byWeight };
 }
 
 const SUMMARY_WEIGHT = 1.5;

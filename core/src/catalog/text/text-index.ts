@@ -3,8 +3,8 @@ import type { Bitset } from '../bitset.js';
 import { FreshSegment } from './fresh-segment.js';
 import type { KeptTexts } from './known-texts.js';
 import { KnownTexts, printOf, textMark } from './known-texts.js';
-import type { MergePart, Segment } from './segment.js';
-import { mergedSegment } from './segment.js';
+import type { MergePart } from './segment.js';
+import { Segment, mergedSegment } from './segment.js';
 import type { TextDocument } from './text-document.js';
 import { impactsOf } from './text-document.js';
 import type { TextMatches } from './text-matches.js';
@@ -98,14 +98,29 @@ export class TextIndex {
     else if (this.fresh.documentCount > 0) this.settle();
   }
 
-  /** What was read so far, for another index of the same listings. */
+  /** What was read so far, for another index of the same listings. Merges what came in last. */
   kept(): KeptTexts {
+    if (this.fresh.documentCount > 0) this.settle();
     return {
       mark: textMark(),
       prints: this.prints.slice(),
       segmentOf: this.segmentOf.slice(),
       segments: this.segments.map((segment) => segment.kept()),
+      touched: [...this.touched],
     };
+  }
+
+  /** The index that was kept, for the very same rows. */
+  static restored({ prints, segmentOf, segments, touched }: KeptTexts): TextIndex {
+    const index = new TextIndex(null, segmentOf.length);
+    index.prints.set(prints);
+    index.segmentOf.set(segmentOf);
+    index.segments.push(...segments.map((segment) => Segment.restored(segment)));
+    index.fresh = new FreshSegment(index.freeId([]));
+    index.documents = segmentOf.reduce((count, segment) => count + (segment === NO_SEGMENT ? 0 : 1), 0);
+    for (const id of touched) index.touched.add(id);
+    index.isFinished = true;
+    return index;
   }
 
   /** Null when the text holds no word to look for. */

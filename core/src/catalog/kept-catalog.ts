@@ -1,0 +1,37 @@
+import type { Kind } from '../structure/index.js';
+import type { KeptBuiltIn } from './built-in-columns.js';
+import type { KeptField } from './field-columns.js';
+import type { KeptPresence } from './presence.js';
+import type { KeptTexts } from './text/known-texts.js';
+import { textMark } from './text/known-texts.js';
+import type { KeptUniqueValues } from './unique-values.js';
+
+/** All that a catalog holds, as a plain value that can be kept or sent to a worker. By row where nothing else is said. */
+export interface KeptCatalog {
+  /** Of what the columns depend on beside the listings; other marks don't fit. */
+  readonly mark: string;
+  readonly rows: number;
+  readonly idsAscend: boolean;
+  /** Its length is the capacity of all columns. */
+  readonly ids: Float64Array;
+  readonly statuses: Uint8Array;
+  readonly stamps: Float64Array;
+  readonly slugs: readonly string[];
+  /** The words of the set of rows whose listings exist. */
+  readonly existing: Uint32Array;
+  readonly onSite: KeptPresence;
+  readonly featured: KeptPresence;
+  readonly builtIn: KeptBuiltIn;
+  /** By the key of the field. */
+  readonly fields: ReadonlyMap<string, KeptField>;
+  readonly uniques: KeptUniqueValues;
+  readonly text: KeptTexts;
+}
+
+/** Changes whenever the columns of a kind's catalog, or what is read into them, would be others. */
+export function catalogMark({ fields }: Pick<Kind, 'fields'>, locale: string): string {
+  const traits = fields.map(({ key, type, settings, searchWeight, unique }) => {
+    return { key, type, settings, searchWeight, unique };
+  });
+  return JSON.stringify([locale, textMark(), traits]);
+}
