@@ -30,7 +30,7 @@ export * from './field-types/names.js';
 export * from './field-types/proposal.js';
 export * from './field-types/read-context.js';
 export type { Range } from './field-types/range.js';
-export { DEFAULT_STARS, starsOf } from './field-types/rating.js';
+export { DEFAULT_STARS, MOST_STARS, starsOf } from './field-types/rating.js';
 export { referencePattern } from './field-types/reference.js';
 export { cleanHtml, plainOfHtml, readRichText } from './field-types/rich-text.js';
 export * from './field-types/registry.js';

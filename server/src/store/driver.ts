@@ -2,6 +2,7 @@ import sqlite3 from 'sqlite3';
 
 const BUSY_TIMEOUT_IN_MS = 10_000;
 const COLUMNS_OF = /^PRAGMA table_info\(/;
+const KEYS_ON = 'PRAGMA FOREIGN_KEYS=ON';
 
 type Done = (error: Error | null) => void;
 type RowsDone = (error: Error | null, rows: unknown[]) => void;
@@ -60,7 +61,20 @@ export class StoreDriver {
 class Connection extends sqlite3.Database {
   keeper: { columns(): Map<string, unknown[]> | null; keep(free: Connection): void } | null = null;
 
+  private hasKeysOn = false;
+  private mayBeOpen = false;
+
+  /** Foreign keys are turned on before every transaction; they stay on for as long as the connection is open. */
+  override run(sql: string, ...rest: unknown[]): this {
+    if (sql !== KEYS_ON) return super.run(sql, ...(rest as [Done]));
+    if (this.hasKeysOn) return this;
+    this.hasKeysOn = true;
+    return super.run(sql);
+  }
+
   override all(sql: string, ...rest: unknown[]): this {
+    if (sql.startsWith('BEGIN')) this.mayBeOpen = true;
+    if (sql === 'COMMIT;') return super.all(sql, this.committed(rest.at(-1) as RowsDone));
     const columns = COLUMNS_OF.test(sql) ? this.keeper?.columns() : null;
     if (!columns) return super.all(sql, ...(rest as [RowsDone]));
     const done = rest.at(-1) as RowsDone;
@@ -77,10 +91,23 @@ class Connection extends sqlite3.Database {
 
   /**
    * After a transaction Sequelize asks for it without wanting to know when it is done; then it is kept for the next one
-   * who asks. What a failed commit left open ends here; mostly there is nothing to end.
+   * who asks. What a failed commit left open ends here.
    */
   override close(done?: Done): void {
     if (done) super.close(done);
-    else this.exec('ROLLBACK', () => this.keeper?.keep(this));
+    else if (this.mayBeOpen) this.exec('ROLLBACK', () => this.free());
+    else this.free();
+  }
+
+  private free(): void {
+    this.mayBeOpen = false;
+    this.keeper?.keep(this);
+  }
+
+  private committed(done: RowsDone): RowsDone {
+    return (error, rows) => {
+      if (!error) this.mayBeOpen = false;
+      done(error, rows);
+    };
   }
 }

@@ -120,6 +120,21 @@ describe('The store', () => {
     for await (const stretch of store.catalogListingsOf(kindId)) read.push(...stretch);
     expect(read).toEqual(await store.listings(read.map((listing) => (listing as { id: number }).id)));
     expect(read.length).toBe(2004);
+    const some = [7, 2004, 1, 9999];
+    const picked: unknown[] = [];
+    for await (const stretch of store.catalogListings(some)) picked.push(...stretch);
+    expect(picked).toEqual(await store.listings([1, 7, 2004]));
+  });
+
+  it('tells the state of every listing of a kind, which each change of it makes another', async () => {
+    const { result } = await store.change(head, (unit) => unit.insertListings(kindId, [content('A'), content('B')]));
+    await store.change(head, (unit) => unit.updateListing(result[1]!, content('C')));
+    const states = await store.statesOf(kindId);
+    expect(states.sort((a, b) => a.id - b.id)).toEqual([
+      { id: 1, version: 1, changedAt: 1000 },
+      { id: 2, version: 2, changedAt: 1000 },
+    ]);
+    expect(await store.statesOf(99)).toEqual([]);
   });
 
   it('begins again after a change that failed half-way, with nothing of it left', async () => {

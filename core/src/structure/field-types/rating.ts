@@ -4,7 +4,7 @@ import type { FieldType } from './field-type.js';
 import { isEmptyInput, isNumber, withAffixes, wrongType } from './field-type.js';
 
 export const DEFAULT_STARS = 5;
-const MOST_STARS = 10;
+export const MOST_STARS = 10;
 
 export function starsOf({ settings }: Field): number {
   return settings.stars ?? DEFAULT_STARS;
