@@ -1,35 +1,42 @@
-// Runs all checks, or those that are named, and ends with one line: N passed, N failed.
+// Runs all checks, or those that are named, two at a time where they don't need one another, and ends with one line:
+// N passed, N failed.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
+import { cpus } from 'node:os';
 
 const CHROMIUM = process.env.CHROME_BIN ?? '/usr/bin/chromium';
 
 /** A check that is one thing: it counts as one passed or one failed. */
 const whole = (name, command, cwd) => ({ name, command, cwd });
 /** A check made of specs: it counts what its runner says. */
-const specs = (name, command, { cwd, pattern, before } = {}) => ({
+const specs = (name, command, { cwd, pattern, needsChromium = false } = {}) => ({
   name,
   command,
   cwd,
-  before,
+  needsChromium,
   pattern: pattern ?? /(\d+) specs?, (\d+) failures?/g,
 });
 
 const PARTS = {
   types: whole('types', 'npx --no-install tsc -b core server demo e2e bench'),
-  imports: whole('imports', 'node tools/check-imports.mjs'),
-  lint: whole('lint', 'npm run --silent lint'),
-  core: specs('core', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'core' }),
-  server: specs('server', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'server' }),
   angular: specs('angular', 'npx --no-install ng test desk --progress=false', {
     cwd: 'web',
     pattern: /Executed (\d+) of \d+ (?:\((\d+) FAILED\))?/g,
-    before: needChromium,
+    needsChromium: true,
   }),
-  browser: specs('browser', 'node tools/browser-specs.mjs', {
-    before: () => needChromium() && run('./plindo build').code === 0,
-  }),
+  lint: whole('lint', 'npm run --silent lint'),
+  build: whole('build', './plindo build'),
+  server: specs('server', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'server' }),
+  core: specs('core', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'core' }),
+  imports: whole('imports', 'node tools/check-imports.mjs'),
+  browser: specs('browser', 'node tools/browser-specs.mjs', { needsChromium: true }),
 };
+
+/** What stands on the results of those before it; within a stage nothing needs anything, the longest stand first. */
+const STAGES = [['types'], ['angular', 'lint', 'build', 'server', 'core', 'imports'], ['browser']];
+/** What a part that is asked for alone needs besides. */
+const NEEDED = { browser: ['build'] };
+const AT_ONCE = Math.min(2, cpus().length);
 
 /** Makes sure that there is a Chromium, installing Debian's when it may; else says exactly what to install. */
 function needChromium() {
@@ -49,50 +56,60 @@ function run(command, cwd = '.') {
   return { code: status ?? 1 };
 }
 
-/** Runs a command, shows what it prints as it comes, and gives it back too. */
+/** Runs a command and gives back what it printed. */
 function listen(command, cwd = '.') {
   return new Promise((resolve) => {
     const child = spawn('sh', ['-c', command], { cwd, stdio: ['ignore', 'pipe', 'pipe'] });
     let output = '';
-    for (const stream of [child.stdout, child.stderr]) {
-      stream.on('data', (part) => {
-        output += part;
-        process.stdout.write(part);
-      });
-    }
+    for (const stream of [child.stdout, child.stderr]) stream.on('data', (part) => (output += part));
     child.on('close', (code) => resolve({ code: code ?? 1, output }));
   });
 }
 
-async function check(part) {
-  console.log(`\n— ${part.name}`);
-  if (part.before && !part.before()) return { passed: 0, failed: 1 };
-  const { code, output } = await listen(part.command, part.cwd);
-  if (!part.pattern) return code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
-  const last = [...output.matchAll(part.pattern)].at(-1);
+function resultOf({ pattern }, { code, output }) {
+  if (!pattern) return code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
+  const last = [...output.matchAll(pattern)].at(-1);
   const total = Number(last?.[1] ?? 0);
   // A runner that ended badly without naming a failed spec, or ran nothing, has failed all the same.
   const failed = Math.max(Number(last?.[2] ?? 0), code !== 0 || total === 0 ? 1 : 0);
   return { passed: Math.max(0, total - failed), failed };
 }
 
-const wanted = process.argv.slice(2);
-const unknown = wanted.filter((name) => !(name in PARTS));
+/** Runs a part and prints what it said when it is through, so that parts don't mix. */
+async function check({ name, command, cwd, pattern, needsChromium }) {
+  if (needsChromium && !hasChromium) return { passed: 0, failed: 1, line: `  ${name.padEnd(8)} needs Chromium` };
+  console.log(`— ${name} …`);
+  const startedAt = Date.now();
+  const told = await listen(command, cwd);
+  const { passed, failed } = resultOf({ pattern }, told);
+  const seconds = Math.round((Date.now() - startedAt) / 1000);
+  console.log(`\n— ${name}\n${told.output.trim()}\n`);
+  return { passed, failed, line: `  ${name.padEnd(8)} ${passed} passed, ${failed} failed, ${seconds} s` };
+}
+
+/** Runs parts that don't need one another. */
+async function checkAll(names) {
+  const waiting = [...names];
+  const results = [];
+  const work = async () => {
+    for (let name = waiting.shift(); name; name = waiting.shift()) results.push(await check(PARTS[name]));
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, work));
+  return results;
+}
+
+const asked = process.argv.slice(2);
+const unknown = asked.filter((name) => !(name in PARTS));
 if (unknown.length > 0) {
   console.error(`There is no part ${unknown.join(', ')}; there are ${Object.keys(PARTS).join(', ')}.`);
   process.exit(2);
 }
-let passed = 0;
-let failed = 0;
-const summary = [];
-for (const name of wanted.length > 0 ? wanted : Object.keys(PARTS)) {
-  const startedAt = Date.now();
-  const result = await check(PARTS[name]);
-  passed += result.passed;
-  failed += result.failed;
-  const seconds = Math.round((Date.now() - startedAt) / 1000);
-  summary.push(`${name.padEnd(8)} ${result.passed} passed, ${result.failed} failed, ${seconds} s`);
-}
-console.log(`\n${summary.map((line) => `  ${line}`).join('\n')}`);
-console.log(`${passed} passed, ${failed} failed`);
+const wanted = asked.length > 0 ? asked.flatMap((name) => [...(NEEDED[name] ?? []), name]) : Object.keys(PARTS);
+const hasChromium = wanted.some((name) => PARTS[name].needsChromium) && needChromium();
+const results = [];
+for (const stage of STAGES) results.push(...(await checkAll(stage.filter((name) => wanted.includes(name)))));
+const sum = (of) => results.reduce((total, result) => total + of(result), 0);
+const failed = sum((result) => result.failed);
+console.log(results.map(({ line }) => line).join('\n'));
+console.log(`${sum((result) => result.passed)} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
