@@ -1,23 +1,24 @@
 import { signal } from '@angular/core';
 import type { FoundListing } from '@plindo/core/contract';
+import { map, of } from 'rxjs';
 import type { CatalogApi } from './catalog-api';
+import { PausedQuestion } from './paused-question';
 
-const TYPING_PAUSE_IN_MS = 250;
-
-/** Finds listings by what is typed, once typing pauses. */
+/** Finds listings by what is typed, once typing pauses. To be made where Angular injects. */
 export class ListingSearch {
   private readonly listings = signal<readonly FoundListing[]>([]);
-  private typing: ReturnType<typeof setTimeout> | undefined;
+  private readonly question: PausedQuestion<string, readonly FoundListing[]>;
   readonly found = this.listings.asReadonly();
 
-  constructor(private readonly api: Pick<CatalogApi, 'find'>) {}
+  constructor(api: Pick<CatalogApi, 'find'>) {
+    this.question = new PausedQuestion(
+      (text) => (text.trim() === '' ? of([]) : api.find(text).pipe(map(({ listings }) => listings))),
+      { next: (found) => this.listings.set(found), error: () => this.clear() },
+    );
+  }
 
   type(text: string): void {
-    clearTimeout(this.typing);
-    this.typing = setTimeout(() => {
-      if (text.trim() === '') this.clear();
-      else this.api.find(text).subscribe(({ listings }) => this.listings.set(listings));
-    }, TYPING_PAUSE_IN_MS);
+    this.question.ask(text);
   }
 
   clear(): void {

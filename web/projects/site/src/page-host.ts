@@ -1,4 +1,5 @@
 import { DOCUMENT } from '@angular/common';
+import type { WritableSignal } from '@angular/core';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -79,6 +80,8 @@ export class PageHost {
   /** Whether somebody has signed in with this browser, which is known in the browser only. */
   protected readonly isEditor = signal(false);
   protected readonly url = signal('/');
+  /** What was asked for last, by what shows it. */
+  private readonly hinting = new Map<unknown, unknown>();
   private readonly data = inject(SITE_DATA);
   private readonly router = inject(Router);
   private readonly document = inject(DOCUMENT);
@@ -100,22 +103,26 @@ export class PageHost {
   /** Follows a state of the page; one that only shows more stays where it is. */
   protected go({ url, replace, stays = false }: StateChange): void {
     this.suggestions.set([]);
+    this.hinting.clear();
     void this.router.navigateByUrl(url, { replaceUrl: replace, scroll: stays ? 'manual' : 'after-transition' });
   }
 
   protected suggest({ kind }: IndexPage, text: string): void {
-    void this.data.suggestions(`/${kind.slug}`, text).then(
-      (found) => this.suggestions.set(found),
-      // A hint that cannot be given is no reason to disturb.
-      () => this.suggestions.set([]),
-    );
+    this.hints(this.suggestions, this.data.suggestions(`/${kind.slug}`, text));
   }
 
   protected findPlaces(text: string): void {
-    void this.data.places(text).then(
-      (found) => this.places.set(found),
-      () => this.places.set([]),
-    );
+    this.hints(this.places, this.data.places(text));
+  }
+
+  /** Shows hints when they come, unless others were asked for since. */
+  private hints<Hint>(shown: WritableSignal<readonly Hint[]>, asked: Promise<readonly Hint[]>): void {
+    this.hinting.set(shown, asked);
+    const show = (found: readonly Hint[]): void => {
+      if (this.hinting.get(shown) === asked) shown.set(found);
+    };
+    // A hint that cannot be given is no reason to disturb.
+    asked.then(show, () => show([]));
   }
 
   protected isCurrent(href: string): boolean {

@@ -75,6 +75,34 @@ describe('A range with handles', () => {
     slide(high!, 100);
     expect(typed('price-to')).toBe('');
   });
+
+  it('tells a row of key presses as one change, and stays where it was moved while an earlier place is answered', async () => {
+    jasmine.clock().install();
+    const fixture = await Shown.of(RangeFacet, { facet: { ...facet, to: '' }, interactive: true });
+    const low = fixture.all<HTMLInputElement>('input[type=range]')[0]!;
+    const from = fixture.all<HTMLInputElement>('[name=price-from]')[0]!;
+    const told: string[] = [];
+    from.addEventListener('change', () => told.push(from.value));
+    const press = async (): Promise<void> => {
+      low.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight' }));
+      low.value = String(Number(low.value) + 1);
+      for (const type of ['input', 'change']) low.dispatchEvent(new Event(type));
+      await fixture.settled();
+    };
+    for (let step = 0; step < 5; step++) await press();
+    expect(told).toEqual([]);
+    jasmine.clock().tick(300);
+    expect(told).toEqual(['10']);
+    await press();
+    await fixture.set({ facet: { ...facet, from: '10', to: '' } });
+    expect([low.value, from.value]).toEqual(['6', '12']);
+    await press();
+    jasmine.clock().tick(300);
+    expect(told).toEqual(['10', '14']);
+    await fixture.set({ facet: { ...facet, from: '', to: '' } });
+    expect([low.value, from.value]).toEqual(['0', '']);
+    jasmine.clock().uninstall();
+  });
 });
 
 describe('A distance', () => {

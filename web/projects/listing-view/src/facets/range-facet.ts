@@ -1,10 +1,27 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, input, viewChildren } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  viewChildren,
+} from '@angular/core';
 import type { RangeFacetModel } from '@plindo/core/page';
 
 const CHART_HEIGHT = 32;
 /** Places at which a handle can stand. */
 const STEPS = 100;
+/** A handle that is moved by keys is taken to have arrived when it rests for so long. */
+const KEYS_REST_IN_MS = 300;
+
+/** What the handles have chosen, from and to; null where what the page says holds. */
+type Held = readonly [string | null, string | null];
+
+const NOTHING_HELD: Held = [null, null];
 
 /** A range between two typed bounds, over a small chart of where the listings lie, with a handle for each end. */
 @Component({
@@ -34,6 +51,8 @@ const STEPS = 100;
               [value]="placeOf(end)"
               [attr.aria-label]="facet().label + ', ' + end.label.toLowerCase()"
               [attr.aria-valuetext]="(end.chosen || end.outer) + ' ' + facet().unit"
+              (keydown)="byKeys = true"
+              (pointerdown)="byKeys = false"
               (input)="slide(at, $any($event.target))"
               (change)="settle(at)"
             />
@@ -69,13 +88,18 @@ export class RangeFacet {
   readonly interactive = input(false);
 
   protected readonly STEPS = STEPS;
+  protected byKeys = false;
   private readonly typed = viewChildren<ElementRef<HTMLInputElement>>('typed');
+  /** So that a page that answers an earlier place of a handle doesn't take it back there while it is being moved. */
+  private readonly held = signal(NOTHING_HELD);
+  private resting: ReturnType<typeof setTimeout> | undefined;
 
   protected readonly ends = computed(() => {
     const { from, to, bounds } = this.facet();
+    const [heldFrom, heldTo] = this.held();
     return [
-      { name: 'from', label: 'From', chosen: from, outer: bounds?.from ?? '' },
-      { name: 'to', label: 'To', chosen: to, outer: bounds?.to ?? '' },
+      { name: 'from', label: 'From', chosen: heldFrom ?? from, outer: bounds?.from ?? '' },
+      { name: 'to', label: 'To', chosen: heldTo ?? to, outer: bounds?.to ?? '' },
     ];
   });
   private readonly outer = computed(() => {
@@ -83,11 +107,22 @@ export class RangeFacet {
     return { least: Number(bounds?.from ?? 0), greatest: Number(bounds?.to ?? 0) };
   });
 
+  constructor() {
+    effect(() => {
+      this.facet();
+      if (this.resting === undefined) this.held.set(NOTHING_HELD);
+    });
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.resting));
+  }
+
   /** Heights of the bars; one that has any listing can be seen. */
   protected readonly bars = computed(() => {
-    const { histogram, from, to } = this.facet();
+    const { histogram } = this.facet();
     const most = Math.max(1, ...histogram);
-    const [first, last] = [from === '' ? 0 : this.shareOf(Number(from)), to === '' ? 1 : this.shareOf(Number(to))];
+    const [first, last] = this.ends().map(({ chosen, outer }) => this.shareOf(Number(chosen || outer))) as [
+      number,
+      number,
+    ];
     return histogram.map((count, at) => ({
       height: count === 0 ? 0 : Math.max(2, (count / most) * CHART_HEIGHT),
       isInside: (at + 1) / histogram.length > first && at / histogram.length < last,
@@ -107,11 +142,19 @@ export class RangeFacet {
     const isOutside = place === (at === 0 ? 0 : STEPS);
     const value = isCrossed ? other : isOutside ? '' : String(this.valueAt(place));
     this.typed()[at]!.nativeElement.value = value;
-    handle.setAttribute('aria-valuetext', `${value || this.ends()[at]!.outer} ${this.facet().unit}`);
+    this.held.update(([from, to]) => (at === 0 ? [value, to] : [from, value]));
   }
 
+  /** A press of a key is a change of its own; a whole row of them is told as one. */
   protected settle(at: number): void {
-    this.typed()[at]!.nativeElement.dispatchEvent(new Event('change', { bubbles: true }));
+    clearTimeout(this.resting);
+    this.resting = setTimeout(
+      () => {
+        this.resting = undefined;
+        this.typed()[at]!.nativeElement.dispatchEvent(new Event('change', { bubbles: true }));
+      },
+      this.byKeys ? KEYS_REST_IN_MS : 0,
+    );
   }
 
   private shareOf(value: number): number {

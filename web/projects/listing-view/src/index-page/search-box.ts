@@ -39,8 +39,9 @@ import { Icon } from '../icons/icon';
             [attr.aria-selected]="at === current()"
             (mousedown)="choose(one, $event)"
           >
-            <span class="label">{{ one.label }}</span>
-            <span class="about">{{ one.about }}{{ one.count === null ? '' : ', ' + one.count }}</span>
+            <span class="label">{{ one.label }}</span>&ngsp;<span class="about"
+              >{{ one.about }}{{ one.count === null ? '' : ', ' + one.count }}</span
+            >
           </li>
         }
       </ul>

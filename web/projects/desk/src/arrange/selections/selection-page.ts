@@ -14,7 +14,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { Router } from '@angular/router';
-import { SelectionsApi, SessionStore, issuesOf } from '@plindo/api';
+import { PausedQuestion, SelectionsApi, SessionStore, issuesOf } from '@plindo/api';
 import type { SelectionPreview } from '@plindo/core/contract';
 import type { Kind, Selection, SelectionDefinition } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, facetsOver, makeSelection } from '@plindo/core/structure';
@@ -29,8 +29,6 @@ import { OwnPageEditor } from './own-page-editor';
 import { PickedList } from './picked-list';
 import { SelectionsStore } from './selections-store';
 import { WhyPanel } from './why-panel';
-
-const PREVIEW_PAUSE_IN_MS = 300;
 
 /** A selection as a sentence of choices, beside what it gives and why. */
 @Component({
@@ -95,7 +93,6 @@ export class SelectionPage {
     const saved = this.saved();
     return saved?.published ? `/${SELECTIONS_SLUG}/${saved.slug}` : '';
   });
-  private asking: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     void this.kindsStore.reload();
@@ -103,10 +100,17 @@ export class SelectionPage {
       const id = this.selectionId();
       untracked(() => void this.load(id));
     });
+    const question = new PausedQuestion(
+      (draft: SelectionDefinition) => this.api.preview(draft, this.saved()?.id ?? null),
+      {
+        next: (preview) => this.preview.set(preview),
+        // What cannot be previewed yet, such as one without a name, says so when it is saved.
+        error: () => this.preview.set(null),
+      },
+    );
     effect(() => {
       const draft = this.draft();
-      clearTimeout(this.asking);
-      if (draft) this.asking = setTimeout(() => this.look(draft), PREVIEW_PAUSE_IN_MS);
+      if (draft) question.ask(draft);
     });
   }
 
@@ -178,13 +182,5 @@ export class SelectionPage {
     const { id: _, version: __, ...definition } = selection;
     this.saved.set(selection);
     this.draft.set(definition);
-  }
-
-  private look(draft: SelectionDefinition): void {
-    this.api.preview(draft, this.saved()?.id ?? null).subscribe({
-      next: (preview) => this.preview.set(preview),
-      // What cannot be previewed yet, such as one without a name, says so when it is saved.
-      error: () => this.preview.set(null),
-    });
   }
 }

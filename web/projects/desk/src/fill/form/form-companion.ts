@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, model, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { CatalogApi, FIRST_ASK, SessionStore } from '@plindo/api';
+import { CatalogApi, FIRST_ASK, PausedQuestion, SessionStore } from '@plindo/api';
 import type { Listing, ListingContent, Values } from '@plindo/core/listings';
 import { isShown } from '@plindo/core/listings';
 import { listingPage } from '@plindo/core/page';
@@ -9,11 +9,12 @@ import type { Kind, LinkedListing } from '@plindo/core/structure';
 import { isKindShown } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
 import { Card, ListingPageView } from '@plindo/listing-view';
+import type { Observable } from 'rxjs';
+import { map, of } from 'rxjs';
 import { Reading } from '../../shared/reading';
 import type { Draft } from './form-draft';
 import { missingFrom } from './form-draft';
 
-const TYPING_PAUSE_IN_MS = 500;
 const ALIKE_AT_MOST = 5;
 
 /** Beside the form: the card and the page that a visitor will see, what is missing, and listings of the same title. */
@@ -139,27 +140,21 @@ export class FormCompanion {
   private readonly title = computed(() => foldText(this.draft().title.trim()));
 
   constructor() {
-    effect((onCleanup) => {
-      const title = this.title();
-      const timer = setTimeout(() => this.findAlike(title), TYPING_PAUSE_IN_MS);
-      onCleanup(() => clearTimeout(timer));
-    });
-  }
-
-  private findAlike(title: string): void {
-    if (title === '') {
-      this.alike.set([]);
-      return;
-    }
-    const ask = { ...FIRST_ASK, text: title, offset: 0, limit: 50 };
-    this.api.listings(this.kind().id, ask).subscribe({
-      next: ({ listings }) => {
-        const others = listings.filter(({ id }) => id !== this.listing()?.id);
-        this.alike.set(others.filter((other) => foldText(other.title) === title).slice(0, ALIKE_AT_MOST));
-      },
+    const question = new PausedQuestion((title: string) => this.withTitle(title), {
+      next: (alike) => this.alike.set(alike),
       // A hint that cannot be given is no reason to disturb.
       error: () => this.alike.set([]),
     });
+    effect(() => question.ask(this.title()));
+  }
+
+  /** Some of the other listings of the kind that have a title. */
+  private withTitle(title: string): Observable<readonly Listing[]> {
+    if (title === '') return of([]);
+    const isAlike = (other: Listing): boolean => other.id !== this.listing()?.id && foldText(other.title) === title;
+    return this.api
+      .listings(this.kind().id, { ...FIRST_ASK, text: title, offset: 0, limit: 50 })
+      .pipe(map(({ listings }) => listings.filter(isAlike).slice(0, ALIKE_AT_MOST)));
   }
 }
 

@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { CatalogApi } from '@plindo/api';
-import type { Changed, KeptPicture } from '@plindo/core/contract';
+import type { AnswerTaker } from '@plindo/api';
+import { CatalogApi, PausedQuestion } from '@plindo/api';
+import type { Changed, KeptPicture, PictureWindow } from '@plindo/core/contract';
 import type { Picture } from '@plindo/core/structure';
 import { Icon, PictureView } from '@plindo/listing-view';
 import type { Observable } from 'rxjs';
@@ -11,9 +12,14 @@ import { KindList } from '../../shared/kind-list';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
 
-const TYPING_PAUSE_IN_MS = 200;
 const PICTURES_AT_ONCE = 60;
 const KILOBYTE = 1024;
+
+/** Which pictures are looked for. */
+interface Asked {
+  readonly text: string;
+  readonly unused: boolean;
+}
 
 /** All kept pictures: where each is used, and those that are used nowhere. */
 @Component({
@@ -35,30 +41,35 @@ export class PicturesPage {
   protected readonly unused = signal(0);
 
   constructor() {
-    effect((onCleanup) => {
-      const [text, unused] = [this.text(), this.onlyUnused()];
-      const timer = setTimeout(() => this.load(text, unused, 0), TYPING_PAUSE_IN_MS);
-      onCleanup(() => clearTimeout(timer));
-    });
+    const question = new PausedQuestion((asked: Asked) => this.windowOf(asked, 0), this.takerFrom(0));
+    effect(() => question.ask({ text: this.text(), unused: this.onlyUnused() }));
   }
 
   protected reload(): void {
-    this.load(this.text(), this.onlyUnused(), 0);
+    this.load(0);
   }
 
   protected more(): void {
-    this.load(this.text(), this.onlyUnused(), this.pictures().length);
+    this.load(this.pictures().length);
   }
 
-  private load(text: string, unused: boolean, offset: number): void {
-    this.api.pictures({ text, unused, offset, limit: PICTURES_AT_ONCE }).subscribe({
+  private load(offset: number): void {
+    this.windowOf({ text: this.text(), unused: this.onlyUnused() }, offset).subscribe(this.takerFrom(offset));
+  }
+
+  private windowOf(asked: Asked, offset: number): Observable<PictureWindow> {
+    return this.api.pictures({ ...asked, offset, limit: PICTURES_AT_ONCE });
+  }
+
+  private takerFrom(offset: number): AnswerTaker<PictureWindow> {
+    return {
       next: (window) => {
-        this.pictures.update((before) => [...(offset === 0 ? [] : before), ...window.pictures]);
+        this.pictures.update((before) => [...before.slice(0, offset), ...window.pictures]);
         this.total.set(window.total);
         this.unused.set(window.unused);
       },
-      error: (error: unknown) => this.notices.refused(error),
-    });
+      error: (error) => this.notices.refused(error),
+    };
   }
 
   protected shown({ hash, width, height }: KeptPicture): Picture {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, output, signal } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { CatalogApi, FIRST_ASK } from '@plindo/api';
+import { CatalogApi, FIRST_ASK, PausedQuestion } from '@plindo/api';
 import { ComputedValues } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
 import type { Field } from '@plindo/core/structure';
@@ -9,7 +9,6 @@ import { EXPRESSION_FUNCTIONS, expressionNames, fieldType, readComputedFields } 
 import { Reading } from '../../shared/reading';
 
 const TRIED_LISTINGS = 4;
-const TYPING_PAUSE_IN_MS = 200;
 
 /** The expression of a computed field, with its result on some listings while it is typed. */
 @Component({
@@ -110,16 +109,14 @@ export class ExpressionEditor {
   });
 
   constructor() {
-    effect((onCleanup) => {
+    const question = new PausedQuestion(
+      ({ kindId, text }: { kindId: number; text: string }) =>
+        this.api.listings(kindId, { ...FIRST_ASK, text, offset: 0, limit: TRIED_LISTINGS }),
+      { next: ({ listings }) => this.tried.set(listings), error: () => this.tried.set([]) },
+    );
+    effect(() => {
       const [kindId, text] = [this.kindId(), this.text().trim()];
-      if (kindId === null) return;
-      const timer = setTimeout(() => this.fetch(kindId, text), TYPING_PAUSE_IN_MS);
-      onCleanup(() => clearTimeout(timer));
+      if (kindId !== null) question.ask({ kindId, text });
     });
-  }
-
-  private fetch(kindId: number, text: string): void {
-    const ask = { ...FIRST_ASK, text, offset: 0, limit: TRIED_LISTINGS };
-    this.api.listings(kindId, ask).subscribe(({ listings }) => this.tried.set(listings));
   }
 }

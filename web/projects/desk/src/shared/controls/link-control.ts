@@ -3,15 +3,14 @@ import { DragDropModule, moveItemInArray } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
-import { CatalogApi } from '@plindo/api';
+import { CatalogApi, PausedQuestion } from '@plindo/api';
 import type { LinkCandidate } from '@plindo/core/contract';
 import type { Field, LinkInput, LinkedListing, Picture } from '@plindo/core/structure';
 import { Icon, PictureView } from '@plindo/listing-view';
-import type { Subscription } from 'rxjs';
+import type { Observable } from 'rxjs';
+import { EMPTY } from 'rxjs';
 import { KindsStore } from '../kinds-store';
 import { Notices } from '../notices';
-
-const TYPING_PAUSE_IN_MS = 200;
 
 /** The listings at the other end of a link: found by typing, put in order, with notes; a new one is made on the spot. */
 @Component({
@@ -30,8 +29,10 @@ export class LinkControl {
   private readonly api = inject(CatalogApi);
   private readonly kinds = inject(KindsStore);
   private readonly notices = inject(Notices);
-  private asked: Subscription | null = null;
-  private typing: ReturnType<typeof setTimeout> | undefined;
+  private readonly question = new PausedQuestion(() => this.fitting(), {
+    next: (candidates: readonly LinkCandidate[]) => this.candidates.set(candidates),
+    error: (error) => this.notices.refused(error),
+  });
 
   protected readonly text = signal('');
   protected readonly isOpen = signal(false);
@@ -63,18 +64,12 @@ export class LinkControl {
   protected look(text: string): void {
     this.text.set(text);
     this.isOpen.set(true);
-    clearTimeout(this.typing);
-    this.typing = setTimeout(() => this.ask(), TYPING_PAUSE_IN_MS);
+    this.question.ask(text);
   }
 
-  private ask(): void {
+  private fitting(): Observable<readonly LinkCandidate[]> {
     const kindId = this.ownKindId();
-    if (kindId === undefined) return;
-    this.asked?.unsubscribe();
-    this.asked = this.api.candidates(kindId, this.field().key, this.text().trim()).subscribe({
-      next: (candidates) => this.candidates.set(candidates),
-      error: (error: unknown) => this.notices.refused(error),
-    });
+    return kindId === undefined ? EMPTY : this.api.candidates(kindId, this.field().key, this.text().trim());
   }
 
   protected add({ id, title, heldBy }: LinkCandidate): void {

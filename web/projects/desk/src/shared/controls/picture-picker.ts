@@ -1,13 +1,12 @@
 import { ChangeDetectionStrategy, Component, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
-import { CatalogApi } from '@plindo/api';
+import { CatalogApi, PausedQuestion } from '@plindo/api';
 import type { KeptPicture } from '@plindo/core/contract';
 import type { Picture } from '@plindo/core/structure';
 import { PictureView } from '@plindo/listing-view';
 import { Notices } from '../notices';
 
-const TYPING_PAUSE_IN_MS = 200;
 const MOST_SHOWN = 60;
 
 /** Chooses one of the pictures that are kept already. */
@@ -79,18 +78,11 @@ export class PicturePicker {
   protected readonly pictures = signal<readonly KeptPicture[]>([]);
 
   constructor() {
-    effect((onCleanup) => {
-      const text = this.text();
-      const timer = setTimeout(() => this.find(text), TYPING_PAUSE_IN_MS);
-      onCleanup(() => clearTimeout(timer));
-    });
-  }
-
-  private find(text: string): void {
-    this.api.pictures({ text, unused: false, offset: 0, limit: MOST_SHOWN }).subscribe({
-      next: ({ pictures }) => this.pictures.set(pictures),
-      error: (error: unknown) => this.notices.refused(error),
-    });
+    const question = new PausedQuestion(
+      (text: string) => this.api.pictures({ text, unused: false, offset: 0, limit: MOST_SHOWN }),
+      { next: ({ pictures }) => this.pictures.set(pictures), error: (error) => this.notices.refused(error) },
+    );
+    effect(() => question.ask(this.text()));
   }
 
   /** Its file name stands below it and names it. */

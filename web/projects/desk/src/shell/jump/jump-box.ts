@@ -1,17 +1,18 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatDialogModule, MatDialogRef } from '@angular/material/dialog';
 import { Router } from '@angular/router';
-import { CatalogApi } from '@plindo/api';
+import { CatalogApi, PausedQuestion } from '@plindo/api';
 import type { FoundListing } from '@plindo/core/contract';
 import { STATUS_LABELS } from '@plindo/core/listings';
 import { Icon } from '@plindo/listing-view';
+import { of } from 'rxjs';
 import { CategorySetsStore } from '../../shared/category-sets-store';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
 import type { Place } from './jump-places';
 import { allPlaces, matchingPlaces } from './jump-places';
 
-const TYPING_PAUSE_IN_MS = 150;
+const NONE = { total: 0, listings: [] };
 
 /** Finds any listing, kind, field, category, page or command by typing, and goes there. */
 @Component({
@@ -158,27 +159,16 @@ export class JumpBox {
   constructor() {
     void this.kinds.reload();
     void this.sets.reload();
-    effect((onCleanup) => {
-      const text = this.text().trim();
-      this.at.set(0);
-      const timer = setTimeout(() => this.find(text), TYPING_PAUSE_IN_MS);
-      onCleanup(() => clearTimeout(timer));
-    });
-  }
-
-  private find(text: string): void {
-    if (text === '') {
-      this.listings.set([]);
-      this.more.set(0);
-      return;
-    }
-    this.api.find(text).subscribe({
+    const question = new PausedQuestion((text: string) => (text === '' ? of(NONE) : this.api.find(text)), {
       next: ({ total, listings }) => {
-        if (this.text().trim() !== text) return;
         this.listings.set(listings);
         this.more.set(total - listings.length);
       },
-      error: (error: unknown) => this.notices.refused(error),
+      error: (error) => this.notices.refused(error),
+    });
+    effect(() => {
+      this.at.set(0);
+      question.ask(this.text().trim());
     });
   }
 

@@ -1,0 +1,78 @@
+import type { Explanation } from '@plindo/core/query';
+import { DeskServer } from '../../../../harness/desk';
+import { makeIndexPage } from '../../../../harness/models';
+import { Shown } from '../../../../harness/shown';
+import { EditorBar } from './editor-bar';
+
+const PAUSE_IN_MS = 250;
+const IN: Explanation = { reasons: [], position: 3, page: 1 };
+
+describe('The bar that editors get beside public pages', () => {
+  let server: DeskServer;
+  let shown: Shown<EditorBar>;
+
+  beforeEach(async () => {
+    server = new DeskServer('editor');
+    shown = await Shown.of(EditorBar, { model: makeIndexPage(), url: '/berths?type=quay' });
+    await shown.press('Why isn’t it here?');
+  });
+
+  async function ask(): Promise<void> {
+    const field = shown.all<HTMLInputElement>('input')[0]!;
+    field.value = 'quay';
+    field.dispatchEvent(new Event('input'));
+    await new Promise((resolve) => setTimeout(resolve, PAUSE_IN_MS));
+    await server.answer('GET', '/api/find', {
+      total: 1,
+      listings: [{ id: 4, kindId: 1, title: 'Quay 4', status: 'live' }],
+    });
+    await shown.settled();
+    await shown.press('Quay 4');
+  }
+
+  it('asks about the page in the state that it is in', async () => {
+    await ask();
+    const [request] = server.waiting('GET', '/api/page/explain');
+    expect(request!.request.params.get('url')).toBe('/berths?type=quay');
+    request!.flush(IN);
+    await shown.settled();
+    expect(shown.texts('[role=status]')).toEqual(['Quay 4 is here: number 3, on page 1.']);
+  });
+
+  it('lets an answer go when the page is in another state', async () => {
+    await ask();
+    await server.answer('GET', '/api/page/explain', IN);
+    await shown.set({ url: '/berths' });
+    expect(shown.texts('[role=status]')).toEqual(['']);
+  });
+
+  it('tells what of the choices keeps others out, with the page without it', async () => {
+    await shown.press('Show the listings that just miss');
+    const missed = {
+      label: 'Type: quay',
+      href: '/berths',
+      total: 2,
+      listings: [{ id: 9, kindId: 1, title: 'Buoy 9' }],
+    };
+    await server.answer('GET', '/api/page/missed', [missed, { ...missed, label: 'Nobody', total: 0 }]);
+    await shown.settled();
+    expect(shown.texts('.panel p')).toEqual(['Without Type: quay, 2 more: Buoy 9 …']);
+    expect(shown.all('.panel p a').map((link) => link.getAttribute('href'))).toEqual(['/berths', '/desk/fill/1/9']);
+  });
+
+  it('says when there was no answer, which the next one replaces', async () => {
+    await ask();
+    server.refuse('GET', '/api/page/explain', { code: 'access.signed-out', message: 'Sign in.' });
+    await shown.settled();
+    expect(shown.texts('[role=status]')[0]).toContain('sign in to the Desk');
+    await ask();
+    await server.answer('GET', '/api/page/explain', IN);
+    await shown.settled();
+    expect(shown.texts('[role=status]')).toEqual(['Quay 4 is here: number 3, on page 1.']);
+  });
+
+  it('has nothing to ask on a page that is no list', async () => {
+    await shown.set({ model: { ...makeIndexPage(), type: 'not-found' } });
+    expect(shown.texts('button')).toEqual([]);
+  });
+});
