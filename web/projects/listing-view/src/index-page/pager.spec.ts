@@ -62,11 +62,12 @@ describe('A pager', () => {
   it('that goes on by itself waits to be asked after some times, so that the footer can be reached', async () => {
     const watched: IntersectionObserverCallback[] = [];
     class Watch {
+      readonly observe = jasmine.createSpy();
+      readonly disconnect = jasmine.createSpy();
+
       constructor(callback: IntersectionObserverCallback) {
         watched.push(callback);
       }
-      observe(): void {}
-      disconnect(): void {}
     }
     const original = window.IntersectionObserver;
     window.IntersectionObserver = Watch as unknown as typeof IntersectionObserver;
