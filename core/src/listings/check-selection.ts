@@ -24,12 +24,16 @@ import type { Issue } from '../values/index.js';
 import { foldText, isSlug, issue } from '../values/index.js';
 import { testValueIssue } from './condition-holds.js';
 
-/** What checking a selection depends on. */
-export interface SelectionScene {
+/** What checking what a selection asks depends on. */
+export interface QuestionScene {
   readonly kindById: KindById;
+  readonly context: ReadContext;
+}
+
+/** What checking a selection depends on. */
+export interface SelectionScene extends QuestionScene {
   /** The selections that it must not clash with. */
   readonly others: readonly Selection[];
-  readonly context: ReadContext;
 }
 
 /** One thing that is wrong with a condition, and where it stands: "2.1" is the first part of the second one. */
@@ -40,7 +44,12 @@ export interface ConditionFault {
 
 /** Everything that is wrong with a selection. */
 export function checkSelection(selection: SelectionDefinition, scene: SelectionScene): Issue[] {
-  const issues = checkNames(selection, scene.others);
+  return [...checkNames(selection, scene.others), ...checkQuestion(selection, scene)];
+}
+
+/** What is wrong with what a selection asks, whatever it is called. */
+export function checkQuestion(selection: SelectionDefinition, scene: QuestionScene): Issue[] {
+  const issues: Issue[] = [];
   const kinds = kindsOf(selection, scene.kindById);
   if (selection.picked === null && (kinds.length === 0 || kinds.length < selection.kinds.length)) {
     issues.push(issue('selection.kinds', {}, { field: 'kinds' }));
@@ -77,18 +86,16 @@ function kindsOf({ kinds }: SelectionDefinition, kindById: KindById): Kind[] {
 /** What is wrong with the conditions, each at its place. A field has to be there in one of the kinds at least. */
 export function conditionFaults(
   selection: Pick<SelectionDefinition, 'kinds' | 'where'>,
-  scene: Pick<SelectionScene, 'kindById' | 'context'>,
+  scene: QuestionScene,
 ): ConditionFault[] {
   const kinds = selection.kinds.map(scene.kindById).filter((kind) => kind !== undefined);
   return selection.where.of.flatMap((part, at) => faultsOf(part, kinds, scene, [at + 1]));
 }
 
-type FaultScene = Pick<SelectionScene, 'kindById' | 'context'>;
-
 function faultsOf(
   condition: Condition,
   kinds: readonly Kind[],
-  scene: FaultScene,
+  scene: QuestionScene,
   path: readonly number[],
 ): ConditionFault[] {
   const fault = (reason: string): ConditionFault[] => [{ place: path.join('.'), reason }];

@@ -126,6 +126,11 @@ describe('Selections', () => {
     const refused = await owner.send('POST', '/api/selections', wrong);
     const places = (refused.json.issues as { message: string }[]).map(({ message }) => message.split(':')[0]);
     expect([refused.status, places]).toEqual([422, ['Condition 1', 'Condition 2.1', 'Condition 2.2', 'Condition 3']]);
+    // One that is being made has no name and no address yet, and is none the worse for it.
+    const unnamed = { selection: { ...wrong, name: '' } };
+    const preview = (await owner.send('POST', '/api/selections/preview', unnamed)).json;
+    const told = (preview.issues as { message: string }[]).map(({ message }) => message.split(':')[0]);
+    expect([preview.total, told]).toEqual([0, places]);
     let deep: object = { field: 'price', op: 'is-empty' };
     for (let depth = 0; depth < 12; depth++) deep = { join: 'all', of: [deep] };
     expect((await owner.send('POST', '/api/selections', { ...cheap(), where: deep })).status).toBe(400);

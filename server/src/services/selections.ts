@@ -6,8 +6,8 @@ import type {
   SelectionSummary,
   User,
 } from '@plindo/core/contract';
-import type { SelectionScene } from '@plindo/core/listings';
-import { checkSelection, conditionFaults } from '@plindo/core/listings';
+import type { QuestionScene, SelectionScene } from '@plindo/core/listings';
+import { checkQuestion, checkSelection, conditionFaults } from '@plindo/core/listings';
 import { cardOf } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
 import { catalogsOfSelection, explain, justMissing, removedByEach, runSelection } from '@plindo/core/query';
@@ -30,7 +30,7 @@ export class Selections {
   summaries(): SelectionSummary[] {
     return this.live.selections().map((selection) => {
       const { total } = runSelection(selection, 1, this.live.scene());
-      const faults = selection.picked ? [] : conditionFaults(selection, this.sceneBesides(selection.id));
+      const faults = selection.picked ? [] : conditionFaults(selection, this.checkScene());
       return { selection, total, faults, usedBy: usesOf(selection) };
     });
   }
@@ -67,7 +67,7 @@ export class Selections {
   }
 
   /** What a selection would give, saved or not, with what each of its conditions does. */
-  async preview(selection: SelectionDefinition, id: number | null): Promise<SelectionPreview> {
+  async preview(selection: SelectionDefinition): Promise<SelectionPreview> {
     const startedAt = performance.now();
     const scene = this.live.scene();
     const { total, found, ids } = runSelection(selection, 1, scene);
@@ -77,7 +77,8 @@ export class Selections {
       const kind = this.live.kind(listing.kindId);
       return kind ? [cardOf(listing, kind, scene.context)] : [];
     });
-    const issues = checkSelection(selection, this.sceneBesides(id));
+    // How it is called is checked when it is saved: one that is being made has no address yet.
+    const issues = checkQuestion(selection, this.checkScene());
     const kinds = catalogsOfSelection(selection, scene).map(({ kind }) => kind.id);
     return { total, found, ms, cards, kinds, issues, removed: removedByEach(selection, scene) };
   }
@@ -116,11 +117,11 @@ export class Selections {
   }
 
   private sceneBesides(id: number | null): SelectionScene {
-    return {
-      kindById: (kindId) => this.live.kind(kindId),
-      others: this.live.selections().filter((selection) => selection.id !== id),
-      context: this.live.context(),
-    };
+    return { ...this.checkScene(), others: this.live.selections().filter((selection) => selection.id !== id) };
+  }
+
+  private checkScene(): QuestionScene {
+    return { kindById: (kindId) => this.live.kind(kindId), context: this.live.context() };
   }
 }
 

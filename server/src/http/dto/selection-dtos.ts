@@ -64,8 +64,6 @@ export class SelectionUpdateDto extends SelectionDto {
 
 export class SelectionPreviewDto {
   @ValidateNested() @Type(() => SelectionDto) selection!: SelectionDto;
-  /** Number of the saved selection that it is a state of; absent for a new one. */
-  @IsOptional() @IsInt() id?: number;
 }
 
 export class SelectionExplainDto {

@@ -57,7 +57,7 @@ export function selectionRoutes({ selections }: Services): Route[] {
       summary: 'What a selection would give, saved or not: totals, first cards, and what each condition removes.',
       body: SelectionPreviewDto,
       answers: 'SelectionPreview',
-      handle: ({ body }) => selections.preview(definitionOf(body.selection), body.id ?? null),
+      handle: ({ body }) => selections.preview(definitionOf(body.selection)),
     }),
     route({
       method: 'post',

@@ -32,9 +32,9 @@ export class SelectionsApi {
     return this.http.delete<Changed<null>>(`/api/selections/${id}`);
   }
 
-  /** What a selection would give; `id` is that of the saved one that it is a state of. */
-  preview(selection: SelectionDefinition, id: number | null): Observable<SelectionPreview> {
-    return this.http.post<SelectionPreview>('/api/selections/preview', { selection, ...(id !== null && { id }) });
+  /** What a selection would give, whatever it will be called. */
+  preview(selection: SelectionDefinition): Observable<SelectionPreview> {
+    return this.http.post<SelectionPreview>('/api/selections/preview', { selection });
   }
 
   missing(selection: SelectionDefinition): Observable<JustMissing[]> {

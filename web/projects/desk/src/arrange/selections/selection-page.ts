@@ -100,14 +100,11 @@ export class SelectionPage {
       const id = this.selectionId();
       untracked(() => void this.load(id));
     });
-    const question = new PausedQuestion(
-      (draft: SelectionDefinition) => this.api.preview(draft, this.saved()?.id ?? null),
-      {
-        next: (preview) => this.preview.set(preview),
-        // What cannot be previewed yet, such as one without a name, says so when it is saved.
-        error: () => this.preview.set(null),
-      },
-    );
+    const question = new PausedQuestion((draft: SelectionDefinition) => this.api.preview(draft), {
+      next: (preview) => this.preview.set(preview),
+      // What cannot be asked at all says so when it is saved.
+      error: () => this.preview.set(null),
+    });
     effect(() => {
       const draft = this.draft();
       if (draft) question.ask(draft);
