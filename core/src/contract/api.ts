@@ -79,11 +79,14 @@ export interface ListingInSelection {
   readonly explanation: Explanation;
 }
 
-/** Listings that fail one condition alone: its position, how many, and the titles of the first ones. */
+/** A listing as it is named, with what leads to its form. */
+export type NamedListing = Pick<Listing, 'id' | 'kindId' | 'title'>;
+
+/** Listings that fail one condition alone: its position, how many, and the first ones. */
 export interface JustMissing {
   readonly at: number;
   readonly total: number;
-  readonly titles: readonly string[];
+  readonly listings: readonly NamedListing[];
 }
 
 /** Something chosen on a public list that alone keeps some listings out of it. */
@@ -93,7 +96,7 @@ export interface MissedOnPage {
   readonly href: string;
   readonly total: number;
   /** The first of them. */
-  readonly listings: readonly Pick<Listing, 'id' | 'kindId' | 'title'>[];
+  readonly listings: readonly NamedListing[];
 }
 
 /** A link as it is asked for; the fields at its ends get the labels. */

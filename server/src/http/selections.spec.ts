@@ -155,13 +155,15 @@ describe('Selections', () => {
     expect(summary?.faults).toEqual([{ place: '1', reason: 'the field “fee” is not there any more.' }]);
   });
 
-  it('explain a listing that is not in them', async () => {
+  it('explain a listing that is not in them, and name those that fail one condition alone', async () => {
     const { json } = await owner.send('GET', `/api/kinds/${kindId}/listings?q=Dear`);
     const asked = { selection: cheap(), listing: json.listings[0].id };
     const { reasons } = (await owner.send('POST', '/api/selections/explain', asked)).json as {
       reasons: { sentence: string }[];
     };
     expect(reasons.map(({ sentence }) => sentence)).toEqual(['Price is “€60”; wanted: is at most €40.']);
+    const missing = await owner.send('POST', '/api/selections/missing', { selection: cheap() });
+    expect(missing.json).toEqual([{ at: 0, total: 1, listings: [{ id: asked.listing, kindId, title: 'Dear' }] }]);
   });
 });
 

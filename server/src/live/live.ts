@@ -1,6 +1,7 @@
 import type { Status, Listing } from '@plindo/core/listings';
 import { STATUSES } from '@plindo/core/listings';
 import type { Catalog } from '@plindo/core/catalog';
+import type { NamedListing } from '@plindo/core/contract';
 import type { SiteSettings } from '@plindo/core/page';
 import type { QueryScene } from '@plindo/core/query';
 import type { CategorySet, Kind, Link, ReadContext, Selection } from '@plindo/core/structure';
@@ -107,6 +108,15 @@ export class Live {
   async listings(ids: readonly number[]): Promise<Listing[]> {
     const kept = await this.store.listings([...new Set(ids)]);
     return kept.map((listing) => this.complete(listing));
+  }
+
+  /** The listings with the given ids as they are named; one that is gone is left out. */
+  named(ids: readonly number[]): NamedListing[] {
+    const catalogs = [...this.catalogs.values()];
+    return ids.flatMap((id) => {
+      const catalog = catalogs.find((one) => one.rowOf(id) !== undefined);
+      return catalog ? [{ id, kindId: catalog.kind.id, title: catalog.titleOf(id) }] : [];
+    });
   }
 
   categorySets(): CategorySet[] {

@@ -114,14 +114,10 @@ export class Pages {
     const { path, search } = partsOfUrl(url);
     const state = this.listAt(path, search);
     if (!state) return [];
-    const { kind, parts } = state.list;
-    const named = (id: number): MissedOnPage['listings'] =>
-      parts.flatMap(({ catalog }) =>
-        catalog.rowOf(id) === undefined ? [] : [{ id, kindId: catalog.kind.id, title: catalog.titleOf(id) }],
-      );
+    const { kind } = state.list;
     return justMissingInList(state, this.live.scene(), MOST_MISSED).map(({ label, query, total, ids }) => {
       const href = `/${kind.slug}?${urlOfQuery(query, kind, this.kindById)}`.replace(/\?$/, '');
-      return { label, href, total, listings: ids.flatMap(named) };
+      return { label, href, total, listings: this.live.named(ids) };
     });
   }
 

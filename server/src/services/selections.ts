@@ -84,11 +84,9 @@ export class Selections {
   }
 
   /** Listings that fail one condition alone, by the position of the condition. */
-  async missing(selection: SelectionDefinition): Promise<JustMissing[]> {
+  missing(selection: SelectionDefinition): JustMissing[] {
     const missing = justMissing(selection, this.live.scene(), MOST_MISSING);
-    const listings = await this.live.listings(missing.flatMap(({ ids }) => ids));
-    const titles = new Map(listings.map(({ id, title }) => [id, title]));
-    return missing.map(({ at, total, ids }) => ({ at, total, titles: ids.map((id) => titles.get(id) ?? '') }));
+    return missing.map(({ at, total, ids }) => ({ at, total, listings: this.live.named(ids) }));
   }
 
   /** Why a listing is not in a selection, or where in it it is. */

@@ -55,13 +55,14 @@ describe('The panel that says why a listing isn’t in a selection', () => {
   it('shows which listings fail one condition alone, or that none does', async () => {
     await shown.press('Show the listings that just miss');
     await server.answer('POST', '/api/selections/missing', [
-      { at: 0, total: 0, titles: [] },
-      { at: 1, total: 3, titles: ['Quay', 'Buoy'] },
+      { at: 0, total: 0, listings: [] },
+      { at: 1, total: 3, listings: ['Quay', 'Buoy'].map((title, at) => ({ id: at + 8, kindId: 1, title })) },
     ]);
     await shown.settled();
     expect(shown.texts('p')).toEqual(['3 fail condition 2 alone: Quay; Buoy …']);
+    expect(shown.all('p a').map((link) => link.getAttribute('href'))).toEqual(['/fill/1/8', '/fill/1/9']);
     await shown.press('Show the listings that just miss');
-    await server.answer('POST', '/api/selections/missing', [{ at: 0, total: 0, titles: [] }]);
+    await server.answer('POST', '/api/selections/missing', [{ at: 0, total: 0, listings: [] }]);
     await shown.settled();
     expect(shown.texts('p')).toEqual(['None fails one condition alone.']);
   });

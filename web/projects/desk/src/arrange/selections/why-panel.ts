@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
+import { RouterLink } from '@angular/router';
 import { CatalogApi, ListingSearch, SelectionsApi } from '@plindo/api';
 import type { FoundListing, JustMissing } from '@plindo/core/contract';
 import type { Explanation } from '@plindo/core/query';
@@ -9,7 +10,7 @@ import { Notices } from '../../shared/notices';
 /** Why a listing is not in a selection, or where in it it is; and which listings fail one condition alone. */
 @Component({
   selector: 'pl-why-panel',
-  imports: [ExplanationView],
+  imports: [ExplanationView, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <h2>Why isn’t it here?</h2>
@@ -48,7 +49,11 @@ import { Notices } from '../../shared/notices';
       @if (one.total > 0) {
         <p>
           {{ one.total }} fail condition {{ one.at + 1 }} alone:
-          <span class="quiet">{{ one.titles.join('; ') }}{{ one.total > one.titles.length ? ' …' : '' }}</span>
+          @for (listing of one.listings; track listing.id; let last = $last) {
+            <a [routerLink]="['/fill', listing.kindId, listing.id]">{{ listing.title }}</a>{{
+              last ? (one.total > one.listings.length ? ' …' : '') : '; '
+            }}
+          }
         </p>
       }
     }
