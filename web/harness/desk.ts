@@ -1,6 +1,7 @@
 import { provideHttpClient } from '@angular/common/http';
 import { HttpTestingController, provideHttpClientTesting } from '@angular/common/http/testing';
 import type { TestRequest } from '@angular/common/http/testing';
+import type { Provider } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { provideRouter } from '@angular/router';
 import { SessionStore } from '@plindo/api';
@@ -10,10 +11,10 @@ import type { Role } from '@plindo/core/contract';
 export class DeskServer {
   private readonly requests: HttpTestingController;
 
-  /** Somebody with a role is signed in. */
-  constructor(role: Role = 'owner') {
+  /** Somebody with a role is signed in; `providers` give what else a component injects. */
+  constructor(role: Role = 'owner', providers: readonly Provider[] = []) {
     TestBed.configureTestingModule({
-      providers: [provideRouter([]), provideHttpClient(), provideHttpClientTesting()],
+      providers: [provideRouter([]), provideHttpClient(), provideHttpClientTesting(), ...providers],
     });
     this.requests = TestBed.inject(HttpTestingController);
     const user = { id: 1, email: 'ana@example.org', name: 'Ana', role };

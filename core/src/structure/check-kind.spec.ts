@@ -68,4 +68,20 @@ describe('A kind', () => {
     expect(complaints({ facets: [{ ...facet!, key: 'sort' }] })).toContain('used by every page');
     expect(complaints({ facets: [facet!, facet!] })).toContain('two have the key');
   });
+
+  it('has facets that wait for others, but not in a circle, in which none would ever be shown', () => {
+    const waiting = (...waits: readonly (number | null)[]): string => {
+      const facets = waits.map((at, own) => {
+        const dependsOn = at === null ? null : { facet: berths.facets[at]!.key, value: null };
+        return { ...berths.facets[own]!, dependsOn };
+      });
+      return complaints({ facets });
+    };
+    expect(waiting(null, 0, 1)).toBe('');
+    expect(waiting(0)).toContain('waits for a facet that waits for it');
+    expect(waiting(2, 0, 1).match(/neither would ever be shown/g)?.length).toBe(3);
+    // Whoever waits for one that stands in a circle is not in it.
+    expect(waiting(1, 0, 0).match(/neither would ever be shown/g)?.length).toBe(2);
+    expect(waiting(3)).toContain('which is not there');
+  });
 });

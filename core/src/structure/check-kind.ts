@@ -156,10 +156,24 @@ function facetReasons(facet: Facet, kind: KindDefinition, others: readonly Kind[
   }
   if (RESERVED_KEYS.includes(facet.key)) reasons.push(`the key “${facet.key}” is used by every page.`);
   const { dependsOn } = facet;
-  if (dependsOn && (dependsOn.facet === facet.key || !kind.facets.some(({ key }) => key === dependsOn.facet))) {
+  if (dependsOn && !kind.facets.some(({ key }) => key === dependsOn.facet)) {
     reasons.push(`“${facet.label}” waits for the facet “${dependsOn.facet}”, which is not there.`);
   }
+  if (waitsForItself(facet, kind.facets)) {
+    reasons.push(`“${facet.label}” waits for a facet that waits for it, so that neither would ever be shown.`);
+  }
   return reasons;
+}
+
+function waitsForItself({ key, dependsOn }: Facet, facets: readonly Facet[]): boolean {
+  const passed = new Set<string>();
+  for (let next = dependsOn?.facet; next !== undefined && !passed.has(next);) {
+    if (next === key) return true;
+    passed.add(next);
+    const waitedFor: string = next;
+    next = facets.find((facet) => facet.key === waitedFor)?.dependsOn?.facet;
+  }
+  return false;
 }
 
 /** A link may lead from a kind to itself. */

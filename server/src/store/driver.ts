@@ -104,10 +104,15 @@ class Connection extends sqlite3.Database {
     this.keeper?.keep(this);
   }
 
+  /**
+   * A commit that fails, for want of room or of what is referred to, leaves its transaction open, and Sequelize sets the
+   * connection aside as it is; nobody could write any more. So the transaction is ended here.
+   */
   private committed(done: RowsDone): RowsDone {
     return (error, rows) => {
-      if (!error) this.mayBeOpen = false;
-      done(error, rows);
+      this.mayBeOpen = false;
+      if (!error) done(error, rows);
+      else this.exec('ROLLBACK', () => done(error, rows));
     };
   }
 }

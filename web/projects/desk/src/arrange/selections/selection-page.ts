@@ -23,11 +23,11 @@ import { Card } from '@plindo/listing-view';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
+import { SelectionsStore } from '../../shared/selections-store';
 import { OrderEditor } from '../shared/order-editor';
 import { ConditionEditor } from './condition-editor';
 import { OwnPageEditor } from './own-page-editor';
 import { PickedList } from './picked-list';
-import { SelectionsStore } from './selections-store';
 import { WhyPanel } from './why-panel';
 
 /** A selection as a sentence of choices, beside what it gives and why. */

@@ -4,7 +4,7 @@ import { RouterLink } from '@angular/router';
 import { Icon } from '@plindo/listing-view';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
-import { SelectionsStore } from './selections-store';
+import { SelectionsStore } from '../../shared/selections-store';
 
 /** All selections: what each is for, what it shows now, where it is used, and what has become wrong with it. */
 @Component({

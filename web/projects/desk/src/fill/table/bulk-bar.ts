@@ -164,8 +164,9 @@ export class BulkBar {
   }
 }
 
-/** Acts of their own in the bar. */
+/** Built-in parts, which have acts of their own in the bar or a value that is each listing's own. */
 const OWN_ACTS: readonly string[] = [
+  'own.title',
   'own.status',
   'own.handOrder',
   'own.shownFrom',

@@ -9,12 +9,13 @@ import { of } from 'rxjs';
 import { CategorySetsStore } from '../../shared/category-sets-store';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
+import { SelectionsStore } from '../../shared/selections-store';
 import type { Place } from './jump-places';
 import { allPlaces, matchingPlaces } from './jump-places';
 
 const NONE = { total: 0, listings: [] };
 
-/** Finds any listing, kind, field, category, page or command by typing, and goes there. */
+/** Finds any listing, kind, field, category, selection, page or command by typing, and goes there. */
 @Component({
   selector: 'pl-jump-box',
   imports: [Icon, MatDialogModule],
@@ -132,13 +133,16 @@ export class JumpBox {
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
   private readonly sets = inject(CategorySetsStore);
+  private readonly selections = inject(SelectionsStore);
 
   protected readonly text = signal('');
   /** Position of the one that Enter goes to. */
   protected readonly at = signal(0);
   private readonly listings = signal<readonly FoundListing[]>([]);
   protected readonly more = signal(0);
-  private readonly all = computed(() => allPlaces(this.kinds.kinds() ?? [], this.sets.sets() ?? []));
+  private readonly all = computed(() =>
+    allPlaces(this.kinds.kinds() ?? [], this.sets.sets() ?? [], this.selections.selections() ?? []),
+  );
   protected readonly places = computed((): readonly Place[] => {
     const kinds = new Map((this.kinds.kinds() ?? []).map(({ kind }) => [kind.id, kind]));
     const listings = this.listings().map((listing): Place => {
@@ -159,6 +163,7 @@ export class JumpBox {
   constructor() {
     void this.kinds.reload();
     void this.sets.reload();
+    void this.selections.reload();
     const question = new PausedQuestion((text: string) => (text === '' ? of(NONE) : this.api.find(text)), {
       next: ({ total, listings }) => {
         this.listings.set(listings);

@@ -1,4 +1,4 @@
-import type { CategorySetSummary, KindSummary } from '@plindo/core/contract';
+import type { CategorySetSummary, KindSummary, SelectionSummary } from '@plindo/core/contract';
 import { fieldType } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
 
@@ -27,6 +27,7 @@ const PAGES: readonly Place[] = [
     link: ['/shape/blueprint'],
     words: 'export apply structure',
   },
+  { icon: 'checklist', label: 'Selections', about: 'Page', link: ['/arrange/selections'], words: 'saved questions' },
   { icon: 'warning', label: 'Problems', about: 'Page', link: ['/fill/problems'], words: 'missing duplicates broken' },
   { icon: 'photo_library', label: 'Pictures', about: 'Page', link: ['/fill/pictures'], words: 'images unused' },
   { icon: 'history', label: 'Changes', about: 'Page', link: ['/run'], words: 'run log undo settings access tokens' },
@@ -39,6 +40,7 @@ const PAGES: readonly Place[] = [
   },
   { icon: 'add', label: 'New kind', about: 'Command', link: ['/shape/new'] },
   { icon: 'add', label: 'New category set', about: 'Command', link: ['/shape/categories/new'] },
+  { icon: 'add', label: 'New selection', about: 'Command', link: ['/arrange/selections/new'] },
 ];
 
 function placesOfKind({ kind }: KindSummary): Place[] {
@@ -73,9 +75,17 @@ function placesOfSet({ set }: CategorySetSummary): Place[] {
   ];
 }
 
+function placeOfSelection({ selection: { id, name, purpose } }: SelectionSummary): Place {
+  return { icon: 'checklist', label: name, about: 'Selection', link: ['/arrange/selections', id], words: purpose };
+}
+
 /** All places that are not listings. */
-export function allPlaces(kinds: readonly KindSummary[], sets: readonly CategorySetSummary[]): Place[] {
-  return [...PAGES, ...kinds.flatMap(placesOfKind), ...sets.flatMap(placesOfSet)];
+export function allPlaces(
+  kinds: readonly KindSummary[],
+  sets: readonly CategorySetSummary[],
+  selections: readonly SelectionSummary[],
+): Place[] {
+  return [...PAGES, ...kinds.flatMap(placesOfKind), ...sets.flatMap(placesOfSet), ...selections.map(placeOfSelection)];
 }
 
 /** The places that have all words, those whose label begins with them first. */
