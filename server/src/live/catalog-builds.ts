@@ -73,7 +73,7 @@ export class CatalogBuilds {
     if (!catalog?.idsAscend) return null;
     const gone = catalog.existing.clone();
     const changed: number[] = [];
-    for (const state of await this.store.statesOf(kind.id)) {
+    for (const state of await this.store.catalogRows.states(kind.id)) {
       const row = catalog.rowOf(state.id);
       if (row !== undefined) gone.delete(row);
       const isSame = catalog.isAsHere(state.id, this.owner.withLinked({ ...state, values: {} }, kind));
@@ -82,15 +82,15 @@ export class CatalogBuilds {
     const idle = catalog.rows - catalog.existing.count() + gone.count();
     if (changed.length + idle > catalog.rows * MOST_CHANGED_SHARE) return null;
     for (const row of gone.toRows()) catalog.remove(catalog.ids[row]!);
-    await this.fill(catalog, this.store.catalogListings(changed));
+    await this.fill(catalog, this.store.catalogRows.some(changed));
     return catalog;
   }
 
   /** A catalog made of all listings; texts that are known are not read again. */
   private async anew(kind: Kind, texts: KeptTexts | null): Promise<Catalog> {
-    const expected = await this.store.listingCount(kind.id);
+    const expected = await this.store.catalogRows.count(kind.id);
     const catalog = new Catalog(kind, this.owner.locale(), expected, new TextIndex(texts, expected));
-    await this.fill(catalog, this.store.catalogListingsOf(kind.id));
+    await this.fill(catalog, this.store.catalogRows.ofKind(kind.id));
     return catalog.finish();
   }
 

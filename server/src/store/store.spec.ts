@@ -115,26 +115,26 @@ describe('The store', () => {
     const many = Array.from({ length: 2003 }, (_, at) => content(`Berth ${at}`));
     const full = { ...content('Full'), ...moments, place, handOrder: 2.5, values: { text: "it's “1”", list: ['a'] } };
     await store.change(head, (unit) => unit.insertListings(kindId, [full, ...many]));
-    expect(await store.listingCount(kindId)).toBe(2004);
+    expect(await store.catalogRows.count(kindId)).toBe(2004);
     const read: unknown[] = [];
-    for await (const stretch of store.catalogListingsOf(kindId)) read.push(...stretch);
+    for await (const stretch of store.catalogRows.ofKind(kindId)) read.push(...stretch);
     expect(read).toEqual(await store.listings(read.map((listing) => (listing as { id: number }).id)));
     expect(read.length).toBe(2004);
     const some = [7, 2004, 1, 9999];
     const picked: unknown[] = [];
-    for await (const stretch of store.catalogListings(some)) picked.push(...stretch);
+    for await (const stretch of store.catalogRows.some(some)) picked.push(...stretch);
     expect(picked).toEqual(await store.listings([1, 7, 2004]));
   });
 
   it('tells the state of every listing of a kind, which each change of it makes another', async () => {
     const { result } = await store.change(head, (unit) => unit.insertListings(kindId, [content('A'), content('B')]));
     await store.change(head, (unit) => unit.updateListing(result[1]!, content('C')));
-    const states = await store.statesOf(kindId);
+    const states = await store.catalogRows.states(kindId);
     expect(states.sort((a, b) => a.id - b.id)).toEqual([
       { id: 1, version: 1, changedAt: 1000 },
       { id: 2, version: 2, changedAt: 1000 },
     ]);
-    expect(await store.statesOf(99)).toEqual([]);
+    expect(await store.catalogRows.states(99)).toEqual([]);
   });
 
   it('begins again after a change that failed half-way, with nothing of it left', async () => {

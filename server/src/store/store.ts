@@ -1,8 +1,9 @@
 import type { Connection, Listing } from '@plindo/core/listings';
 import type { CategorySet, Kind, Link, Selection } from '@plindo/core/structure';
 import type { SiteSettings } from '@plindo/core/page';
-import { Op, QueryTypes, Transaction } from 'sequelize';
+import { Op, Transaction } from 'sequelize';
 import { AccountStore } from './account-store.js';
+import { CatalogRows } from './catalog-rows.js';
 import type { Database } from './database.js';
 import { openDatabase } from './database.js';
 import type { Models } from './models.js';
@@ -11,7 +12,7 @@ import { FileStore } from './file-store.js';
 import { PictureStore } from './picture-store.js';
 import type { Row } from './records.js';
 import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, selectionOf } from './records.js';
-import { PACKED_LISTING, unpackedListing } from './packed-listing.js';
+import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
 import { Turns } from './turns.js';
 import type { ChangeEntry } from './unit.js';
 import { AS_GIVEN, Unit } from './unit.js';
@@ -25,11 +26,6 @@ export interface ChangeRecord {
   readonly undoneBy: number | null;
 }
 
-/** What tells whether a listing has changed. */
-export type ListingState = Pick<Listing, 'id' | 'version' | 'changedAt'>;
-
-type Replacements = Readonly<Record<string, number | readonly number[]>>;
-
 /** What is shown of a listing where another one is linked with it. */
 export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status' | 'shownFrom' | 'shownUntil'>;
 
@@ -40,12 +36,13 @@ export interface ChangeHead {
 
 const ENTRIES_AT_ONCE = 500;
 const MOST_REVISIONS = 200;
-const LISTINGS_AT_ONCE = 1000;
+
 /** The truth: kinds, listings and their change log, accounts and pictures. */
 export class Store {
   readonly accounts: AccountStore;
   readonly pictures: PictureStore;
   readonly files: FileStore;
+  readonly catalogRows: CatalogRows;
   /** One writer at a time. */
   private readonly turns = new Turns();
 
@@ -57,6 +54,7 @@ export class Store {
     this.accounts = new AccountStore(models);
     this.pictures = new PictureStore(models);
     this.files = new FileStore(models);
+    this.catalogRows = new CatalogRows(database.sequelize);
   }
 
   static async open(file: string, clock: () => Date): Promise<Store> {
@@ -255,10 +253,6 @@ export class Store {
     return names;
   }
 
-  listingCount(kindId: number): Promise<number> {
-    return this.models.listings.count({ where: { kindId } });
-  }
-
   /** All listings of a kind. */
   listingsOf(kindId: number): AsyncGenerator<Listing[]> {
     return inStretches(async (after) => {
@@ -266,39 +260,6 @@ export class Store {
       const rows = await this.models.listings.findAll({ where, order: ['id'], limit: LISTINGS_AT_ONCE, raw: true });
       return rows.map((row) => listingOf(row as unknown as Row));
     });
-  }
-
-  /** All listings of a kind as far as catalogs read them: without bodies, pictures and values put aside. */
-  catalogListingsOf(kindId: number): AsyncGenerator<Listing[]> {
-    const where = 'kindId = :kindId AND id > :after ORDER BY id LIMIT :limit';
-    return inStretches((after) => this.packedListings(where, { kindId, after, limit: LISTINGS_AT_ONCE }));
-  }
-
-  /** Some listings, as {@link catalogListingsOf} reads them; one that is gone is left out. */
-  async *catalogListings(ids: readonly number[]): AsyncGenerator<Listing[]> {
-    for (let start = 0; start < ids.length; start += LISTINGS_AT_ONCE) {
-      yield await this.packedListings('id IN (:ids) ORDER BY id', { ids: ids.slice(start, start + LISTINGS_AT_ONCE) });
-    }
-  }
-
-  /** Of all listings of a kind, what tells whether they have changed. */
-  async statesOf(kindId: number): Promise<ListingState[]> {
-    const states = 'SELECT json_group_array(json_array(id, version, changedAt)) AS packed FROM listings';
-    const [packed] = await this.packed(`${states} WHERE kindId = :kindId`, { kindId });
-    const rows = JSON.parse(packed!) as [number, number, number][];
-    return rows.map(([id, version, changedAt]) => ({ id, version, changedAt }));
-  }
-
-  /** A listing comes as one JSON text: the driver takes far longer to hand over a row column by column. */
-  private async packedListings(where: string, replacements: Replacements): Promise<Listing[]> {
-    const texts = await this.packed(`SELECT ${PACKED_LISTING} AS packed FROM listings WHERE ${where}`, replacements);
-    return texts.map(unpackedListing);
-  }
-
-  private async packed(select: string, replacements: Replacements): Promise<string[]> {
-    const type = QueryTypes.SELECT;
-    const rows = await this.database.sequelize.query<{ packed: string }>(select, { replacements, type });
-    return rows.map(({ packed }) => packed);
   }
 
   async site(): Promise<SiteSettings | null> {
@@ -335,19 +296,6 @@ export class Store {
       transaction,
     });
     return rows.map((row) => entryOf(row as unknown as Row));
-  }
-}
-
-/** Listings in stretches, so that many never stand in memory at once; while one is dealt with, the next is read. */
-async function* inStretches(read: (after: number) => Promise<Listing[]>): AsyncGenerator<Listing[]> {
-  let coming = read(0);
-  for (;;) {
-    const listings = await coming;
-    if (listings.length === 0) return;
-    coming = read(listings.at(-1)!.id);
-    // Left alone when the reader stops early, it must not end the process.
-    coming.catch(() => undefined);
-    yield listings;
   }
 }
 
