@@ -3,7 +3,7 @@ import type { Catalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
 import type { IndexPage, SiteSettings } from '../page/index.js';
 import { listPage } from '../page/index.js';
-import { listOfKind, queryFromUrl, sceneOf } from '../query/index.js';
+import { listOfKind, queryFromUrl, sceneOf, withKnownValues } from '../query/index.js';
 import type { KindSketch, ReadContext } from '../structure/index.js';
 import { kindOfImport } from '../structure/index.js';
 import type { CsvTable } from './csv.js';
@@ -44,8 +44,13 @@ export class ImportPreview {
     const { catalog, context, site, listings } = this;
     const { kind } = catalog;
     const queries = sceneOf(catalog, context);
-    const query = queryFromUrl(new URLSearchParams(search), kind, () => kind);
-    const state = { list: listOfKind(catalog), query, selection: null, heading: kind.many };
+    const list = listOfKind(catalog);
+    const query = withKnownValues(
+      queryFromUrl(new URLSearchParams(search), kind, () => kind),
+      list,
+      queries,
+    );
+    const state = { list, query, selection: null, heading: kind.many };
     const scene = { site, now: new Date(context.nowInMs), context, kinds: [] };
     return listPage(scene, state, {
       queries,

@@ -15,4 +15,5 @@ export * from './scene.js';
 export { listOfSelection } from './selection-list.js';
 export * from './suggest.js';
 export * from './table-query.js';
+export * from './known-values.js';
 export * from './url-state.js';

@@ -168,6 +168,12 @@ describe('Links', () => {
       ['Haven', 1],
       ['Quay', 1],
     ]);
+    // What nobody may see is as unknown as what has never been.
+    await owner.send('PATCH', `/api/listings/${idOf('Haven')}`, { version: 1, status: 'hidden' });
+    for (const harbour of ['haven', 'never']) {
+      const all = (await owner.send('GET', `/api/page?url=${encodeURIComponent(`/berths?harbour=${harbour}`)}`)).json;
+      expect([all.total, all.canonical, all.chips]).toEqual([2, '/berths', []]);
+    }
   });
 
   it('refuse what is no listing of the other kind, and ends that are taken out alone', async () => {

@@ -11,7 +11,7 @@ import {
   listingPath,
   notFoundPage,
 } from '@plindo/core/page';
-import type { AskedList, Explanation, Query } from '@plindo/core/query';
+import type { AskedList, Explanation, Query, QueryScene } from '@plindo/core/query';
 import {
   BLANK_QUERY,
   hasFormerKeys,
@@ -24,6 +24,7 @@ import {
   suggestPlaces,
   urlOfQuery,
   withChoice,
+  withKnownValues,
 } from '@plindo/core/query';
 import type { KindById, Selection } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
@@ -64,7 +65,8 @@ export class Pages {
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
   async preview(kindId: number, search: string): Promise<PageModel | null> {
     const catalog = this.live.catalog(kindId);
-    return catalog ? this.index(this.scene(), this.ofKind(catalog, search), this.live.scene(kindId)) : null;
+    const queries = this.live.scene(kindId);
+    return catalog ? this.index(this.scene(), this.ofKind(catalog, search, queries), queries) : null;
   }
 
   /** What fits words that are being typed on the list at a path: values of its facets, then listings. */
@@ -131,22 +133,23 @@ export class Pages {
   private listAt(path: string, search: string): HeadedList | null {
     const selection = this.selectionAt(path);
     if (selection) {
-      const list = listOfSelection(selection, this.live.scene());
-      return { list, query: this.asked(list, search), selection, heading: selection.name };
+      const queries = this.live.scene();
+      const list = listOfSelection(selection, queries);
+      return { list, query: this.asked(list, search, queries), selection, heading: selection.name };
     }
     const [slug = '', ...more] = path.split('/').slice(1).map(decodePart);
     const catalog = this.live.catalogBySlug(slug);
     if (!catalog || !isKindShown(catalog.kind) || !catalog.kind.hasIndexPage || more.length > 0) return null;
-    return this.ofKind(catalog, search);
+    return this.ofKind(catalog, search, this.live.scene());
   }
 
-  private ofKind(catalog: Catalog, search: string): HeadedList {
+  private ofKind(catalog: Catalog, search: string, queries: QueryScene): HeadedList {
     const list = listOfKind(catalog);
-    return { list, query: this.asked(list, search), selection: null, heading: catalog.kind.many };
+    return { list, query: this.asked(list, search, queries), selection: null, heading: catalog.kind.many };
   }
 
-  private asked({ kind }: AskedList, search: string): Query {
-    return queryFromUrl(new URLSearchParams(search), kind, this.kindById);
+  private asked(list: AskedList, search: string, queries: QueryScene): Query {
+    return withKnownValues(queryFromUrl(new URLSearchParams(search), list.kind, this.kindById), list, queries);
   }
 
   private readonly kindById: KindById = (id) => this.live.kind(id);

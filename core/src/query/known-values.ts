@@ -1,0 +1,43 @@
+import type { Facet } from '../structure/index.js';
+import { KIND_FIELD_KEY } from '../structure/index.js';
+import type { AskedList } from './asked-list.js';
+import { sourceOf } from './facet-source.js';
+import type { FacetChoice, Query } from './query.js';
+import { NO_VALUE, YES_VALUE } from './query.js';
+import type { QueryScene } from './scene.js';
+
+/**
+ * A query without the chosen values that its list knows nothing of, such as those of an address that was mistyped or has
+ * grown old. A value that no listing has now is known all the same, where it is defined; a listing at the other end of a
+ * link is known as long as visitors see it.
+ */
+export function withKnownValues(query: Query, list: AskedList, scene: QueryScene): Query {
+  const choices = new Map<string, FacetChoice>();
+  for (const [key, choice] of query.choices) {
+    const facet = list.kind.facets.find((one) => one.key === key);
+    if (choice.kind !== 'values' || !facet) {
+      choices.set(key, choice);
+      continue;
+    }
+    const values = choice.values.filter((value) => isKnown(value, facet, list, scene));
+    if (values.length > 0) choices.set(key, { kind: 'values', values });
+  }
+  return { ...query, choices };
+}
+
+function isKnown(value: string, facet: Facet, { kind, parts }: AskedList, scene: QueryScene): boolean {
+  if (facet.field === KIND_FIELD_KEY) {
+    const field = kind.fields.find(({ key }) => key === KIND_FIELD_KEY);
+    return field?.settings.choices?.some(({ key }) => key === value) ?? false;
+  }
+  return parts.some((part) => {
+    const asked = part.facets.get(facet.key);
+    const source = asked && sourceOf(asked, part.catalog, scene);
+    if (!source) return false;
+    const { column, visible } = source;
+    if (column.kind === 'yes-no') return value === YES_VALUE || value === NO_VALUE;
+    if (column.kind !== 'choices') return true;
+    const number = column.find(value);
+    return number >= 0 && visible?.[number] !== 0;
+  });
+}
