@@ -40,7 +40,7 @@ describe('The controls of a list by keyboard', () => {
     const branch = page.getByRole('button', { name: 'What lies under Hull' });
     await branch.focus();
     await page.keyboard.press('Enter');
-    expect(await branch.getAttribute('aria-expanded')).toBe('true');
+    await page.getByRole('button', { name: 'What lies under Hull', expanded: true }).waitFor();
     await press(page, page.getByRole('checkbox', { name: /^Osmosis treatment/ }), ['Space'], /services=osmosis/);
     await press(page, page.getByRole('checkbox', { name: /^Osmosis treatment/ }), ['Space'], /\/boatyards$/);
     const stars = page.getByRole('group', { name: 'Our rating' }).getByRole('radio');
