@@ -44,16 +44,12 @@ function needChromium() {
   const mayInstall = process.getuid?.() === 0 && spawnSync('sh', ['-c', 'command -v apt-get']).status === 0;
   if (mayInstall) {
     console.log('Installing Debian’s chromium.');
-    run('apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium > /dev/null');
+    const install = 'apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq chromium > /dev/null';
+    spawnSync('sh', ['-c', install], { stdio: 'inherit' });
   }
   if (existsSync(CHROMIUM)) return true;
   console.error('The browser tests need Chromium: run "apt-get install chromium" as root, or set CHROME_BIN to one.');
   return false;
-}
-
-function run(command, cwd = '.') {
-  const { status } = spawnSync('sh', ['-c', command], { cwd, stdio: 'inherit' });
-  return { code: status ?? 1 };
 }
 
 /** Runs a command and gives back what it printed. */

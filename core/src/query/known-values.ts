@@ -19,25 +19,27 @@ export function withKnownValues(query: Query, list: AskedList, scene: QueryScene
       choices.set(key, choice);
       continue;
     }
-    const values = choice.values.filter((value) => isKnown(value, facet, list, scene));
+    const values = choice.values.filter(knownBy(facet, list, scene));
     if (values.length > 0) choices.set(key, { kind: 'values', values });
   }
   return { ...query, choices };
 }
 
-function isKnown(value: string, facet: Facet, { kind, parts }: AskedList, scene: QueryScene): boolean {
+/** Tells of each value of a facet whether it is known; where its values lie is found once for all of them. */
+function knownBy(facet: Facet, { kind, parts }: AskedList, scene: QueryScene): (value: string) => boolean {
   if (facet.field === KIND_FIELD_KEY) {
     const field = kind.fields.find(({ key }) => key === KIND_FIELD_KEY);
-    return field?.settings.choices?.some(({ key }) => key === value) ?? false;
+    return (value) => field?.settings.choices?.some(({ key }) => key === value) ?? false;
   }
-  return parts.some((part) => {
+  const sources = parts.flatMap((part) => {
     const asked = part.facets.get(facet.key);
-    const source = asked && sourceOf(asked, part.catalog, scene);
-    if (!source) return false;
-    const { column, visible } = source;
-    if (column.kind === 'yes-no') return value === YES_VALUE || value === NO_VALUE;
-    if (column.kind !== 'choices') return true;
-    const number = column.find(value);
-    return number >= 0 && visible?.[number] !== 0;
+    return (asked && sourceOf(asked, part.catalog, scene)) ?? [];
   });
+  return (value) =>
+    sources.some(({ column, visible }) => {
+      if (column.kind === 'yes-no') return value === YES_VALUE || value === NO_VALUE;
+      if (column.kind !== 'choices') return true;
+      const number = column.find(value);
+      return number >= 0 && visible?.[number] !== 0;
+    });
 }

@@ -166,14 +166,14 @@ function facetReasons(facet: Facet, kind: KindDefinition, others: readonly Kind[
 }
 
 function waitsForItself({ key, dependsOn }: Facet, facets: readonly Facet[]): boolean {
+  const waits = new Map(facets.map((facet) => [facet.key, facet.dependsOn?.facet]));
   const passed = new Set<string>();
-  for (let next = dependsOn?.facet; next !== undefined && !passed.has(next);) {
-    if (next === key) return true;
+  let next = dependsOn?.facet;
+  while (next !== undefined && next !== key && !passed.has(next)) {
     passed.add(next);
-    const waitedFor: string = next;
-    next = facets.find((facet) => facet.key === waitedFor)?.dependsOn?.facet;
+    next = waits.get(next);
   }
-  return false;
+  return next === key;
 }
 
 /** A link may lead from a kind to itself. */
