@@ -5,7 +5,8 @@ import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { ListingContent } from '@plindo/core/listings';
 import type { Field } from '@plindo/core/structure';
 import { kindOfImport, makeField } from '@plindo/core/structure';
-import { assemble } from '@plindo/server/assemble';
+import { Accounts } from '@plindo/server/services/accounts';
+import { Store } from '@plindo/server/store/index';
 import sqlite3 from 'sqlite3';
 import { DEMO_OWNER } from '../e2e/harness/desk.js';
 import { TestServer } from '../e2e/harness/server.js';
@@ -86,20 +87,23 @@ export async function bareReading(folder: string, n: number): Promise<number> {
 }
 
 async function fill(folder: string, n: number): Promise<string> {
-  const { services, store } = await assemble(folder, () => new Date());
-  const owner = await services.accounts.addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
+  const clock = (): Date => new Date();
+  const store = await Store.open(join(folder, 'plindo.sqlite'), clock);
+  const accounts = new Accounts(store, clock);
+  const owner = await accounts.addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
   const definition = kindOfImport({ slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true });
-  const { result: kind } = await services.live.change({ userId: null, sentence: 'Added' }, (unit) =>
-    unit.insertKind(definition),
-  );
+  const { result: kind } = await store.change(null, async (unit) => {
+    return { sentence: 'Added', result: await unit.insertKind(definition) };
+  });
   for (let start = 0; start < n; start += LISTINGS_AT_ONCE) {
     const count = Math.min(LISTINGS_AT_ONCE, n - start);
     const listings = Array.from({ length: count }, (_, at) => listingAt(start + at));
-    await services.live.change({ userId: null, sentence: 'Filled' }, async (unit) => {
+    await store.change(null, async (unit) => {
       await unit.insertListings(kind.id, listings);
+      return { sentence: 'Filled', result: null };
     });
   }
-  const { secret } = await services.accounts.addToken(owner, 'Bench');
+  const { secret } = await accounts.addToken(owner, 'Bench');
   await store.close();
   return secret;
 }

@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { makeField, makeKindDefinition } from '@plindo/core/structure';
 import { BLANK_CONTENT } from '@plindo/core/listings';
-import { assemble } from '@plindo/server/assemble';
+import { Accounts } from '@plindo/server/services/accounts';
+import { Store } from '@plindo/server/store/index';
 import type { Browser, Page } from 'playwright-core';
 import { openBrowser, openPage } from '../e2e/harness/browser.js';
 import { DEMO_OWNER, Desk } from '../e2e/harness/desk.js';
@@ -49,15 +50,15 @@ export const workbenchBench: Benchmark = {
 };
 
 async function fill(folder: string, n: number): Promise<void> {
-  const { services, store } = await assemble(folder, () => new Date());
-  await services.accounts.addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
+  const clock = (): Date => new Date();
+  const store = await Store.open(join(folder, 'plindo.sqlite'), clock);
+  await new Accounts(store, clock).addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
   const definition = makeKindDefinition({ slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS });
-  await services.live.change({ userId: null, sentence: 'Filled' }, async (unit) => {
+  await store.change(null, async (unit) => {
     const kind = await unit.insertKind(definition);
-    await unit.insertListings(
-      kind.id,
-      Array.from({ length: n }, (_, at) => listingAt(at)),
-    );
+    const listings = Array.from({ length: n }, (_, at) => listingAt(at));
+    await unit.insertListings(kind.id, listings);
+    return { sentence: 'Filled', result: null };
   });
   await store.close();
 }

@@ -6,16 +6,30 @@ import { fileURLToPath } from 'node:url';
 const root = resolve(fileURLToPath(new URL('..', import.meta.url)));
 
 /** Folders of core, lowest first: each may import only those before it. */
-const CORE_ORDER = ['values', 'time', 'structure', 'listings', 'catalog', 'query', 'page', 'exchange', 'contract'];
+const CORE_ORDER = [
+  'values',
+  'time',
+  'structure',
+  'listings',
+  'plans',
+  'catalog',
+  'query',
+  'page',
+  'exchange',
+  'contract',
+];
 /** Folders of the server, with what each may import of the others. */
 const SERVER_EDGES = {
   store: [],
   live: ['store'],
+  site: ['store', 'live'],
   services: ['store', 'live'],
   jobs: ['store', 'live', 'services'],
   standins: [],
-  http: ['services', 'live'],
+  http: ['services', 'live', 'site'],
 };
+/** Drivers of databases, with the folder of the store that alone may use each. */
+const DRIVERS = { sqlite3: 'sqlite', pg: 'postgres' };
 /** Parts of web, with what each may import of the others. */
 const WEB_EDGES = {
   api: [],
@@ -53,7 +67,9 @@ function check(file) {
     const target = resolve(dirname(file), name.replace(/\.js$/, '.ts'));
     targets.push(target.endsWith('.ts') ? target : `${target}.ts`);
     checkRelative(path, relative(root, target));
+    checkDialect(path, relative(root, target));
   }
+  checkUnits(file);
   graph.set(file, targets);
 }
 
@@ -63,8 +79,12 @@ function checkPackage(path, workspace, name) {
     refuse('core has no surroundings');
   if (workspace === 'server' && name.startsWith('@angular')) refuse('only the built site is loaded');
   if (workspace === 'web' && name.startsWith('@plindo/server')) refuse('web never imports the server');
-  if (/^(sequelize|sqlite3|umzug)$/.test(name) && !path.startsWith('server/src/store/') && workspace === 'server') {
+  if (/^(sequelize|umzug)$/.test(name) && !path.startsWith('server/src/store/') && workspace === 'server') {
     refuse('only the store knows the database');
+  }
+  const dialect = DRIVERS[name];
+  if (dialect && workspace === 'server' && !path.startsWith(`server/src/store/${dialect}/`)) {
+    refuse(`only store/${dialect} knows its driver`);
   }
   if (name === 'express' && !path.startsWith('server/src/http/') && workspace === 'server')
     refuse('only http knows Express');
@@ -87,6 +107,36 @@ function checkRelative(path, target) {
   }
   const [fromWeb, toWeb] = folders('web/projects');
   if (fromWeb && fromWeb !== toWeb) faults.push(`${path} leaves its project: ${target}`);
+}
+
+/** Inside the store, what only one database knows is asked for by database.ts alone. */
+function checkDialect(path, target) {
+  const [from, to] = [path, target].map((name) => /^server\/src\/store\/(sqlite|postgres)\//.exec(name)?.[1]);
+  if (to && from !== to && path !== 'server/src/store/database.ts') {
+    faults.push(`${path} imports ${target}: only store/database.ts opens a dialect`);
+  }
+}
+
+/** What is decided in a unit is decided on what was read in it: nothing inside one asks `live`. */
+function checkUnits(file) {
+  const path = relative(root, file);
+  if (!path.startsWith('server/src/services/')) return;
+  const text = readFileSync(file, 'utf8');
+  for (const found of text.matchAll(/(?:\(|, )unit(?:: Unit)?(?:,[^)]*)?\)(?:: [^={]+)? (?:=> )?\{/g)) {
+    if (/\blive\b/.test(blockAt(text, found.index + found[0].length))) {
+      faults.push(`${path} asks live inside a unit (at ${found[0].trim()})`);
+    }
+  }
+}
+
+/** The text of a block from behind its first brace to its last one. */
+function blockAt(text, start) {
+  let depth = 1;
+  for (let at = start; at < text.length; at++) {
+    if (text[at] === '{') depth++;
+    if (text[at] === '}' && --depth === 0) return text.slice(start, at);
+  }
+  return text.slice(start);
 }
 
 function findCycles() {

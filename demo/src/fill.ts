@@ -10,7 +10,7 @@ export const DEMO_OWNER = { email: 'editor@merrowsound.example', password: 'merr
 const PICTURES = 28;
 /** Fills an empty store with the invented guide to Merrow Sound. */
 async function fill(folder: string): Promise<void> {
-  const { services, store } = await assemble(folder, () => new Date());
+  const { services, close } = await assemble({ folder, clock: () => new Date() });
   if (await services.accounts.needsOwner()) {
     await services.site.save(null, {
       name: 'Merrow Sound Waterside Guide',
@@ -23,7 +23,7 @@ async function fill(folder: string): Promise<void> {
     // Last, as a store that has its owner is taken to be full.
     await services.accounts.addUser({ ...DEMO_OWNER, name: 'Merrow Sound office', role: 'owner' });
   }
-  await store.close();
+  await close();
 }
 
 /** All at once, as each is drawn and made smaller by one thread alone. */

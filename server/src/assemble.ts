@@ -1,20 +1,23 @@
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type { Services } from './http/services.js';
 import { CatalogFiles } from './live/catalog-files.js';
+import type { Tell } from './live/live.js';
 import { Live } from './live/live.js';
-import { Pages } from './live/pages.js';
 import { Accounts } from './services/accounts.js';
 import { Batches } from './services/batches.js';
 import { Bin } from './services/bin.js';
 import { BlueprintZips } from './services/blueprint-zip.js';
 import { Blueprints } from './services/blueprints.js';
+import { Candidates } from './services/candidates.js';
 import { CategorySets } from './services/category-sets.js';
 import { Changes } from './services/changes.js';
-import { Connections } from './services/connections.js';
+import { Editing } from './services/editing.js';
 import { FieldChanges } from './services/field-changes.js';
 import { Files } from './services/files.js';
 import { Finder } from './services/finder.js';
 import { HandOrders } from './services/hand-orders.js';
+import { Health } from './services/health.js';
 import { Imports } from './services/imports.js';
 import { Kinds } from './services/kinds.js';
 import { Links } from './services/links.js';
@@ -24,53 +27,76 @@ import { Pictures } from './services/pictures.js';
 import { Problems } from './services/problems.js';
 import { Selections } from './services/selections.js';
 import { Site } from './services/site.js';
+import { Throttles } from './services/throttles.js';
 import { TableViews } from './services/table-views.js';
+import { Pages } from './site/pages.js';
 import { Store } from './store/index.js';
+
+/** What a server is put together of. */
+export interface AssemblyParts {
+  /** Of pictures, files and kept catalogs, and, unless another database is named, of the SQLite file. */
+  readonly folder: string;
+  /** `postgres://…`; null for an SQLite file in the folder. */
+  readonly database?: string | null;
+  readonly clock: () => Date;
+  /** Tells of what went wrong inside. */
+  readonly tell?: Tell;
+}
 
 export interface Assembly {
   readonly services: Services;
   readonly store: Store;
   /** What was repaired at the start, in sentences. */
   readonly repairs: readonly string[];
+  /** Gives up what this process answers for and closes the store. */
+  close(): Promise<void>;
 }
 
-/** Opens the store in a folder, repairs what a stop left half done, and puts all services together. */
-export async function assemble(dataFolder: string, clock: () => Date): Promise<Assembly> {
-  const store = await Store.open(join(dataFolder, 'plindo.sqlite'), clock);
-  const live = new Live(store, clock, new CatalogFiles(join(dataFolder, 'catalogs')));
-  const imports = new Imports(store, live);
+/** Opens the store, repairs what nobody answers for any more, and puts all services together. */
+export async function assemble({ folder, database, clock, tell }: AssemblyParts): Promise<Assembly> {
+  const store = await Store.open(database ?? join(folder, 'plindo.sqlite'), clock);
+  const live = new Live(store, clock, new CatalogFiles(join(folder, 'catalogs')), tell);
+  const imports = new Imports(store, live, randomUUID(), clock);
   const repairs = await imports.repair();
   await live.start();
-  const connections = new Connections(store, live);
-  const pictures = new Pictures(store, join(dataFolder, 'pictures'), clock);
+  imports.watch(tell ?? (() => undefined));
+  const editing = new Editing(store, live);
+  const pictures = new Pictures(store, join(folder, 'pictures'), clock);
   await pictures.purge();
-  const files = new Files(store, join(dataFolder, 'files'), clock);
-  const categorySets = new CategorySets(store, live);
+  const files = new Files(store, join(folder, 'files'), clock);
+  const categorySets = new CategorySets(live, editing);
   const services: Services = {
     live,
+    health: new Health(store, live),
+    throttles: new Throttles(store, clock),
     imports,
     accounts: new Accounts(store, clock),
-    batches: new Batches(live, connections),
-    bin: new Bin(live),
-    handOrders: new HandOrders(live),
+    batches: new Batches(editing),
+    bin: new Bin(live, editing),
+    handOrders: new HandOrders(editing),
     tableViews: new TableViews(store, live),
     blueprintZips: new BlueprintZips(store, pictures, files),
-    blueprints: new Blueprints(store, live),
+    blueprints: new Blueprints(store, editing),
+    candidates: new Candidates(store, live),
     categorySets,
-    changes: new Changes(store, live),
-    connections,
-    fieldChanges: new FieldChanges(store, live),
+    changes: new Changes(store, live, editing),
+    fieldChanges: new FieldChanges(store, live, editing),
     finder: new Finder(store, live),
     files,
-    kinds: new Kinds(live),
-    links: new Links(live),
-    listings: new Listings(store, live, connections),
+    kinds: new Kinds(live, editing),
+    links: new Links(live, editing),
+    listings: new Listings(store, live, editing),
     pages: new Pages(store, live),
-    pictureLibrary: new PictureLibrary(store, live, clock),
+    pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,
     problems: new Problems(store, live, categorySets),
-    selections: new Selections(store, live),
-    site: new Site(live),
+    selections: new Selections(store, live, editing),
+    site: new Site(editing),
   };
-  return { services, store, repairs };
+  const close = async (): Promise<void> => {
+    await imports.stop().catch(() => undefined);
+    await live.stop();
+    await store.close();
+  };
+  return { services, store, repairs, close };
 }

@@ -13,7 +13,12 @@ const STOP_AFTER_IN_MS = 5000;
 async function main(): Promise<void> {
   const config = configFrom(process.env);
   const log = pino({ level: config.logLevel });
-  const { services, store, repairs } = await assemble(config.dataFolder, () => new Date());
+  const { services, repairs, close } = await assemble({
+    folder: config.dataFolder,
+    database: config.database,
+    clock: () => new Date(),
+    tell: (error, sentence) => log.error({ err: error }, sentence),
+  });
   const web = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');
   const folders = { site: join(web, 'site'), desk: join(web, 'desk') };
   const app = await makeApp({
@@ -38,7 +43,7 @@ async function main(): Promise<void> {
     const secret = await services.accounts.setupSecret();
     if (secret) console.log(`Make the owner with this link, which works once:\n      ${address}/desk/setup#${secret}`);
     if (process.env['PLINDO_DEMO_SIGN_IN']) console.log(process.env['PLINDO_DEMO_SIGN_IN']);
-    console.log(`Data  ${config.dataFolder}`);
+    console.log(`Data  ${config.dataFolder}${config.database === null ? '' : ' and a PostgreSQL database'}`);
     await services.live.settle().catch(tellUnkept);
   }
 
@@ -53,7 +58,7 @@ async function main(): Promise<void> {
   };
   async function end(): Promise<void> {
     await services.live.keep().catch(tellUnkept);
-    await store.close();
+    await close();
     process.exit(0);
   }
   process.on('SIGINT', stop);

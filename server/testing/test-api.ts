@@ -1,8 +1,5 @@
-import { mkdtempSync, rmSync } from 'node:fs';
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { Role, SessionInfo } from '@plindo/core/contract';
 import type { KindDefinition } from '@plindo/core/structure';
 import { makeField, makeKindDefinition, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
@@ -10,6 +7,7 @@ import { pino } from 'pino';
 import { assemble } from '../src/assemble.js';
 import type { Assembly } from '../src/assemble.js';
 import { makeApp } from '../src/http/app.js';
+import { databaseIn, removeDatabase, storeFolder } from './database.js';
 
 export const PASSWORD = 'a long password';
 
@@ -66,11 +64,8 @@ export class TestApi {
     private readonly server: Server,
   ) {}
 
-  static async start(
-    folder = mkdtempSync(join(tmpdir(), '.plindo-api-')),
-    clock: () => Date = () => new Date(),
-  ): Promise<TestApi> {
-    const assembly = await assemble(folder, clock);
+  static async start(folder = storeFolder(), clock: () => Date = () => new Date()): Promise<TestApi> {
+    const assembly = await assemble({ folder, database: await databaseIn(folder), clock });
     const app = await makeApp({ services: assembly.services, log: pino({ level: 'silent' }), trustProxy: false });
     const server = await new Promise<Server>((resolve) => {
       const listening = app.listen(0, () => resolve(listening));
@@ -104,12 +99,12 @@ export class TestApi {
   async leave(): Promise<void> {
     this.server.closeAllConnections();
     await new Promise((resolve) => this.server.close(resolve));
-    await this.assembly.store.close();
+    await this.assembly.close();
   }
 
   async stop(): Promise<void> {
     await this.leave();
-    rmSync(this.folder, { recursive: true, force: true });
+    await removeDatabase(this.folder);
   }
 }
 

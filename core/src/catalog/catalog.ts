@@ -19,7 +19,6 @@ import { Presence } from './presence.js';
 import { TextColumn } from './text-column.js';
 import { documentOf } from './text/text-document.js';
 import { TextIndex } from './text/text-index.js';
-import { UniqueValues } from './unique-values.js';
 
 const LEAST_CAPACITY = 64;
 
@@ -43,7 +42,6 @@ export class Catalog {
   /** By row, the stamp of the listing's state. */
   private stamps: Float64Array;
   readonly title: TextColumn;
-  readonly uniques = new UniqueValues();
   private readonly onSite: Presence;
   private readonly featured: Presence;
   private computed: ComputedValues;
@@ -173,7 +171,6 @@ export class Catalog {
     this.builtIn.put(row, listing);
     for (const columns of this.ofFields.values()) columns.put(row, listing.values);
     this.text.put(row, documentOf(listing, this.kind));
-    this.uniques.put(listing, this.kind.fields);
   }
 
   /** Takes out a listing that is deleted for good. */
@@ -181,7 +178,6 @@ export class Catalog {
     const row = this.rowsById.get(id);
     if (row === undefined) return;
     this.taken++;
-    this.uniques.remove(id);
     this.rowsById.delete(id);
     this.rowsBySlug.delete(this.slugs[row] ?? '');
     this.existing.delete(row);
@@ -223,7 +219,6 @@ export class Catalog {
       featured: this.featured.kept(),
       builtIn: this.builtIn.kept(),
       fields: new Map(Array.from(this.ofFields, ([key, columns]) => [key, columns.kept()])),
-      uniques: this.uniques.kept(),
       text: this.text.kept(),
     };
   }
@@ -248,7 +243,6 @@ export class Catalog {
     this.featured.restore(kept.featured);
     this.builtIn.restore(kept.builtIn);
     for (const [key, columns] of this.ofFields) columns.restore(kept.fields.get(key)!);
-    this.uniques.restore(kept.uniques);
   }
 
   private textColumn(): TextColumn {

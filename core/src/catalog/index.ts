@@ -15,5 +15,4 @@ export type { KeptTexts } from './text/known-texts.js';
 export { TextIndex } from './text/text-index.js';
 export type { TextMatches } from './text/text-matches.js';
 export { meets, typosAllowed } from './text/word-match.js';
-export { UniqueValues, isUnique } from './unique-values.js';
 export { NO, YES, YesNoColumn } from './yes-no-column.js';

@@ -4,7 +4,6 @@ import type { KeptField } from './field-columns.js';
 import type { KeptPresence } from './presence.js';
 import type { KeptTexts } from './text/known-texts.js';
 import { textMark } from './text/known-texts.js';
-import type { KeptUniqueValues } from './unique-values.js';
 
 /** All that a catalog holds, as a plain value that can be kept or sent to a worker. By row where nothing else is said. */
 export interface KeptCatalog {
@@ -24,14 +23,13 @@ export interface KeptCatalog {
   readonly builtIn: KeptBuiltIn;
   /** By the key of the field. */
   readonly fields: ReadonlyMap<string, KeptField>;
-  readonly uniques: KeptUniqueValues;
   readonly text: KeptTexts;
 }
 
 /** Changes whenever the columns of a kind's catalog, or what is read into them, would be others. */
 export function catalogMark({ fields }: Pick<Kind, 'fields'>, locale: string): string {
-  const traits = fields.map(({ key, type, settings, searchWeight, unique }) => {
-    return { key, type, settings, searchWeight, unique };
+  const traits = fields.map(({ key, type, settings, searchWeight }) => {
+    return { key, type, settings, searchWeight };
   });
   return JSON.stringify([locale, textMark(), traits]);
 }

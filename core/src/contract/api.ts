@@ -1,8 +1,17 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { ConditionFault, Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
-import type { CardModel, SiteSettings } from '../page/index.js';
+import type { CardModel } from '../page/index.js';
 import type { Explanation, TableFilter } from '../query/index.js';
-import type { CategorySet, Field, Kind, KindSketch, OrderSubject, Picture, Selection } from '../structure/index.js';
+import type {
+  CategorySet,
+  Field,
+  Kind,
+  KindSketch,
+  OrderSubject,
+  Picture,
+  Selection,
+  SiteSettings,
+} from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 
 /** RFC 9457 problem details, with the code from the catalogue of errors and every single issue. */
@@ -124,12 +133,7 @@ export interface LinkCandidate {
   readonly heldBy: { readonly id: number; readonly title: string } | null;
 }
 
-/** Listings that get another category in the place of one they have. */
-export interface CategoryMove {
-  readonly from: string;
-  readonly to: string;
-  readonly listings: readonly number[];
-}
+export type { CategoryMove } from '../plans/index.js';
 
 /** What another type would make of the values of a field. */
 export interface TypeChangePlan {

@@ -1,6 +1,5 @@
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
-import type { SiteSettings } from '../page/index.js';
 import type {
   CategorySet,
   CategorySetDefinition,
@@ -10,6 +9,7 @@ import type {
   Link,
   Selection,
   SelectionDefinition,
+  SiteSettings,
 } from '../structure/index.js';
 import { withoutCategories, withoutLinks } from '../structure/index.js';
 

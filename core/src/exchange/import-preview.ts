@@ -1,10 +1,10 @@
 import { buildCatalog } from '../catalog/index.js';
 import type { Catalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
-import type { IndexPage, SiteSettings } from '../page/index.js';
+import type { IndexPage } from '../page/index.js';
 import { listPage } from '../page/index.js';
 import { listOfKind, queryFromUrl, sceneOf, withKnownValues } from '../query/index.js';
-import type { KindSketch, ReadContext } from '../structure/index.js';
+import type { KindSketch, ReadContext, SiteSettings } from '../structure/index.js';
 import { kindOfImport } from '../structure/index.js';
 import type { CsvTable } from './csv.js';
 import type { BadValuePolicy } from './import-rows.js';

@@ -33,6 +33,19 @@ export function planHandOrder(list: readonly HandPlace[], id: number, position: 
   );
 }
 
+/** Places in the order in which they are shown: by number, those without one last, alike ones by their listings' ids. */
+export function inHandOrder(places: readonly HandPlace[]): HandPlace[] {
+  const rank = ({ handOrder }: HandPlace): number => handOrder ?? Infinity;
+  return [...places].sort((a, b) => (rank(a) === rank(b) ? a.id - b.id : rank(a) - rank(b)));
+}
+
+/** The position right behind a listing among the others; the first one where `after` is null, -1 where it isn't there. */
+export function positionAfter(places: readonly HandPlace[], id: number, after: number | null): number {
+  if (after === null) return 0;
+  const at = places.filter((place) => place.id !== id).findIndex((place) => place.id === after);
+  return at === -1 ? -1 : at + 1;
+}
+
 /** Numbers for those that have none, behind the last one that has. */
 function numbersUpTo(places: readonly HandPlace[]): Map<number, number> {
   const numbers = new Map<number, number>();

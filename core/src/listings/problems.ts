@@ -6,6 +6,7 @@ import { isShown } from './read-listing.js';
 
 /** What can be wrong with listings or structure though every single value was right when it was entered. */
 export const PROBLEM_CODES = [
+  'out-of-date',
   'missing-value',
   'kept-aside',
   'unfit-value',
@@ -165,6 +166,19 @@ export class KindProblems {
       return [{ code: 'numbers-as-text' as const, field, sentence, total: numbers, places }];
     });
   }
+}
+
+/** A kind whose pages may be out of date: a change is in the store, but could not be applied to what answers visitors. */
+export function outOfDate(kindId: number, many: string, reason: string): FoundProblem {
+  return {
+    code: 'out-of-date',
+    kindId,
+    setId: null,
+    field: null,
+    sentence: `Pages of ${many} may be out of date. Nothing is lost: Plindo reads all of them anew until it succeeds`,
+    total: 1,
+    places: [{ title: many, detail: reason }],
+  };
 }
 
 /** The categories of a set that no listing has, by the counts of its categories. */

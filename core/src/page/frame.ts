@@ -1,5 +1,5 @@
-import type { ReadContext } from '../structure/index.js';
-import type { KindLink, PageFrame, SiteSettings } from './page-model.js';
+import type { ReadContext, SiteSettings } from '../structure/index.js';
+import type { KindLink, PageFrame } from './page-model.js';
 
 /** What every page is made with; the clock is the caller's. */
 export interface PageScene {

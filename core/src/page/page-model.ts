@@ -1,15 +1,4 @@
-import type { Pager, Picture } from '../structure/index.js';
-
-/** Of the whole site, on every page. */
-export interface SiteSettings {
-  readonly name: string;
-  /** A sentence under the name. */
-  readonly tagline: string;
-  /** BCP 47, such as "en-GB". */
-  readonly locale: string;
-  /** IANA time zone, such as "Europe/Lisbon". */
-  readonly zone: string;
-}
+import type { Pager, Picture, SiteSettings } from '../structure/index.js';
 
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
 export interface PageFrame {

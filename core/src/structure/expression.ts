@@ -290,6 +290,7 @@ function namesIn(tree: MathNode, known: ReadonlySet<string>, onlyNeeded: boolean
 
 /** The same expression over a field that has got another key. */
 export function withNameReplaced(text: string, from: string, to: string): string {
-  const name = new RegExp(`(^|[^\\w.])${from}(?![\\w])`, 'g');
-  return text.replace(name, (_, before: string) => `${before}${to}`);
+  // Texts in quotes stay as they are, and so does a function of the same name.
+  const parts = new RegExp(`"(?:\\\\.|[^"\\\\])*"|'(?:\\\\.|[^'\\\\])*'|(?<![\\w.])${from}(?!\\w|\\s*\\()`, 'g');
+  return text.replace(parts, (part) => (part === from ? to : part));
 }

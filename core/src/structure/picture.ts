@@ -32,3 +32,20 @@ function asFocus(input: unknown): Focus | null {
   const isPart = (part: unknown): part is number => typeof part === 'number' && part >= 0 && part <= 1;
   return isPart(x) && isPart(y) ? { x: Number(x.toFixed(3)), y: Number(y.toFixed(3)) } : null;
 }
+
+/** What is known of a kept picture; its bytes lie in files beside the database. */
+export interface PictureRecord {
+  /** Of the kept file. */
+  readonly hash: string;
+  /** Stands for it in the change log. */
+  readonly number: number;
+  /** Size in pixels, upright. */
+  readonly width: number;
+  readonly height: number;
+  readonly fileName: string;
+  /** Hash of the file that was sent. */
+  readonly source: string;
+  /** Size of the kept file. */
+  readonly bytes: number;
+  readonly createdAt: number;
+}

@@ -62,6 +62,7 @@ export const ERROR_CATALOGUE = {
   'blueprint.zip': 'This is not a blueprint that can be applied: {reason}',
   'listing.window': '{label} ({until}) has to lie after its beginning ({from}).',
   'category.set': 'The category set is not right: {reason}',
+  'category.set-taken': 'There is already a category set called “{label}”. Choose another name.',
   'category.set-used': 'The category set “{label}” is used by {uses}. Take it out there first.',
   'kind.facets': 'The facets are not right: {reason}',
   'kind.grouping': 'The headings by date are not right: {reason}',
@@ -87,6 +88,7 @@ export const ERROR_CATALOGUE = {
   'import.gone': 'This import is no longer running. Start it again from the file.',
   'import.order': 'Rows arrived out of order: {found} instead of {wanted}. Start the import again.',
   'picture.used': 'The picture “{name}” is used by “{title}”. Take it out there first.',
+  'picture.used-lately': 'One of these pictures has just come into use. Nothing was deleted; look again.',
   'picture.type': 'This is not a picture that can be read. Use JPEG, PNG, WebP, AVIF or GIF.',
   'picture.too-large': 'The picture has {found}; at most {greatest} are taken.',
   'request.malformed': 'The request could not be read: {reason}',
@@ -100,10 +102,13 @@ export const ERROR_CATALOGUE = {
   'auth.csrf': 'The page is out of date. Reload it and try again.',
   'auth.setup-link': 'This link is not valid any more. Start Plindo again to get a new one.',
   'auth.password': 'A password needs at least 10 characters.',
+  'change.clash':
+    'Somebody else took that name, address or value at the same moment. Nothing was changed; look again and choose another.',
   'change.conflict': '“{title}” was changed by somebody else in the meantime. Reload it to see the new values.',
   'change.not-undoable':
     'This cannot be undone, because “{title}” was changed again later. Undo the later change first.',
   'change.already-undone': 'This change is undone already.',
+  'server.store-away': 'The database can’t be reached at this moment. Nothing was changed; try again in a minute.',
   'server.unexpected': 'Something went wrong on the server. It has been written to the log.',
 } as const satisfies Record<string, string>;
 

@@ -5,6 +5,7 @@ export * from './measure.js';
 export * from './money.js';
 export * from './numbers.js';
 export * from './once.js';
+export * from './refusal.js';
 export * from './result.js';
 export * from './text.js';
 export * from './distance.js';

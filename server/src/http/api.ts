@@ -1,13 +1,13 @@
+import { Refusal } from '@plindo/core/values';
 import { rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import express, { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
 import multer from 'multer';
 import { LARGEST_PICTURE_IN_BYTES } from '../services/pictures.js';
-import { Refusal } from '../services/refusal.js';
 import { blueprintSchema } from './blueprint-schema.js';
 import { openApiDocument } from './openapi.js';
-import { isAllowed } from './permissions.js';
+import { isAllowed } from '../services/permissions.js';
 import type { Call, Route } from './route.js';
 import { readDto } from './route.js';
 import { allRoutes } from './routes/index.js';
@@ -70,7 +70,7 @@ const removeFileAfterwards: RequestHandler = (request, response, next) => {
 function permissionCheck({ permission }: Route): RequestHandler {
   return (request, _response, next) => {
     const sender = senderOf(request);
-    if (!isAllowed(permission, sender?.user.role ?? null)) {
+    if (!isAllowed(sender?.user.role ?? null, permission)) {
       throw Refusal.of(sender ? 'auth.forbidden' : 'auth.required');
     }
     next();

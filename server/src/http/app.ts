@@ -49,6 +49,14 @@ function sendPicture({ pictures }: Services): RequestHandler {
   };
 }
 
+/** Tells whether requests can be answered: 503 while the database isn't reached. */
+function tellReady({ health }: Services): RequestHandler {
+  return async (_request, response) => {
+    const ready = await health.ready();
+    response.status(ready.ok ? 200 : 503).json(ready);
+  };
+}
+
 /** The whole HTTP side. */
 export async function makeApp({ services, log, trustProxy, web }: AppParts): Promise<Express> {
   const app = express();
@@ -57,7 +65,7 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
   app.use(securityHeaders());
   app.use(compression());
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));
-  app.get('/readyz', (_request, response) => void response.json({ ok: true, revision: services.live.revision }));
+  app.get('/readyz', tellReady(services));
   app.use(async (_request, _response, next) => {
     await services.live.followTime();
     next();
@@ -69,6 +77,6 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
     app.use('/desk', await deskRouter(web.folders));
     app.use(siteRouter(web.folders, web.renderer, services));
   }
-  app.use(problemHandler(log));
+  app.use(problemHandler(log, (error) => services.health.isStoreAway(error)));
   return app;
 }

@@ -200,8 +200,7 @@ describe('Links', () => {
       await owner.send('POST', `/api/changes/${gone.json.changeId}/undo`);
       expect([await linked('B1'), await linked('Haven')]).toEqual([['Haven'], ['B1', 'B2']]);
     }
-    await api.assembly.services.live.start();
-    expect(await linked('Haven')).toEqual(['B1', 'B2']);
+    expect((await api.assembly.store.connections()).length).toBe(2);
   });
 
   it('offer listings by typing, with where each is taken now', async () => {

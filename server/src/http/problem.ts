@@ -1,10 +1,9 @@
 import type { Problem } from '@plindo/core/contract';
 import type { ErrorCode, Issue } from '@plindo/core/values';
-import { ERROR_CATALOGUE, issue } from '@plindo/core/values';
+import { ERROR_CATALOGUE, issue, Refusal } from '@plindo/core/values';
 import type { ErrorRequestHandler, Response } from 'express';
 import multer from 'multer';
 import type { Logger } from 'pino';
-import { Refusal } from '../services/refusal.js';
 
 const UNPROCESSABLE = 422;
 
@@ -18,14 +17,18 @@ const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
   'auth.csrf': 403,
   'auth.setup-link': 403,
   'request.not-found': 404,
+  'change.clash': 409,
   'change.conflict': 409,
   'change.not-undoable': 409,
   'change.already-undone': 409,
   'kind.label-taken': 409,
   'kind.slug-taken': 409,
+  'category.set-taken': 409,
+  'selection.taken': 409,
   'value.taken': 409,
   'listing.slug-taken': 409,
   'import.order': 409,
+  'picture.used-lately': 409,
   'import.gone': 410,
   'request.too-large': 413,
   'file.too-large': 413,
@@ -35,6 +38,7 @@ const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
   'file.type': 415,
   'request.too-many': 429,
   'server.unexpected': 500,
+  'server.store-away': 503,
 };
 
 export function statusOf(code: ErrorCode): number {
@@ -52,13 +56,13 @@ export function sendProblem(response: Response, problem: Problem): void {
 }
 
 /** Turns whatever a route throws into problem details; what nobody foresaw is logged and told without its insides. */
-export function problemHandler(log: Logger): ErrorRequestHandler {
+export function problemHandler(log: Logger, isAway: (error: unknown) => boolean): ErrorRequestHandler {
   return (error: unknown, request, response, next) => {
     if (response.headersSent) {
       next(error);
       return;
     }
-    const known = issuesOf(error);
+    const known = issuesOf(error) ?? (isAway(error) ? ([issue('server.store-away')] as const) : null);
     if (!known) log.error({ err: error, method: request.method, path: request.path }, 'unexpected error');
     sendProblem(response, problemOf(known ?? [issue('server.unexpected')]));
   };

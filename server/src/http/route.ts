@@ -1,13 +1,12 @@
 import type { User } from '@plindo/core/contract';
 import type { Issue } from '@plindo/core/values';
-import { issue } from '@plindo/core/values';
+import { issue, refuseIfAny } from '@plindo/core/values';
 import type { ClassConstructor } from 'class-transformer';
 import { plainToInstance } from 'class-transformer';
 import type { ValidationError } from 'class-validator';
 import { validateSync } from 'class-validator';
 import type { Request, RequestHandler, Response } from 'express';
-import { refuseIfAny } from '../services/refusal.js';
-import type { Permission } from './permissions.js';
+import type { Act } from '../services/permissions.js';
 
 /** What a route's handler is given: everything checked. */
 export interface Call<Body, Query> {
@@ -25,7 +24,7 @@ export interface RouteDefinition<Body, Query> {
   readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   /** In Express's form, below /api: "/kinds/:id". */
   readonly path: string;
-  readonly permission: Permission;
+  readonly permission: Act;
   /** One sentence for the API's document. */
   readonly summary: string;
   readonly body?: ClassConstructor<Body & object>;

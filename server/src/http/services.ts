@@ -1,5 +1,5 @@
 import type { Live } from '../live/live.js';
-import type { Pages } from '../live/pages.js';
+import type { Pages } from '../site/pages.js';
 import type { Accounts } from '../services/accounts.js';
 import type { Bin } from '../services/bin.js';
 import type { HandOrders } from '../services/hand-orders.js';
@@ -9,10 +9,11 @@ import type { BlueprintZips } from '../services/blueprint-zip.js';
 import type { Blueprints } from '../services/blueprints.js';
 import type { CategorySets } from '../services/category-sets.js';
 import type { Changes } from '../services/changes.js';
-import type { Connections } from '../services/connections.js';
+import type { Candidates } from '../services/candidates.js';
 import type { FieldChanges } from '../services/field-changes.js';
 import type { Files } from '../services/files.js';
 import type { Finder } from '../services/finder.js';
+import type { Health } from '../services/health.js';
 import type { Imports } from '../services/imports.js';
 import type { Kinds } from '../services/kinds.js';
 import type { Links } from '../services/links.js';
@@ -21,6 +22,7 @@ import type { PictureLibrary } from '../services/picture-library.js';
 import type { Pictures } from '../services/pictures.js';
 import type { Problems } from '../services/problems.js';
 import type { Selections } from '../services/selections.js';
+import type { Throttles } from '../services/throttles.js';
 import type { Site } from '../services/site.js';
 
 /** All that routes can call. */
@@ -30,11 +32,12 @@ export interface Services {
   readonly bin: Bin;
   readonly handOrders: HandOrders;
   readonly tableViews: TableViews;
+  readonly throttles: Throttles;
   readonly blueprintZips: BlueprintZips;
   readonly blueprints: Blueprints;
+  readonly candidates: Candidates;
   readonly categorySets: CategorySets;
   readonly changes: Changes;
-  readonly connections: Connections;
   readonly fieldChanges: FieldChanges;
   readonly files: Files;
   readonly finder: Finder;
@@ -43,6 +46,7 @@ export interface Services {
   readonly links: Links;
   readonly listings: Listings;
   readonly live: Live;
+  readonly health: Health;
   readonly pages: Pages;
   readonly pictureLibrary: PictureLibrary;
   readonly pictures: Pictures;

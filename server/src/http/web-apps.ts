@@ -7,7 +7,7 @@ import express, { Router } from 'express';
 import type { Request, Response } from 'express';
 import { LRUCache } from 'lru-cache';
 import type { Live } from '../live/live.js';
-import type { Pages } from '../live/pages.js';
+import type { Pages } from '../site/pages.js';
 import type { RenderedPage } from './render-messages.js';
 import { nonceOf } from './security.js';
 import type { SiteRenderer } from './site-renderer.js';

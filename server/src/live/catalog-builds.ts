@@ -2,11 +2,12 @@ import type { KeptCatalog, KeptTexts } from '@plindo/core/catalog';
 import { Catalog, TextIndex } from '@plindo/core/catalog';
 import type { Listing } from '@plindo/core/listings';
 import type { Kind } from '@plindo/core/structure';
-import type { ChangeEntry, Store } from '../store/index.js';
+import type { EntryOf } from '@plindo/core/plans';
+import type { Store } from '../store/index.js';
 import { Turns } from '../store/index.js';
 import type { CatalogFiles } from './catalog-files.js';
 
-export type ListingChange = Extract<ChangeEntry, { entity: 'listing' }>;
+export type ListingChange = EntryOf<'listing'>;
 
 /** A catalog that is being built takes so many listings at once; that takes some milliseconds. */
 const LISTINGS_A_TURN = 100;
@@ -16,6 +17,8 @@ const MOST_CHANGED_SHARE = 0.25;
 /** What a build needs of those whose catalogs it makes. */
 export interface CatalogOwner {
   readonly catalogs: Map<number, Catalog>;
+  /** A kind as it is now; undefined for one that is gone. */
+  kind(id: number): Kind | undefined;
   locale(): string;
   /** A listing with the listings that it is linked with. */
   withLinked<Subject extends Pick<Listing, 'id' | 'values'>>(listing: Subject, kind: Kind): Subject;
@@ -35,8 +38,12 @@ export class CatalogBuilds {
     private readonly owner: CatalogOwner,
   ) {}
 
-  run(kind: Kind): Promise<void> {
-    return this.turns.take(() => this.build(kind));
+  /** Builds the catalog of a kind by its present definition; of one that is gone by then, none. */
+  run(kindId: number): Promise<void> {
+    return this.turns.take(async () => {
+      const kind = this.owner.kind(kindId);
+      if (kind) await this.build(kind);
+    });
   }
 
   /** Keeps a change for the catalog that is being built of its kind, if there is one. */

@@ -10,6 +10,11 @@ import { writeWhole } from '../store/index.js';
 const FILE_NAME = /^kind-(\d+)\.catalog$/;
 const CHECKSUM_LENGTH = 4;
 
+interface Kept {
+  readonly program: string;
+  readonly catalog: KeptCatalog;
+}
+
 /** A catalog as it comes from its file. */
 export interface KeptFile {
   readonly catalog: KeptCatalog;
@@ -33,8 +38,8 @@ export class CatalogFiles {
     if (!file) return null;
     const content = file.subarray(CHECKSUM_LENGTH);
     if (file.length < CHECKSUM_LENGTH || file.readUInt32LE() !== crc32(content)) return null;
-    const { program, catalog } = deserialize(content) as { program: string; catalog: KeptCatalog };
-    return { catalog, isOwn: program === (await this.running()) };
+    const kept = asKept(content);
+    return kept && { catalog: kept.catalog, isOwn: kept.program === (await this.running()) };
   }
 
   async write(kindId: number, catalog: KeptCatalog): Promise<void> {
@@ -63,5 +68,17 @@ export class CatalogFiles {
       const { node, icu } = process.versions;
       return `${createHash('sha256').update(file).digest('hex')} ${node} ${icu}`;
     }));
+  }
+}
+
+/** What a file holds; null when another version of Node.js wrote it in a form that this one can't read, or for another thing. */
+function asKept(content: Buffer): Kept | null {
+  try {
+    const kept = deserialize(content) as Partial<Kept> | null;
+    return typeof kept?.program === 'string' && kept.catalog?.text
+      ? { program: kept.program, catalog: kept.catalog }
+      : null;
+  } catch {
+    return null;
   }
 }

@@ -4,6 +4,7 @@ import type { Catalog } from '@plindo/core/catalog';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { PageModel } from '@plindo/core/page';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
+import type { Unit } from '../store/index.js';
 import type { Live } from './live.js';
 
 describe('The catalogs in memory', () => {
@@ -21,6 +22,13 @@ describe('The catalogs in memory', () => {
 
   const add = (title: string): Promise<unknown> =>
     api.assembly.services.listings.add(null, kindId, { title, status: 'live', values: { price: '5' } });
+  const change = async (work: (unit: Unit) => Promise<unknown>): Promise<void> => {
+    const done = await api.assembly.store.change(null, async (unit) => ({
+      sentence: 'Tried',
+      result: await work(unit),
+    }));
+    await live.caughtUp(done.number!);
+  };
   const page = (path: string, search = ''): Promise<PageModel> => api.assembly.services.pages.page(path, search);
 
   it('show at once what was added while they are being built anew', async () => {
@@ -55,15 +63,15 @@ describe('The catalogs in memory', () => {
       const moorings = Array.from({ length: 1000 }, (_, at) => {
         return { ...BLANK_CONTENT, slug: `s-${at}`, title: `Mooring ${at}`, status: 'live' } as const;
       });
-      await live.change({ userId: null, sentence: 'Filled' }, (unit) => unit.insertListings(kindId, moorings));
+      await change((unit) => unit.insertListings(kindId, moorings));
       await live.settle();
     });
 
     it('are taken up at a start with what has changed since, and only that is read', async () => {
-      await live.change({ userId: null, sentence: 'Renamed' }, async (unit) => {
+      await change(async (unit) => {
         const before = (await unit.listing(1))!;
         await unit.updateListing(before, { ...before, title: 'Lantern' });
-        await unit.restore({ entity: 'listing', id: 2, before: await unit.listing(2), after: null });
+        await unit.remove('listing', 2, await unit.listing(2));
       });
       await add('Lately');
       const before = live.catalog(kindId)!;
@@ -90,7 +98,7 @@ describe('The catalogs in memory', () => {
     });
 
     it('are read anew when most has changed, though texts that are known are not', async () => {
-      await live.change({ userId: null, sentence: 'Featured' }, async (unit) => {
+      await change(async (unit) => {
         for (let id = 31; id < 500; id++) {
           const before = (await unit.listing(id))!;
           await unit.updateListing(before, { ...before, featured: true });
@@ -102,8 +110,8 @@ describe('The catalogs in memory', () => {
     });
 
     it('keep no file of a kind that is gone', async () => {
-      await live.change({ userId: null, sentence: 'Deleted' }, async (unit) => {
-        await unit.restore({ entity: 'kind', id: kindId, before: await unit.kind(kindId), after: null });
+      await change(async (unit) => {
+        await unit.remove('kind', kindId, unit.kind(kindId));
       });
       await restart();
       expect(readdirSync(join(api.folder, 'catalogs'))).toEqual([]);

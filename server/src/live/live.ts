@@ -1,101 +1,107 @@
-import type { Status, Listing } from '@plindo/core/listings';
-import { STATUSES } from '@plindo/core/listings';
 import type { Catalog } from '@plindo/core/catalog';
 import type { NamedListing } from '@plindo/core/contract';
-import type { SiteSettings } from '@plindo/core/page';
+import type { Listing, Status } from '@plindo/core/listings';
+import { STATUSES } from '@plindo/core/listings';
+import { isStructural } from '@plindo/core/plans';
 import type { QueryScene } from '@plindo/core/query';
-import type { CategorySet, Kind, Link, ReadContext, Selection } from '@plindo/core/structure';
-import { isKindShown, readContext, withCategories, withLinks } from '@plindo/core/structure';
+import type { CategorySet, Kind, Link, ReadContext, Selection, SiteSettings } from '@plindo/core/structure';
+import { NEW_SITE, ReadContexts, Structure, isKindShown } from '@plindo/core/structure';
 import { dayNumberAt, startOfDay } from '@plindo/core/time';
-import type { ChangeEntry, ChangeHead, Store, Unit } from '../store/index.js';
+import type { FeedChange, Store } from '../store/index.js';
 import { Turns } from '../store/index.js';
-import type { ListingChange } from './catalog-builds.js';
-import { CatalogBuilds } from './catalog-builds.js';
 import type { CatalogFiles } from './catalog-files.js';
-import { LiveLinks } from './live-links.js';
+import type { StaleKind } from './catalogs.js';
+import { Catalogs } from './catalogs.js';
+import { FeedReader } from './feed-reader.js';
+import { LinkedNames } from './linked-names.js';
 
-/** Reading so many listings again takes no time worth speaking of. */
-const CHANGES_WORTH_KEEPING = 1000;
+const NOTHING_YET = new Structure({
+  ...{ version: 0, site: NEW_SITE, kinds: [], coming: [], sets: [], links: [], selections: [] },
+});
 
-const NEW_SITE: SiteSettings = { name: 'My directory', tagline: '', locale: 'en-GB', zone: 'UTC' };
+/** Tells of something that went wrong inside. */
+export type Tell = (error: unknown, sentence: string) => void;
 
 /**
- * The catalogs of all kinds in memory, kept in step with the store: every change goes through {@link change}, which
- * writes it to the store first and then applies it here. A catalog that has to be built anew is built beside the old
- * one, which answers until it is swapped.
+ * What questions are answered from: the structure, the catalogs of all kinds, connections and names of linked listings,
+ * in memory. It follows the feed of changes of the store and decides nothing; all of it can be thrown away at any time.
  */
 export class Live {
-  /** Goes up at every change that a page could show. */
+  /** Goes up whenever a page could look otherwise. */
   revision = 0;
-  private readonly catalogs = new Map<number, Catalog>();
-  readonly links: LiveLinks;
-  private sets: readonly CategorySet[] = [];
-  private saved: readonly Selection[] = [];
-  private settings: SiteSettings = NEW_SITE;
-  private lastContext: ReadContext | null = null;
-  private readonly builds: CatalogBuilds;
-  /** For each reading of listings under way, those that were changed meanwhile. */
-  private readonly overtaken = new Set<Set<number>>();
+  readonly links: LinkedNames;
+  private structure = NOTHING_YET;
+  private readonly catalogs: Catalogs;
+  private readonly reader: FeedReader;
+  private readonly contexts = new ReadContexts();
+  /** Whoever changes what is in memory waits for its turn. */
+  private readonly turns = new Turns();
   /** Listings of which a linked one has come or gone, until they are found accordingly. */
   private turned = new Set<number>();
-  private following: Promise<void> | null = null;
-  /** How many states of listings a catalog had taken in when it was last kept. */
-  private readonly keptAt = new WeakMap<Catalog, number>();
-  private readonly keeping = new Turns();
-  /** At the start, kinds whose catalogs are still to come: listings that have one may be linked with theirs. */
-  private coming = new Map<number, Kind>();
 
   constructor(
     private readonly store: Store,
     private readonly clock: () => Date,
-    private readonly files: CatalogFiles | null = null,
+    files: CatalogFiles | null = null,
+    private readonly tell: Tell = () => undefined,
   ) {
-    this.links = new LiveLinks(store, clock);
-    this.builds = new CatalogBuilds(store, files, {
-      catalogs: this.catalogs,
-      locale: () => this.settings.locale,
+    this.links = new LinkedNames(store, () => this.structure, clock);
+    this.catalogs = new Catalogs(store, files, {
+      kind: (id) => this.structure.kind(id),
+      locale: () => this.site().locale,
       withLinked: (listing, kind) => this.withLinked(listing, kind),
-      applyTo: (catalog, change) => this.applyTo(catalog, change),
+      changed: () => this.revision++,
+      tell,
+      clock,
+    });
+    this.reader = new FeedReader(store, {
+      apply: (change) => this.turns.take(() => this.apply(change)),
+      startOver: (error) => this.turns.take(() => this.startOver(error)),
+      tellAway: (error) => tell(error, 'The feed of changes could not be read. It will be tried again.'),
     });
   }
 
   async start(): Promise<void> {
-    this.settings = (await this.store.site()) ?? NEW_SITE;
-    this.sets = await this.store.categorySets();
-    this.saved = await this.store.selections();
-    await this.links.start();
-    const kinds = (await this.store.kinds()).map((kind) => this.hydrated(kind));
-    this.coming = new Map(kinds.map((kind) => [kind.id, kind]));
-    await this.files?.purge(new Set(this.coming.keys()));
-    for (const kind of kinds) await this.builds.run(kind);
-    this.coming.clear();
+    const number = await this.readAll();
+    await this.catalogs.purge(this.structure.kinds);
+    for (const { id } of this.structure.kinds) await this.catalogs.build(id);
+    this.reader.start(number);
   }
 
   /** Makes ready what pages will ask for soon, and keeps for the next start what this one had to work out. */
   async settle(): Promise<void> {
-    for (const { title } of this.catalogs.values()) title.sortedRows();
+    this.catalogs.sortTitles();
     await this.keep();
   }
 
   /** Keeps the catalogs in which much has changed for the next start. */
   keep(): Promise<void> {
-    return this.keeping.take(async () => {
-      for (const catalog of this.catalogs.values()) {
-        const { kind, taken } = catalog;
-        if (taken - (this.keptAt.get(catalog) ?? 0) < CHANGES_WORTH_KEEPING) continue;
-        await this.files?.write(kind.id, catalog.kept());
-        this.keptAt.set(catalog, taken);
-      }
-    });
+    return this.catalogs.keep();
+  }
+
+  /** To be called before the store is closed. */
+  async stop(): Promise<void> {
+    this.catalogs.stop();
+    await this.reader.stop();
+  }
+
+  /** The place in the feed up to which answers are. */
+  get position(): number {
+    return this.reader.position;
+  }
+
+  /** When a change, by its place in the feed, shows in every answer. */
+  caughtUp(number: number): Promise<void> {
+    return this.reader.caughtUp(number);
+  }
+
+  /** Kinds whose answers may be out of date, as a change couldn't be applied. */
+  stale(): StaleKind[] {
+    return this.catalogs.stale();
   }
 
   site(): SiteSettings {
-    return this.settings;
-  }
-
-  /** A kind with what it takes from category sets and links. */
-  hydrated<Subject extends Pick<Kind, 'fields'>>(kind: Subject): Subject {
-    return withLinks(withCategories(kind, this.sets), this.links.all());
+    return this.structure.site;
   }
 
   /** A listing with its computed values and the listings that it is linked with. */
@@ -112,34 +118,34 @@ export class Live {
 
   /** The listings with the given ids as they are named; one that is gone is left out. */
   named(ids: readonly number[]): NamedListing[] {
-    const catalogs = [...this.catalogs.values()];
+    const catalogs = this.catalogs.all();
     return ids.flatMap((id) => {
       const catalog = catalogs.find((one) => one.rowOf(id) !== undefined);
       return catalog ? [{ id, kindId: catalog.kind.id, title: catalog.titleOf(id) }] : [];
     });
   }
 
-  categorySets(): CategorySet[] {
-    return [...this.sets];
+  categorySets(): readonly CategorySet[] {
+    return this.structure.sets;
   }
 
-  selections(): Selection[] {
-    return [...this.saved];
+  allLinks(): readonly Link[] {
+    return this.structure.links;
+  }
+
+  selections(): readonly Selection[] {
+    return this.structure.selections;
   }
 
   /** With what values are read and shown at this moment. */
   context(): ReadContext {
-    const { locale, zone } = this.settings;
-    const nowInMs = this.clock().getTime();
-    const isSame = this.lastContext?.locale === locale && this.lastContext.zone === zone;
-    this.lastContext = isSame ? { ...this.lastContext!, nowInMs } : readContext({ locale, zone, nowInMs });
-    return this.lastContext;
+    return this.contexts.of(this.site(), this.clock().getTime());
   }
 
   /** What visitors' queries are answered with at this moment; `shown` is a kind that is shown though it isn't published. */
   scene(shown: number | null = null): QueryScene {
     const isSeen = ({ kind }: Catalog): boolean => kind.id === shown || isKindShown(kind);
-    const catalogs = [...this.catalogs.values()].filter(isSeen);
+    const catalogs = this.catalogs.all().filter(isSeen);
     return {
       context: this.context(),
       catalogOf: (id) => catalogs.find(({ kind }) => kind.id === id),
@@ -152,9 +158,9 @@ export class Live {
    * or is featured, or the end of the day, by which dates are told and listings shuffled.
    */
   holdsUntil(nowInMs: number): number {
-    const { zone } = this.settings;
+    const { zone } = this.site();
     const endOfDay = startOfDay(dayNumberAt(nowInMs, zone) + 1, 'moments', zone);
-    return Math.min(endOfDay, ...[...this.catalogs.values()].map((catalog) => catalog.nextChange(nowInMs)));
+    return Math.min(endOfDay, ...this.catalogs.all().map((catalog) => catalog.nextChange(nowInMs)));
   }
 
   /**
@@ -163,29 +169,19 @@ export class Live {
    */
   async followTime(): Promise<void> {
     for (const id of this.links.turned()) this.turned.add(id);
-    if (this.turned.size > 0) this.following ??= this.showTurned().finally(() => (this.following = null));
-    await this.following;
-  }
-
-  private async showTurned(): Promise<void> {
-    while (this.turned.size > 0) {
-      const ids = this.turned;
-      this.turned = new Set();
-      try {
-        await this.showAnew(ids, new Set());
-      } catch (error) {
-        for (const id of ids) this.turned.add(id);
-        throw error;
-      }
-    }
+    if (this.turned.size > 0) await this.turns.take(() => this.showTurned());
   }
 
   kinds(): Kind[] {
-    return [...this.catalogs.values()].map((catalog) => catalog.kind).sort((a, b) => a.id - b.id);
+    return this.catalogs
+      .all()
+      .map((catalog) => catalog.kind)
+      .sort((a, b) => a.id - b.id);
   }
 
+  /** A kind as its catalog has it, which answers; of one whose catalog is still to come, as it will be. */
   kind(id: number): Kind | undefined {
-    return this.catalogs.get(id)?.kind ?? this.coming.get(id);
+    return this.catalogs.get(id)?.kind ?? this.structure.kind(id);
   }
 
   catalog(kindId: number): Catalog | undefined {
@@ -193,7 +189,7 @@ export class Live {
   }
 
   catalogBySlug(slug: string): Catalog | undefined {
-    return [...this.catalogs.values()].find((catalog) => catalog.kind.slug === slug);
+    return this.catalogs.all().find((catalog) => catalog.kind.slug === slug);
   }
 
   countsOf(kindId: number): Record<Status, number> {
@@ -203,120 +199,74 @@ export class Live {
     return counts;
   }
 
-  /** Runs a change in the store and brings the catalogs in step before it answers. */
-  async change<T>(head: ChangeHead, work: (unit: Unit) => Promise<T>): Promise<{ changeId: number; result: T }> {
-    let rebuilt: Promise<void> = Promise.resolve();
-    const { changeId, result } = await this.store.change(head, work, (entries) => {
-      rebuilt = this.apply(entries);
-    });
-    await rebuilt;
-    return { changeId, result };
-  }
-
-  /** Brings the catalog of a kind in step with its definition, building it anew where that has to be. */
-  async reload(kindId: number): Promise<void> {
-    const kept = (await this.store.kinds()).find(({ id }) => id === kindId);
-    const kind = kept && this.hydrated(kept);
-    if (!kind) this.catalogs.delete(kindId);
-    else if (!this.catalogs.get(kindId)?.redefine(kind)) await this.builds.run(kind);
+  /** Takes in one change, after all before it; catalogs that have to be built anew are built meanwhile. */
+  private async apply({ entries, bulk }: FeedChange): Promise<{ rest: Promise<unknown> }> {
+    const anew = new Set(bulk);
+    if (entries.some(isStructural)) for (const id of await this.followStructure()) anew.add(id);
+    const affected = await this.links.take(entries);
+    const healing: (Promise<void> | null)[] = [];
+    for (const entry of entries) if (entry.entity === 'listing') healing.push(this.catalogs.take(entry, anew));
     this.revision++;
+    healing.push(...(await this.showAnew(affected, anew)));
+    const building = [...anew].map((id) => this.catalogs.build(id));
+    return { rest: Promise.all([...healing, ...building]) };
   }
 
-  private async apply(entries: readonly ChangeEntry[]): Promise<void> {
-    const changedKinds = new Set(entries.filter(({ entity }) => entity === 'kind').map(({ id }) => id));
-    const changedSets = new Set(entries.filter(({ entity }) => entity === 'category-set').map(({ id }) => id));
-    if (changedSets.size > 0) {
-      for (const entry of entries) if (entry.entity === 'category-set') this.takeSet(entry);
-      for (const kind of this.kinds()) if (usesAny(kind, changedSets)) changedKinds.add(kind.id);
+  /** Takes the structure as it is now; answers the kinds whose catalogs have to be built anew. */
+  private async followStructure(): Promise<Set<number>> {
+    const before = this.structure;
+    this.structure = await this.store.structure();
+    const anew = this.catalogs.followKinds(this.structure.kinds);
+    if (before.site.locale !== this.structure.site.locale) for (const { id } of this.structure.kinds) anew.add(id);
+    for (const kind of this.structure.kinds) {
+      const was = before.kind(kind.id);
+      if (!was || isKindShown(was) === isKindShown(kind)) continue;
+      // Listings are found by the titles of those of this kind, which come to the site or leave it all at once.
+      for (const id of this.links.kindsLinkedWith(kind.id)) if (this.structure.kind(id)) anew.add(id);
     }
-    for (const { entity, before, after } of entries) {
-      if (entity === 'link') for (const end of endsOf(after ?? before)) changedKinds.add(end);
-    }
-    for (const entry of entries) if (entry.entity === 'selection') this.takeSelection(entry);
-    const showsElse = this.links.take(entries);
-    for (const entry of entries) {
-      if (entry.entity === 'listing') this.applyListing(entry, changedKinds);
-    }
+    return anew;
+  }
+
+  private async readAll(): Promise<number> {
+    const { structure, number } = await this.store.present();
+    this.structure = structure;
+    await this.links.start();
+    return number;
+  }
+
+  /** Reads everything anew, as a change could not be applied. Old catalogs answer until the new ones are there. */
+  private async startOver(error: unknown): Promise<number> {
+    this.tell(error, 'A change could not be applied. Everything is read anew.');
+    const number = await this.readAll();
+    this.catalogs.followKinds(this.structure.kinds);
     this.revision++;
-    await this.showAnew(await showsElse, changedKinds);
-    for (const id of changedKinds) await this.reload(id);
-    for (const id of this.findingByOthers(entries)) await this.builds.run(this.kind(id)!);
-    const site = entries.findLast((entry) => entry.entity === 'site');
-    if (site) await this.takeSettings(site.after ?? NEW_SITE);
+    for (const { id } of this.structure.kinds) void this.catalogs.build(id);
+    return number;
   }
 
-  /** The kinds whose listings are found by the titles of others that a change brings to the site, or takes from it, as a kind. */
-  private findingByOthers(entries: readonly ChangeEntry[]): Set<number> {
-    const found = new Set<number>();
-    for (const entry of entries) {
-      if (
-        entry.entity !== 'kind' ||
-        !entry.before ||
-        !entry.after ||
-        isKindShown(entry.before) === isKindShown(entry.after)
-      )
-        continue;
-      for (const id of this.links.kindsLinkedWith(entry.id)) if (this.catalogs.has(id)) found.add(id);
+  private async showTurned(): Promise<void> {
+    const ids = this.turned;
+    this.turned = new Set();
+    try {
+      await this.showAnew(ids, new Set());
+    } catch (error) {
+      for (const id of ids) this.turned.add(id);
+      throw error;
     }
-    return found;
   }
 
   /** Puts listings whose linked listings changed into their catalogs again. */
-  private async showAnew(ids: ReadonlySet<number>, rebuilding: ReadonlySet<number>): Promise<void> {
-    if (ids.size === 0) return;
-    const overtaken = new Set<number>();
-    this.overtaken.add(overtaken);
-    try {
-      for (const after of await this.store.listings([...ids])) {
-        if (overtaken.has(after.id)) continue;
-        this.applyListing({ entity: 'listing', id: after.id, before: after, after }, rebuilding);
-      }
-    } finally {
-      this.overtaken.delete(overtaken);
-    }
+  private async showAnew(ids: ReadonlySet<number>, rebuilding: ReadonlySet<number>): Promise<(Promise<void> | null)[]> {
+    if (ids.size === 0) return [];
+    const listings = await this.store.listings([...ids]);
+    const healing = listings.map((after) =>
+      this.catalogs.take({ entity: 'listing', id: after.id, before: after, after }, rebuilding),
+    );
     this.revision++;
+    return healing;
   }
 
   private withLinked<Subject extends Pick<Listing, 'id' | 'values'>>(listing: Subject, kind: Kind): Subject {
     return this.links.complete(listing, kind, (id) => this.kind(id));
   }
-
-  private takeSet({ id, after }: Extract<ChangeEntry, { entity: 'category-set' }>): void {
-    const others = this.sets.filter((set) => set.id !== id);
-    this.sets = (after ? [...others, after] : others).sort((a, b) => a.id - b.id);
-  }
-
-  private takeSelection({ id, after }: Extract<ChangeEntry, { entity: 'selection' }>): void {
-    const others = this.saved.filter((selection) => selection.id !== id);
-    this.saved = (after ? [...others, after] : others).sort((a, b) => a.id - b.id);
-  }
-
-  private async takeSettings(settings: SiteSettings): Promise<void> {
-    const sortsAnew = settings.locale !== this.settings.locale;
-    this.settings = settings;
-    if (sortsAnew) for (const kind of this.kinds()) await this.builds.run(kind);
-    this.revision++;
-  }
-
-  private applyListing(entry: ListingChange, rebuilding: ReadonlySet<number>): void {
-    const kindId = (entry.after ?? entry.before)?.kindId ?? 0;
-    for (const ids of this.overtaken) ids.add(entry.id);
-    this.builds.note(kindId, entry);
-    const catalog = this.catalogs.get(kindId);
-    if (catalog && !rebuilding.has(kindId)) this.applyTo(catalog, entry);
-  }
-
-  private applyTo(catalog: Catalog, { id, after }: ListingChange): void {
-    if (after) catalog.put(this.withLinked(after, catalog.kind));
-    else catalog.remove(id);
-  }
-}
-
-function usesAny({ fields }: Kind, sets: ReadonlySet<number>): boolean {
-  return fields.some(({ type, settings }) => type === 'categories' && sets.has(settings.set ?? 0));
-}
-
-/** The kinds that a link connects. */
-function endsOf(link: Link | null): number[] {
-  return link ? [link.a.kindId, link.b.kindId] : [];
 }

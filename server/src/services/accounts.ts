@@ -2,8 +2,8 @@ import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
 import type { Role, TokenSummary, User } from '@plindo/core/contract';
 import { isEmail } from '@plindo/core/structure';
-import type { Store, TokenRecord } from '../store/index.js';
-import { Refusal } from './refusal.js';
+import { Refusal } from '@plindo/core/values';
+import type { NewUser, Store, TokenRecord } from '../store/index.js';
 
 export const SESSION_IN_MS = 14 * 24 * 3600 * 1000;
 const LEAST_PASSWORD = 10;
@@ -20,18 +20,16 @@ export interface SignedIn {
 
 /** People and how they prove who they are. */
 export class Accounts {
-  private setupHash: string | null = null;
-
   constructor(
     private readonly store: Store,
     private readonly clock: () => Date,
   ) {}
 
-  /** A new one-time secret for making the owner, or null when there is one already. */
+  /** A new one-time secret for making the owner, good on every node; null when there is an owner already. */
   async setupSecret(): Promise<string | null> {
     if (await this.store.accounts.hasUsers()) return null;
     const secret = newSecret();
-    this.setupHash = digest(secret);
+    await this.store.accounts.addSetupLink(digest(secret), this.clock().getTime());
     return secret;
   }
 
@@ -39,22 +37,24 @@ export class Accounts {
     return !(await this.store.accounts.hasUsers());
   }
 
-  /** Makes the owner and uses up the link. */
+  /** Makes the owner and uses up the link; of several who try at once, one succeeds. */
   async makeOwner(given: { secret: string; email: string; name: string; password: string }): Promise<SignedIn> {
-    const isValid = this.setupHash !== null && isSame(digest(given.secret), this.setupHash);
-    if (!isValid || (await this.store.accounts.hasUsers())) throw Refusal.of('auth.setup-link');
-    const user = await this.addUser({ ...given, role: 'owner' });
-    this.setupHash = null;
-    return this.begin(user);
+    const user = await this.newUser({ ...given, role: 'owner' });
+    const owner = await this.store.accounts.makeFirst(digest(given.secret), user);
+    if (!owner) throw Refusal.of('auth.setup-link');
+    return this.begin(owner);
   }
 
   async addUser(given: { email: string; name: string; password: string; role: Role }): Promise<User> {
+    return this.store.accounts.addUser(await this.newUser(given));
+  }
+
+  private async newUser(given: { email: string; name: string; password: string; role: Role }): Promise<NewUser> {
     const email = given.email.trim().toLowerCase();
     if (!isEmail(email)) throw Refusal.of('value.not-an-email', { label: 'E-mail', found: email }, 'email');
     if (given.password.length < LEAST_PASSWORD) throw Refusal.of('auth.password', {}, 'password');
-    const passwordHash = await hash(given.password);
     const createdAt = this.clock().getTime();
-    return this.store.accounts.addUser({ email, name: given.name.trim(), role: given.role, passwordHash, createdAt });
+    return { email, name: given.name.trim(), role: given.role, passwordHash: await hash(given.password), createdAt };
   }
 
   /** Signs in with a new session; an unknown address takes as long as a wrong password. */

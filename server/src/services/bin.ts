@@ -1,61 +1,58 @@
 import type { BinSummary, Changed, User } from '@plindo/core/contract';
+import { Refusal } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Unit } from '../store/index.js';
-import { removeConnections } from './changes.js';
-import { Refusal } from './refusal.js';
+import { removeConnections } from './connecting.js';
+import type { Editing } from './editing.js';
+import { kindIn } from './editing.js';
 
 /** What lies in the bin, and deleting it for good. Even that is in the change log and can be undone. */
 export class Bin {
-  constructor(private readonly live: Live) {}
+  constructor(
+    private readonly live: Live,
+    private readonly editing: Editing,
+  ) {}
 
   /** What the bin of a kind holds. */
   summary(kindId: number): BinSummary {
-    const ids = this.idsIn(kindId);
-    const connected = new Set(ids);
-    const connections = this.live.links.graph.all().filter(({ a, b }) => connected.has(a) || connected.has(b));
-    return { listings: ids.length, connections: connections.length };
+    const catalog = this.live.catalog(kindId);
+    if (!catalog) throw Refusal.of('request.not-found');
+    const ids = new Set<number>();
+    catalog.existing.forEach((row) => {
+      if (catalog.statusAt(row) === 'binned') ids.add(catalog.ids[row]!);
+    });
+    const connections = this.live.links.graph.all().filter(({ a, b }) => ids.has(a) || ids.has(b));
+    return { listings: ids.size, connections: connections.length };
   }
 
   /** Deletes one listing that lies in the bin. */
-  async remove(user: User, id: number): Promise<Changed<BinSummary>> {
-    const kind = this.live.kinds().find((one) => this.live.catalog(one.id)?.rowOf(id) !== undefined);
-    const title = (kind && this.live.catalog(kind.id)?.titleOf(id)) ?? '';
-    return this.deleteAll(user, [id], `Deleted ${title} for good`);
+  remove(user: User, id: number): Promise<Changed<BinSummary>> {
+    return this.editing.change(user, async (unit) => {
+      const { title } = (await unit.listing(id)) ?? { title: '' };
+      return { sentence: `Deleted ${title} for good`, result: await deleteAll(unit, [id]) };
+    });
   }
 
   /** Deletes everything that lies in the bin of a kind. */
-  async empty(user: User, kindId: number): Promise<Changed<BinSummary>> {
-    const kind = this.live.kind(kindId);
-    if (!kind) throw Refusal.of('request.not-found');
-    const ids = this.idsIn(kindId);
-    return this.deleteAll(user, ids, `Emptied the bin of ${kind.many}: ${ids.length}`);
-  }
-
-  private idsIn(kindId: number): number[] {
-    const catalog = this.live.catalog(kindId);
-    if (!catalog) throw Refusal.of('request.not-found');
-    const ids: number[] = [];
-    catalog.existing.forEach((row) => {
-      if (catalog.statusAt(row) === 'binned') ids.push(catalog.ids[row]!);
-    });
-    return ids;
-  }
-
-  private async deleteAll(user: User, ids: readonly number[], sentence: string): Promise<Changed<BinSummary>> {
-    return this.live.change({ userId: user.id, sentence }, async (unit) => {
-      let connections = 0;
-      for (const id of ids) connections += await this.deleteOne(unit, id);
-      return { listings: ids.length, connections };
+  empty(user: User, kindId: number): Promise<Changed<BinSummary>> {
+    return this.editing.change(user, async (unit) => {
+      const kind = kindIn(unit, kindId);
+      const ids = await unit.idsWithStatus(kindId, 'binned');
+      const sentence = `Emptied the bin of ${kind.many}: ${ids.length}`;
+      return { sentence, result: await deleteAll(unit, ids) };
     });
   }
+}
 
-  /** Answers how many connections went with it. */
-  private async deleteOne(unit: Unit, id: number): Promise<number> {
-    const before = await unit.listing(id);
+async function deleteAll(unit: Unit, ids: readonly number[]): Promise<BinSummary> {
+  const listings = await unit.listings(ids);
+  let connections = 0;
+  for (const id of ids) {
+    const before = listings.get(id);
     if (!before) throw Refusal.of('request.not-found');
     if (before.status !== 'binned') throw Refusal.of('listing.not-binned', { title: before.title });
-    const removed = await removeConnections(unit, id);
-    await unit.restore({ entity: 'listing', id, before, after: null });
-    return removed;
+    connections += await removeConnections(unit, id);
+    await unit.remove('listing', id, before);
   }
+  return { listings: ids.length, connections };
 }

@@ -2,12 +2,12 @@ import type { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import { hashesIn } from '@plindo/core/exchange';
 import type { Blueprint } from '@plindo/core/exchange';
+import { Refusal } from '@plindo/core/values';
 import yauzl from 'yauzl';
 import { ZipFile } from 'yazl';
 import type { Store } from '../store/index.js';
 import type { Files } from './files.js';
 import type { Pictures } from './pictures.js';
-import { Refusal } from './refusal.js';
 
 /** What the entries of a blueprint zip are called; a picture or file stands under its hash. */
 const DOCUMENT = 'blueprint.json';

@@ -2,11 +2,10 @@ import { createHash } from 'node:crypto';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { KeptFile } from '@plindo/core/structure';
-import { normaliseLine } from '@plindo/core/values';
+import { normaliseLine, Refusal } from '@plindo/core/values';
 import { fileTypeFromBuffer } from 'file-type';
 import type { Store } from '../store/index.js';
 import { writeWhole } from '../store/index.js';
-import { Refusal } from './refusal.js';
 
 export const LARGEST_FILE_IN_BYTES = 25 * 1024 * 1024;
 

@@ -38,6 +38,10 @@ describe('An import', () => {
   const kinds = async (): Promise<string[]> =>
     (await owner.send('GET', '/api/kinds')).json.map(({ kind }: { kind: { many: string } }) => kind.many);
 
+  /** How many rows a table has. */
+  const rows = async (table: string): Promise<number> =>
+    Number((await api.assembly.store.ask<{ n: number }>(`SELECT count(*) AS n FROM ${table}`))[0]?.n);
+
   it('keeps what fits, tells what does not, and shows nothing before it is finished', async () => {
     const id = await begin();
     await send(id, 0, [row(2, 'Dory', '4'), row(3, 'Skiff', 'two'), row(4, '', '1')]);
@@ -64,7 +68,7 @@ describe('An import', () => {
     const id = await begin();
     await send(id, 0, [row(2, 'Dory', '4')]);
     expect((await owner.send('DELETE', `/api/imports/${id}`)).json.state).toBe('cancelled');
-    expect(await api.assembly.store.kinds()).toEqual([]);
+    expect(await rows('kinds')).toBe(0);
     expect((await send(id, 1, [])).status).toBe(410);
     expect((await owner.send('GET', '/api/changes')).json).toEqual([]);
   });
@@ -75,7 +79,7 @@ describe('An import', () => {
     await api.leave();
     api = await TestApi.start(api.folder);
     expect(api.assembly.repairs).toEqual(['Took back an unfinished import (Bringing in boats.csv).']);
-    expect(await api.assembly.store.kinds()).toEqual([]);
+    expect(await rows('kinds')).toBe(0);
   });
 
   it('is one change that can be undone with all that was done to its listings since, and redone with it', async () => {
@@ -99,6 +103,6 @@ describe('An import', () => {
       409,
       ['kind.label-taken', 'kind.label-taken', 'kind.slug-taken'],
     ]);
-    expect((await api.assembly.store.kinds()).length).toBe(1);
+    expect(await rows('kinds')).toBe(1);
   });
 });

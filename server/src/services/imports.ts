@@ -1,144 +1,188 @@
 import type { ImportBatch, ImportStart, ImportState, User } from '@plindo/core/contract';
-import type { BadValuePolicy, RowReport } from '@plindo/core/exchange';
-import { MOST_REPORTS, readImportRow } from '@plindo/core/exchange';
-import { UniqueValues } from '@plindo/core/catalog';
-import type { ListingContent } from '@plindo/core/listings';
-import type { Field } from '@plindo/core/structure';
-import { checkKind, kindOfImport } from '@plindo/core/structure';
-import { firstFreeSlug } from '@plindo/core/values';
+import { MOST_REPORTS, readBatch, wantedUniques, withoutTaken } from '@plindo/core/exchange';
+import { newKindIssues } from '@plindo/core/plans';
+import { completeKind, kindOfImport } from '@plindo/core/structure';
+import type { Kind } from '@plindo/core/structure';
+import { Refusal, firstFreeSlug, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
-import type { Store } from '../store/index.js';
-import { Refusal, refuseIfAny } from './refusal.js';
+import type { ImportRecord, Store, Unit } from '../store/index.js';
+import { uniqueKey } from '../store/index.js';
+import { withReferences } from './listings.js';
 
-interface RunningImport {
-  readonly userId: number;
-  readonly changeId: number;
-  readonly kindId: number;
-  readonly many: string;
-  readonly fileName: string;
-  readonly fields: readonly Field[];
-  readonly policy: BadValuePolicy;
-  readonly slugs: Set<string>;
-  readonly uniques: UniqueValues;
-  state: ImportState;
+/** So long an import counts as running after its node has last said so; nodes say so more often. */
+export const LEASE_IN_MS = 15_000;
+const SAY_EVERY_IN_MS = 5000;
+/** An import of which nothing has come for so long is given up. */
+const LONGEST_SILENCE_IN_MS = 10 * 60_000;
+
+/** What a node remembers of an import that it takes in, so that it needn't ask for it anew with every batch. */
+interface Memory {
+  /** Of how many rows; another number means that another node has taken in some. */
+  seen: number;
+  slugs: Set<string>;
+  heardAt: number;
 }
 
 /**
  * Files on their way in. An import is one open change: the kind first, then each batch of rows in a transaction of its
- * own; it shows on no page before it is finished, and leaves nothing behind when it is cancelled or the server stops.
+ * own. How far it is stands in the store, so that any node can go on with it. It shows on no page before it is finished,
+ * and leaves nothing behind when it is cancelled or nobody answers for it any more.
  */
 export class Imports {
-  private readonly running = new Map<number, RunningImport>();
+  private readonly memories = new Map<number, Memory>();
+  private watching: NodeJS.Timeout | null = null;
 
   constructor(
     private readonly store: Store,
     private readonly live: Live,
+    /** Names this node. */
+    private readonly node: string,
+    private readonly clock: () => Date,
   ) {}
 
   async start(user: User, { fileName, rows, policy, kind }: ImportStart): Promise<ImportState> {
     const definition = kindOfImport(kind);
-    const { fields } = definition;
-    refuseIfAny(checkKind(definition, this.live.kinds()));
-    const head = { userId: user.id, sentence: `Bringing in ${fileName}` };
-    const { changeId, result } = await this.store.openChange(head, (unit) => unit.insertKind(definition));
-    const state: ImportState = {
-      id: changeId,
-      kindId: result.id,
-      state: 'running',
-      rows,
-      seen: 0,
-      added: 0,
-      refused: 0,
-      reports: [],
-    };
-    this.running.set(changeId, {
-      userId: user.id,
-      changeId,
-      kindId: result.id,
-      many: kind.many,
-      fileName,
-      fields,
-      policy,
-      slugs: new Set(),
-      uniques: new UniqueValues(),
-      state,
+    const { result } = await this.store.openChange(user.id, `Bringing in ${fileName}`, async (unit, id) => {
+      refuseIfAny(newKindIssues(unit.structure.complete(definition), unit.structure));
+      const { id: kindId } = await unit.insertKind(definition, id);
+      const nothing = { seen: 0, added: 0, refused: 0, reports: [] };
+      const record: ImportRecord = {
+        ...{ id, userId: user.id, kindId, fileName, policy, rows, ...nothing, state: 'running' },
+        ...{ node: this.node, leaseUntil: unit.now + LEASE_IN_MS },
+      };
+      await unit.addImport(record);
+      return record;
     });
-    return state;
+    this.memories.set(result.id, { seen: 0, slugs: new Set(), heardAt: this.now() });
+    return stateOf(result, 'running');
   }
 
   /** Takes in the next rows, in one transaction. Sending a batch that was taken already is refused by its offset. */
   async takeIn(user: User, id: number, { offset, rows }: ImportBatch): Promise<ImportState> {
-    const running = this.find(user, id);
-    if (offset !== running.state.seen) {
-      throw Refusal.of('import.order', { found: offset, wanted: running.state.seen });
-    }
-    const context = this.live.context();
-    const contents: ListingContent[] = [];
-    const reports: RowReport[] = [];
-    for (const row of rows) {
-      const outcome = readImportRow(row, running, running.policy, context);
-      if (outcome.kind === 'refused') {
-        reports.push({ line: row.line, title: String(row.input.title ?? ''), issues: outcome.issues });
-        continue;
-      }
-      const values = running.uniques.withReferences(outcome.content.values, running.fields);
-      const title = String(row.input.title ?? '');
-      const taken = running.uniques.issuesOf(values, running.fields, null, (line) => `line ${line}`);
-      if (taken.length > 0) {
-        reports.push({ line: row.line, title, issues: taken.map((found) => ({ ...found, line: row.line })) });
-        continue;
-      }
-      running.uniques.put({ id: row.line, values }, running.fields);
-      const slug = firstFreeSlug(outcome.content.slug, (candidate) => running.slugs.has(candidate));
-      running.slugs.add(slug);
-      contents.push({ ...outcome.content, values, slug });
-    }
-    // Said before the write, so that a second batch sent at the same time is refused.
-    running.state = { ...running.state, seen: offset + rows.length };
-    await this.store.continueChange(running.changeId, (unit) => unit.insertListings(running.kindId, contents));
-    running.state = {
-      ...running.state,
-      added: running.state.added + contents.length,
-      refused: running.state.refused + reports.length,
-      reports: [...running.state.reports, ...reports].slice(0, MOST_REPORTS),
-    };
-    return running.state;
+    const before = await this.find(user, id);
+    const memory = this.memories.get(id);
+    const known = memory?.seen === before.seen ? memory.slugs : null;
+    const { after, slugs } = await this.store.continueChange(id, async (unit) => {
+      const record = await found(unit, user, id);
+      if (offset !== record.seen) throw Refusal.of('import.order', { found: offset, wanted: record.seen });
+      const kind = comingKind(unit, record);
+      const read = readBatch(rows, kind, record.policy, unit.context());
+      const holders = await unit.holders(kind.id, wantedUniques(read, kind));
+      const free = withoutTaken(read, kind, (field, value) => holders.get(uniqueKey(field, value))?.title);
+      const numbered = await withReferences(
+        unit,
+        kind,
+        free.rows.map(({ content }) => content),
+      );
+      const taken = new Set(known ?? (await unit.slugsOf(kind.id)));
+      const contents = numbered.map((content) => {
+        const slug = firstFreeSlug(content.slug, (candidate) => taken.has(candidate));
+        taken.add(slug);
+        return { ...content, slug };
+      });
+      await unit.insertListings(kind.id, contents);
+      const next: ImportRecord = {
+        ...record,
+        ...{ seen: offset + rows.length, added: record.added + contents.length },
+        refused: record.refused + free.reports.length,
+        reports: [...record.reports, ...free.reports].slice(0, MOST_REPORTS),
+        ...{ node: this.node, leaseUntil: unit.now + LEASE_IN_MS },
+      };
+      if (!(await unit.imports.advance(record, next, unit.transaction))) throw Refusal.of('import.gone');
+      return { after: next, slugs: taken };
+    });
+    this.memories.set(id, { seen: after.seen, slugs, heardAt: this.now() });
+    return stateOf(after, 'running');
   }
 
   async finish(user: User, id: number): Promise<ImportState> {
-    const running = this.find(user, id);
-    const { added } = running.state;
-    const sentence = `Brought in ${added} ${running.many} from ${running.fileName}`;
-    await this.store.closeChange(id, sentence);
-    this.running.delete(id);
-    await this.live.reload(running.kindId);
-    return { ...running.state, state: 'done' };
+    await this.find(user, id);
+    const { result, number } = await this.store.completeChange(id, async (unit) => {
+      const record = await found(unit, user, id);
+      const { many } = comingKind(unit, record);
+      await unit.showKind(record.kindId);
+      const done: ImportRecord = { ...record, state: 'done' };
+      if (!(await unit.imports.advance(record, done, unit.transaction))) throw Refusal.of('import.gone');
+      return { sentence: `Brought in ${record.added} ${many} from ${record.fileName}`, result: done };
+    });
+    this.memories.delete(id);
+    if (number !== null) await this.live.caughtUp(number);
+    return stateOf(result, 'done');
   }
 
   async cancel(user: User, id: number): Promise<ImportState> {
-    const running = this.find(user, id);
-    this.running.delete(id);
+    const record = await this.find(user, id);
+    this.memories.delete(id);
     await this.store.dropOpenChange(id);
-    return { ...running.state, state: 'cancelled', added: 0 };
+    return { ...stateOf(record, 'cancelled'), added: 0 };
   }
 
-  state(user: User, id: number): ImportState {
-    return this.find(user, id).state;
+  async state(user: User, id: number): Promise<ImportState> {
+    const record = await this.store.imports.find(id);
+    if (record?.userId !== user.id) throw Refusal.of('import.gone');
+    return stateOf(record, record.state);
   }
 
-  /** Takes back what a stop of the server left half done; says what it did. */
+  /** Takes back imports for which nobody answers any more; says what it did. */
   async repair(): Promise<string[]> {
     const sentences: string[] = [];
-    for (const change of await this.store.openChanges()) {
-      await this.store.dropOpenChange(change.id);
-      sentences.push(`Took back an unfinished import (${change.sentence}).`);
+    for (const { id, fileName } of await this.store.imports.abandoned(this.now())) {
+      await this.store.dropOpenChange(id);
+      sentences.push(`Took back an unfinished import (Bringing in ${fileName}).`);
     }
     return sentences;
   }
 
-  private find(user: User, id: number): RunningImport {
-    const running = this.running.get(id);
-    if (running?.userId !== user.id) throw Refusal.of('import.gone');
-    return running;
+  /** From now on says that this node's imports are running, and takes back those that others have left. */
+  watch(tell: (error: unknown, sentence: string) => void): void {
+    this.watching = setInterval(() => {
+      void this.look().catch((error: unknown) => tell(error, 'Running imports could not be looked after.'));
+    }, SAY_EVERY_IN_MS);
+    this.watching.unref();
   }
+
+  /** Gives up what this node answers for, as it is about to stop. */
+  async stop(): Promise<void> {
+    if (this.watching) clearInterval(this.watching);
+    await this.store.imports.extendLeases(this.node, [...this.memories.keys()], this.now());
+    this.memories.clear();
+  }
+
+  private async look(): Promise<void> {
+    for (const [id, { heardAt }] of this.memories) {
+      if (this.now() - heardAt > LONGEST_SILENCE_IN_MS) this.memories.delete(id);
+    }
+    await this.store.imports.extendLeases(this.node, [...this.memories.keys()], this.now() + LEASE_IN_MS);
+    await this.repair();
+  }
+
+  private async find(user: User, id: number): Promise<ImportRecord> {
+    const record = await this.store.imports.find(id);
+    if (record?.userId !== user.id || record.state !== 'running') throw Refusal.of('import.gone');
+    return record;
+  }
+
+  private now(): number {
+    return this.clock().getTime();
+  }
+}
+
+/** An import as it is in the unit; refused when it is no longer running, or somebody else's. */
+async function found(unit: Unit, user: User, id: number): Promise<ImportRecord> {
+  const record = await unit.imports.find(id, unit.transaction);
+  if (record?.userId !== user.id || record.state !== 'running') throw Refusal.of('import.gone');
+  return record;
+}
+
+/** The kind that comes with an import. */
+function comingKind(unit: Unit, { kindId }: ImportRecord): Kind {
+  const { coming, sets, links } = unit.records;
+  const kind = coming.find(({ id }) => id === kindId);
+  if (!kind) throw Refusal.of('import.gone');
+  return completeKind(kind, sets, links);
+}
+
+function stateOf(record: ImportRecord, state: ImportState['state']): ImportState {
+  const { id, kindId, rows, seen, added, refused, reports } = record;
+  return { id, kindId, state, rows, seen, added, refused, reports };
 }

@@ -1,24 +1,24 @@
 import type { Changed, ListingsWindow, User } from '@plindo/core/contract';
-import type { Listing, ListingContent, ListingInput, Values } from '@plindo/core/listings';
-import { STATUS_LABELS, contentOf, keptThingsOf, readListing } from '@plindo/core/listings';
+import type { Listing, ListingContent, ListingInput } from '@plindo/core/listings';
+import { contentOf, keptThingsOf, readListing } from '@plindo/core/listings';
+import { fieldsToNumber, notKeptIssues, sentenceOfEdit, withoutLinked } from '@plindo/core/plans';
 import type { TableQuery } from '@plindo/core/query';
 import { runTableQuery } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
 import { hasPart } from '@plindo/core/structure';
-import { firstFreeSlug, issue } from '@plindo/core/values';
+import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
-import type { Store } from '../store/index.js';
-import { Outdated } from '../store/index.js';
-import type { Connections } from './connections.js';
-import { withoutLinked } from './connections.js';
-import { Refusal, refuseIfAny } from './refusal.js';
+import type { Store, Unit } from '../store/index.js';
+import { editConnections } from './connecting.js';
+import type { Editing } from './editing.js';
+import { kindIn, refuseOutdated } from './editing.js';
 
 /** Reading, adding and changing listings. */
 export class Listings {
   constructor(
     private readonly store: Store,
     private readonly live: Live,
-    private readonly connections: Connections,
+    private readonly editing: Editing,
   ) {}
 
   async window(kindId: number, query: TableQuery): Promise<ListingsWindow> {
@@ -30,123 +30,80 @@ export class Listings {
 
   /** A listing with its computed values. */
   async one(id: number): Promise<Listing> {
-    return this.complete(await this.kept(id));
+    const listing = await this.store.listing(id);
+    if (!listing) throw Refusal.of('request.not-found');
+    return this.live.complete(listing);
   }
 
   async add(user: User | null, kindId: number, input: ListingInput): Promise<Changed<Listing>> {
-    const kind = this.kind(kindId);
-    const author = hasPart(kind, 'author') && input.author === undefined ? { author: user?.name ?? '' } : {};
-    const read = readListing({ ...input, ...author }, kind, this.live.context());
-    refuseIfAny(read.issues);
-    await this.checkKept(read.content, kind);
-    const head = { userId: user?.id ?? null, sentence: `Added ${read.content.title}` };
-    const { changeId, result } = await this.live.change(head, async (unit) => {
-      const taken = await unit.slugsOf(kindId);
-      if (input.slug && taken.has(read.content.slug)) throw slugTaken(read.content.slug, kind);
-      const slug = firstFreeSlug(read.content.slug, (candidate) => taken.has(candidate));
-      const values = this.withUniqueValues(withoutLinked(read.content.values, kind), kind, null);
-      const [listing] = await unit.insertListings(kindId, [{ ...read.content, values, slug }]);
-      await this.connections.edit(unit, kind, listing!.id, input.values ?? {});
-      return listing!;
+    const { changeId, result } = await this.editing.change(user, async (unit) => {
+      const kind = kindIn(unit, kindId);
+      const author = hasPart(kind, 'author') && input.author === undefined ? { author: user?.name ?? '' } : {};
+      const { content, issues } = readListing({ ...input, ...author }, kind, unit.context());
+      refuseIfAny(issues);
+      await refuseNotKept(unit, content, kind);
+      const slug = await slugFor(unit, kind, content.slug, Boolean(input.slug));
+      const [numbered] = await withReferences(unit, kind, [content]);
+      const values = withoutLinked(numbered!.values, kind);
+      const [listing] = await unit.insertListings(kindId, [{ ...numbered!, values, slug }]);
+      await editConnections(unit, kind, listing!.id, input.values ?? {});
+      return { sentence: `Added ${content.title}`, result: listing! };
     });
-    return { changeId, result: this.complete(result) };
+    return { changeId, result: this.live.complete(result) };
   }
 
   /** Changes what is given and leaves the rest; `version` is the one that the editor has seen. */
   async update(user: User, id: number, version: number, input: ListingInput): Promise<Changed<Listing>> {
-    const seen = await this.kept(id);
-    const kind = this.kind(seen.kindId);
-    const read = readListing(input, kind, this.live.context(), contentOf(seen));
-    refuseIfAny(read.issues);
-    await this.checkKept(read.content, kind);
-    const head = { userId: user.id, sentence: sentenceFor(seen, read.content, kind, input.values ?? {}) };
-    const outdated = Refusal.of('change.conflict', { title: seen.title });
-    if (seen.version !== version) throw outdated;
-    const change = this.live.change(head, async (unit) => {
-      const isNew = read.content.slug !== seen.slug;
-      if (isNew && (await unit.slugsOf(kind.id)).has(read.content.slug)) throw slugTaken(read.content.slug, kind);
-      const values = this.withUniqueValues(withoutLinked(read.content.values, kind), kind, id);
-      await this.connections.edit(unit, kind, id, input.values ?? {});
-      return unit.updateListing(seen, { ...read.content, values });
+    const { changeId, result } = await this.editing.change(user, async (unit) => {
+      const before = await unit.listing(id);
+      if (!before) throw Refusal.of('request.not-found');
+      const kind = kindIn(unit, before.kindId);
+      const { content, issues } = readListing(input, kind, unit.context(), contentOf(before));
+      refuseIfAny(issues);
+      await refuseNotKept(unit, content, kind);
+      refuseOutdated(before, version, before.title);
+      if (content.slug !== before.slug) await slugFor(unit, kind, content.slug, true);
+      const [numbered] = await withReferences(unit, kind, [content]);
+      const values = withoutLinked(numbered!.values, kind);
+      await editConnections(unit, kind, id, input.values ?? {});
+      const result = await unit.updateListing(before, { ...numbered!, values });
+      return { sentence: sentenceOfEdit(before, content, kind, input.values ?? {}), result };
     });
-    const { changeId, result } = await change.catch((error: unknown) => {
-      throw error instanceof Outdated ? outdated : error;
-    });
-    return { changeId, result: this.complete(result) };
-  }
-
-  private async kept(id: number): Promise<Listing> {
-    const listing = await this.store.listing(id);
-    if (!listing) throw Refusal.of('request.not-found');
-    return listing;
-  }
-
-  private complete(listing: Listing): Listing {
-    return this.live.complete(listing);
-  }
-
-  private kind(id: number): Kind {
-    const kind = this.live.kind(id);
-    if (!kind) throw Refusal.of('request.not-found');
-    return kind;
-  }
-
-  /**
-   * The values with reference numbers given out; refused when one has to be different in every listing and isn't.
-   * Called inside a change, so that no other one comes between the check and the write.
-   */
-  private withUniqueValues(values: Values, kind: Kind, id: number | null): Values {
-    const catalog = this.live.catalog(kind.id);
-    if (!catalog) return values;
-    const complete = catalog.uniques.withReferences(values, kind.fields);
-    refuseIfAny(catalog.uniques.issuesOf(complete, kind.fields, id, (holder) => catalog.titleOf(holder)));
-    return complete;
-  }
-
-  /** Refuses pictures and files that are not kept here. */
-  private async checkKept(content: ListingContent, kind: Kind): Promise<void> {
-    const { pictures, files } = keptThingsOf(content, kind.fields);
-    for (const { label, key, thing } of pictures) {
-      if (await this.store.pictures.find(thing.hash)) continue;
-      refuseIfAny([issue('value.not-a-picture', { label, found: thing.hash }, { field: key })]);
-    }
-    for (const { label, key, thing } of files) {
-      if (await this.store.files.find(thing.hash)) continue;
-      refuseIfAny([issue('value.not-a-file', { label, found: thing.name }, { field: key })]);
-    }
+    return { changeId, result: this.live.complete(result) };
   }
 }
 
-function slugTaken(slug: string, kind: Kind): Refusal {
-  return Refusal.of('listing.slug-taken', { slug, kind: kind.one }, 'slug');
+/** An address that is free in a kind: the wanted one, or, where it needn't be exactly that, one like it. */
+async function slugFor(unit: Unit, kind: Kind, wanted: string, isAsked: boolean): Promise<string> {
+  if (!isAsked) return unit.freeSlug(kind.id, wanted);
+  if (await unit.hasSlug(kind.id, wanted)) {
+    throw Refusal.of('listing.slug-taken', { slug: wanted, kind: kind.one }, 'slug');
+  }
+  return wanted;
 }
 
-/** What a change did, for the log: the status if that is what changed, else the names of what did. */
-function sentenceFor(
-  before: Listing,
-  after: ListingContent,
-  kind: Kind,
-  given: Readonly<Record<string, unknown>>,
-): string {
-  if (before.status !== after.status) {
-    if (after.status === 'binned') return `Put ${after.title} into the bin`;
-    return before.status === 'binned'
-      ? `Restored ${after.title}`
-      : `Set ${after.title} to ${STATUS_LABELS[after.status]}`;
+/** Contents with the next reference number in each reference field that has none. */
+export async function withReferences<Content extends Pick<ListingContent, 'values'>>(
+  unit: Unit,
+  kind: Pick<Kind, 'id' | 'fields'>,
+  contents: readonly Content[],
+): Promise<Content[]> {
+  const result = [...contents];
+  for (const field of kind.fields.filter(({ type }) => type === 'reference')) {
+    const places = result.flatMap(({ values }, at) => (fieldsToNumber(values, [field]).length > 0 ? [at] : []));
+    const given = await unit.references(kind.id, [field], places.length);
+    places.forEach((at, turn) => {
+      result[at] = { ...result[at]!, values: { ...result[at]!.values, ...given[turn] } };
+    });
   }
-  const parts: string[] = [];
-  if (before.title !== after.title) parts.push('title');
-  if (before.summary !== after.summary) parts.push('summary');
-  if (before.slug !== after.slug) parts.push('address');
-  if (JSON.stringify(before.picture) !== JSON.stringify(after.picture)) parts.push('lead picture');
-  if (before.body !== after.body) parts.push('body');
-  if (JSON.stringify(before.place) !== JSON.stringify(after.place)) parts.push('place');
-  if (before.author !== after.author) parts.push('author');
-  if (before.featured !== after.featured) parts.push('Featured');
-  if (before.handOrder !== after.handOrder) parts.push('hand order');
-  for (const { key, label, type } of kind.fields) {
-    if (type === 'link' && Object.hasOwn(given, key)) parts.push(label);
-    else if (JSON.stringify(before.values[key]) !== JSON.stringify(after.values[key])) parts.push(label);
-  }
-  return `Changed ${parts.join(', ') || 'nothing'} of ${after.title}`;
+  return result;
+}
+
+/** Refuses pictures and files that are not kept here. */
+async function refuseNotKept(unit: Unit, content: ListingContent, kind: Kind): Promise<void> {
+  const things = keptThingsOf(content, kind.fields);
+  const hashes = (of: 'pictures' | 'files'): string[] => things[of].map(({ thing }) => thing.hash);
+  const pictures = await unit.keptHashes('pictures', hashes('pictures'));
+  const files = await unit.keptHashes('files', hashes('files'));
+  refuseIfAny(notKeptIssues(things, { pictures, files }));
 }

@@ -1,10 +1,11 @@
+import { Refusal } from '@plindo/core/values';
 import { createHash } from 'node:crypto';
 import { access, mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
 import sharp from 'sharp';
-import type { PictureRecord, Store } from '../store/index.js';
+import type { PictureRecord } from '@plindo/core/structure';
+import type { Store } from '../store/index.js';
 import { writeWhole } from '../store/index.js';
-import { Refusal } from './refusal.js';
 
 /** Widths in pixels at which every picture is offered; a smaller one is offered in its own size under each. */
 export const PICTURE_WIDTHS = [400, 800, 1600] as const;

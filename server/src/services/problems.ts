@@ -1,6 +1,6 @@
 import type { ProblemReport } from '@plindo/core/contract';
 import type { FoundProblem } from '@plindo/core/listings';
-import { KindProblems, unusedCategories } from '@plindo/core/listings';
+import { KindProblems, outOfDate, unusedCategories } from '@plindo/core/listings';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
 import type { CategorySets } from './category-sets.js';
@@ -21,8 +21,12 @@ export class Problems {
   }
 
   /** The problems as they are now; looked for anew only when something was changed since the last time. */
-  report(): Promise<ProblemReport> {
-    return this.latest.get();
+  async report(): Promise<ProblemReport> {
+    const stale = this.live
+      .stale()
+      .map(({ kindId, reason }) => outOfDate(kindId, this.live.kind(kindId)?.many ?? 'a kind', reason));
+    const { problems } = await this.latest.get();
+    return { problems: [...stale, ...problems] };
   }
 
   private async look(): Promise<ProblemReport> {

@@ -12,10 +12,11 @@ import { cardOf } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
 import { catalogsOfSelection, explain, justMissing, removedByEach, runSelection } from '@plindo/core/query';
 import type { Selection, SelectionDefinition } from '@plindo/core/structure';
-import { firstFreeSlug, slugOf } from '@plindo/core/values';
+import { firstFreeSlug, Refusal, refuseIfAny, slugOf } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store, Unit } from '../store/index.js';
-import { Refusal, refuseIfAny } from './refusal.js';
+import type { Editing } from './editing.js';
+import { refuseOutdated } from './editing.js';
 
 const PREVIEW_CARDS = 6;
 const MOST_MISSING = 20;
@@ -25,6 +26,7 @@ export class Selections {
   constructor(
     private readonly store: Store,
     private readonly live: Live,
+    private readonly editing: Editing,
   ) {}
 
   summaries(): SelectionSummary[] {
@@ -35,35 +37,33 @@ export class Selections {
     });
   }
 
-  async add(user: User | null, sent: SelectionDefinition): Promise<Changed<Selection>> {
-    const taken = this.live.selections().map(({ slug }) => slug);
-    const slug = sent.slug || firstFreeSlug(slugOf(sent.name), (candidate) => taken.includes(candidate));
-    const definition = { ...sent, slug };
-    refuseIfAny(checkSelection(definition, this.sceneBesides(null)));
-    const head = { userId: user?.id ?? null, sentence: `Added the selection ${definition.name}` };
-    const { changeId, result } = await this.live.change(head, (unit) => unit.insertSelection(definition));
-    return { changeId, result };
+  add(user: User | null, sent: SelectionDefinition): Promise<Changed<Selection>> {
+    return this.editing.change(user, async (unit) => {
+      const taken = unit.structure.selections.map(({ slug }) => slug);
+      const slug = sent.slug || firstFreeSlug(slugOf(sent.name), (candidate) => taken.includes(candidate));
+      const definition = { ...sent, slug };
+      refuseIfAny(checkSelection(definition, sceneBesides(unit, null)));
+      const result = await unit.insertSelection(definition);
+      return { sentence: `Added the selection ${definition.name}`, result };
+    });
   }
 
-  async update(user: User, id: number, version: number, definition: SelectionDefinition): Promise<Changed<Selection>> {
-    refuseIfAny(checkSelection(definition, this.sceneBesides(id)));
-    const head = { userId: user.id, sentence: `Changed the selection ${definition.name}` };
-    const { changeId, result } = await this.live.change(head, async (unit) => {
-      const before = await existing(unit, id);
-      if (before.version !== version) throw Refusal.of('change.conflict', { title: before.name });
-      return unit.updateSelection(before, definition);
+  update(user: User, id: number, version: number, definition: SelectionDefinition): Promise<Changed<Selection>> {
+    return this.editing.change(user, async (unit) => {
+      const before = existing(unit, id);
+      refuseIfAny(checkSelection(definition, sceneBesides(unit, id)));
+      refuseOutdated(before, version, before.name);
+      const result = await unit.updateSelection(before, definition);
+      return { sentence: `Changed the selection ${definition.name}`, result };
     });
-    return { changeId, result };
   }
 
-  async remove(user: User, id: number): Promise<Changed<null>> {
-    const selection = this.live.selections().find((one) => one.id === id);
-    if (!selection) throw Refusal.of('request.not-found');
-    const head = { userId: user.id, sentence: `Deleted the selection ${selection.name}` };
-    const { changeId } = await this.live.change(head, async (unit) => {
-      await unit.restore({ entity: 'selection', id, before: await existing(unit, id), after: null });
+  remove(user: User, id: number): Promise<Changed<null>> {
+    return this.editing.change(user, async (unit) => {
+      const before = existing(unit, id);
+      await unit.remove('selection', id, before);
+      return { sentence: `Deleted the selection ${before.name}`, result: null };
     });
-    return { changeId, result: null };
   }
 
   /** What a selection would give, saved or not, with what each of its conditions does. */
@@ -114,10 +114,6 @@ export class Selections {
       }));
   }
 
-  private sceneBesides(id: number | null): SelectionScene {
-    return { ...this.checkScene(), others: this.live.selections().filter((selection) => selection.id !== id) };
-  }
-
   private checkScene(): QuestionScene {
     return { kindById: (kindId) => this.live.kind(kindId), context: this.live.context() };
   }
@@ -127,8 +123,17 @@ function usesOf({ published }: Selection): string[] {
   return published ? ['its own page'] : [];
 }
 
-async function existing(unit: Unit, id: number): Promise<Selection> {
-  const selection = await unit.selection(id);
+function sceneBesides(unit: Unit, id: number | null): SelectionScene {
+  const { structure } = unit;
+  return {
+    kindById: (kindId) => structure.kind(kindId),
+    context: unit.context(),
+    others: structure.selectionsBesides(id),
+  };
+}
+
+function existing(unit: Unit, id: number): Selection {
+  const selection = unit.structure.selections.find((one) => one.id === id);
   if (!selection) throw Refusal.of('request.not-found');
   return selection;
 }

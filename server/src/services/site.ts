@@ -1,17 +1,18 @@
 import type { Changed, User } from '@plindo/core/contract';
-import type { SiteSettings } from '@plindo/core/page';
-import type { Live } from '../live/live.js';
-import { Refusal } from './refusal.js';
+import { Refusal } from '@plindo/core/values';
+import type { SiteSettings } from '@plindo/core/structure';
+import type { Editing } from './editing.js';
 
 /** The settings of the whole site. */
 export class Site {
-  constructor(private readonly live: Live) {}
+  constructor(private readonly editing: Editing) {}
 
-  async save(user: User | null, settings: SiteSettings): Promise<Changed<SiteSettings>> {
+  save(user: User | null, settings: SiteSettings): Promise<Changed<SiteSettings>> {
     checkSettings(settings);
-    const head = { userId: user?.id ?? null, sentence: 'Changed the settings of the site' };
-    const { changeId } = await this.live.change(head, (unit) => unit.saveSite(settings));
-    return { changeId, result: settings };
+    return this.editing.change(user, async (unit) => {
+      await unit.saveSite(settings);
+      return { sentence: 'Changed the settings of the site', result: settings };
+    });
   }
 }
 

@@ -1,7 +1,7 @@
 import type { KeptTable, User } from '@plindo/core/contract';
+import { Refusal } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
-import { Refusal } from './refusal.js';
 
 const NOTHING_KEPT: KeptTable = { columns: null, frozen: [], views: [] };
 

@@ -2,6 +2,7 @@ import type { Role, User } from '@plindo/core/contract';
 import { Op, QueryTypes } from 'sequelize';
 import type { Models } from './models.js';
 import type { Row } from './records.js';
+import type { Writing } from './picture-store.js';
 import { numberOrNull, userOf } from './records.js';
 
 export interface SessionRecord {
@@ -18,9 +19,21 @@ export interface TokenRecord {
   readonly lastUsedAt: number | null;
 }
 
+/** Somebody who is to be added. */
+export interface NewUser {
+  readonly email: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly passwordHash: string;
+  readonly createdAt: number;
+}
+
 /** People, their sessions and their access tokens. Secrets come here as hashes only. */
 export class AccountStore {
-  constructor(private readonly models: Models) {}
+  constructor(
+    private readonly models: Models,
+    private readonly writing: Writing,
+  ) {}
 
   async hasUsers(): Promise<boolean> {
     return (await this.models.users.count()) > 0;
@@ -35,15 +48,26 @@ export class AccountStore {
     return row && { user: userOf(row), passwordHash: String(row['passwordHash']) };
   }
 
-  async addUser(given: {
-    email: string;
-    name: string;
-    role: Role;
-    passwordHash: string;
-    createdAt: number;
-  }): Promise<User> {
+  async addUser(given: NewUser): Promise<User> {
     const made = await this.models.users.create({ ...given });
     return userOf(made.get({ plain: true }) as Row);
+  }
+
+  /** Keeps the hash of a secret with which somebody may make the first owner. */
+  async addSetupLink(hash: string, createdAt: number): Promise<void> {
+    await this.models.setupLinks.create({ hash, createdAt });
+  }
+
+  /** Uses up all such secrets and adds the owner; null when this one isn't valid, or there is an owner already. */
+  makeFirst(hash: string, given: NewUser): Promise<User | null> {
+    return this.writing(async (transaction) => {
+      if ((await this.models.users.count({ transaction })) > 0) return null;
+      const isValid = (await this.models.setupLinks.destroy({ where: { hash }, transaction })) === 1;
+      if (!isValid) return null;
+      await this.models.setupLinks.destroy({ where: {}, transaction });
+      const made = await this.models.users.create({ ...given }, { transaction });
+      return userOf(made.get({ plain: true }) as Row);
+    });
   }
 
   async addSession(tokenHash: string, session: SessionRecord & { createdAt: number }): Promise<void> {
@@ -54,8 +78,8 @@ export class AccountStore {
   /** A session with whose it is. */
   async sessionOwner(tokenHash: string): Promise<(Omit<SessionRecord, 'userId'> & { user: User }) | null> {
     const row = await this.row(
-      'SELECT users.*, sessions.csrf, sessions.expiresAt FROM sessions ' +
-        'JOIN users ON users.id = sessions.userId WHERE sessions.tokenHash = :tokenHash',
+      'SELECT users.*, sessions."csrf", sessions."expiresAt" FROM sessions ' +
+        'JOIN users ON users."id" = sessions."userId" WHERE sessions."tokenHash" = :tokenHash',
       tokenHash,
     );
     return row && { csrf: String(row['csrf']), expiresAt: Number(row['expiresAt']), user: userOf(row) };
@@ -81,8 +105,8 @@ export class AccountStore {
   /** A token with whose it is. */
   async tokenOwner(tokenHash: string): Promise<(Pick<TokenRecord, 'id' | 'lastUsedAt'> & { user: User }) | null> {
     const row = await this.row(
-      'SELECT users.*, tokens.id AS tokenId, tokens.lastUsedAt FROM tokens ' +
-        'JOIN users ON users.id = tokens.userId WHERE tokens.tokenHash = :tokenHash',
+      'SELECT users.*, tokens."id" AS "tokenId", tokens."lastUsedAt" FROM tokens ' +
+        'JOIN users ON users."id" = tokens."userId" WHERE tokens."tokenHash" = :tokenHash',
       tokenHash,
     );
     return row && { id: Number(row['tokenId']), lastUsedAt: numberOrNull(row['lastUsedAt']), user: userOf(row) };

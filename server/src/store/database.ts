@@ -1,8 +1,6 @@
-import { mkdirSync } from 'node:fs';
-import { dirname } from 'node:path';
-import { Sequelize } from 'sequelize';
+import type { QueryInterface, Sequelize } from 'sequelize';
 import { SequelizeStorage, Umzug } from 'umzug';
-import { StoreDriver } from './driver.js';
+import type { Dialect } from './dialect.js';
 import * as first from './migrations/0001-first.js';
 import * as partsAndFiles from './migrations/0002-parts-and-files.js';
 import * as categorySets from './migrations/0003-category-sets.js';
@@ -12,93 +10,58 @@ import * as pictureFiles from './migrations/0006-picture-files.js';
 import * as windows from './migrations/0007-windows.js';
 import * as selections from './migrations/0008-selections.js';
 import * as listingsByKind from './migrations/0009-listings-by-kind.js';
+import * as oneWritePath from './migrations/0010-one-write-path.js';
+import { openPostgres } from './postgres/postgres-dialect.js';
+import { openSqlite } from './sqlite/sqlite-dialect.js';
 
-/** A store's database, open. */
-export interface Database {
-  readonly sequelize: Sequelize;
-  close(): Promise<void>;
+interface Migration {
+  up(query: QueryInterface): Promise<void>;
+  down(query: QueryInterface): Promise<void>;
 }
 
-/** Opens the store's database, SQLite in WAL mode with foreign keys on, and brings its tables up to date. */
-export async function openDatabase(file: string): Promise<Database> {
-  mkdirSync(dirname(file), { recursive: true });
-  const driver = new StoreDriver();
-  const { dialectModule } = driver;
-  const sequelize = new Sequelize({ dialect: 'sqlite', dialectModule, storage: file, logging: false });
-  leaveOutStacks(sequelize);
-  await sequelize.query('PRAGMA journal_mode = WAL');
-  await migrate(sequelize);
-  driver.rememberColumns();
-  const close = async (): Promise<void> => {
-    await sequelize.close();
-    await driver.close();
-  };
-  return { sequelize, close };
+const MIGRATIONS: Readonly<Record<string, Migration>> = {
+  '0001-first': first,
+  '0002-parts-and-files': partsAndFiles,
+  '0003-category-sets': categorySets,
+  '0004-links': links,
+  '0005-bin-and-table-views': binAndTableViews,
+  '0006-picture-files': pictureFiles,
+  '0007-windows': windows,
+  '0008-selections': selections,
+  '0009-listings-by-kind': listingsByKind,
+  '0010-one-write-path': oneWritePath,
+};
+
+/** Whether an address names a PostgreSQL database; anything else is the path of an SQLite file. */
+export function isPostgres(address: string): boolean {
+  return /^postgres(ql)?:\/\//.test(address);
 }
 
-/** As far as it is needed here: what runs a statement. */
-type StatementClass = new (...given: never[]) => { run(...given: unknown[]): unknown };
-
-/**
- * For every statement Sequelize writes down who asked for it, in case it fails. That takes about as long as a small
- * statement does, so it is left out; the message and the statement itself are told all the same.
- */
-function leaveOutStacks(sequelize: Sequelize): void {
-  const { dialect } = sequelize as unknown as { dialect: { Query: StatementClass } };
-  dialect.Query = class extends dialect.Query {
-    override run(...given: unknown[]): unknown {
-      const limit = Error.stackTraceLimit;
-      Error.stackTraceLimit = 0;
-      try {
-        return super.run(...given);
-      } finally {
-        Error.stackTraceLimit = limit;
-      }
-    }
-  };
+/** Opens a database, by its address (`postgres://…`) or the path of its file, and brings its tables up to date. */
+export async function openDatabase(address: string): Promise<Dialect> {
+  const dialect = await (isPostgres(address) ? openPostgres(address) : openSqlite(address));
+  try {
+    await dialect.whileAlone(() => migrate(dialect.sequelize));
+  } catch (error) {
+    await dialect.close();
+    throw error;
+  }
+  dialect.ready();
+  return dialect;
 }
 
-/** Runs the migrations that have not run yet, oldest first. */
+/** Runs the migrations that have not run yet, oldest first. Refuses a store that a newer program has written. */
 async function migrate(sequelize: Sequelize): Promise<void> {
-  const umzug = new Umzug({
-    migrations: [
-      { name: '0001-first', up: ({ context }) => first.up(context), down: ({ context }) => first.down(context) },
-      {
-        name: '0002-parts-and-files',
-        up: ({ context }) => partsAndFiles.up(context),
-        down: ({ context }) => partsAndFiles.down(context),
-      },
-      {
-        name: '0003-category-sets',
-        up: ({ context }) => categorySets.up(context),
-        down: ({ context }) => categorySets.down(context),
-      },
-      { name: '0004-links', up: ({ context }) => links.up(context), down: ({ context }) => links.down(context) },
-      {
-        name: '0005-bin-and-table-views',
-        up: ({ context }) => binAndTableViews.up(context),
-        down: ({ context }) => binAndTableViews.down(context),
-      },
-      {
-        name: '0006-picture-files',
-        up: ({ context }) => pictureFiles.up(context),
-        down: ({ context }) => pictureFiles.down(context),
-      },
-      { name: '0007-windows', up: ({ context }) => windows.up(context), down: ({ context }) => windows.down(context) },
-      {
-        name: '0008-selections',
-        up: ({ context }) => selections.up(context),
-        down: ({ context }) => selections.down(context),
-      },
-      {
-        name: '0009-listings-by-kind',
-        up: ({ context }) => listingsByKind.up(context),
-        down: ({ context }) => listingsByKind.down(context),
-      },
-    ],
-    context: sequelize.getQueryInterface(),
-    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
-    logger: undefined,
-  });
+  const migrations = Object.entries(MIGRATIONS).map(([name, { up, down }]) => ({
+    name,
+    up: ({ context }: { context: QueryInterface }) => up(context),
+    down: ({ context }: { context: QueryInterface }) => down(context),
+  }));
+  const storage = new SequelizeStorage({ sequelize, tableName: 'migrations' });
+  const umzug = new Umzug({ migrations, context: sequelize.getQueryInterface(), storage, logger: undefined });
+  const newer = (await storage.executed()).find((name) => !(name in MIGRATIONS));
+  if (newer) {
+    throw new Error(`A newer Plindo has written this store (${newer}). Start that one, or restore a backup.`);
+  }
   await umzug.up();
 }

@@ -1,6 +1,10 @@
-export type { PictureRecord } from './picture-store.js';
-export type { TokenRecord } from './account-store.js';
-export * from './store.js';
+export type { NewUser, SessionRecord, TokenRecord } from './account-store.js';
+export type { ListingState } from './catalog-rows.js';
+export type { ChangeRecord, FeedChange } from './change-log.js';
+export { isPostgres } from './database.js';
+export type { ImportRecord } from './import-store.js';
+export { type Committed, type ListingName, Store, type Written } from './store.js';
 export { Turns } from './turns.js';
-export * from './unit.js';
+export { titleOf, Unit } from './unit.js';
+export { type Holder, uniqueKey } from './unique-rows.js';
 export { writeWhole } from './write-whole.js';

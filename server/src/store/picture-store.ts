@@ -1,58 +1,33 @@
+import type { PictureRecord } from '@plindo/core/structure';
+import type { Transaction } from 'sequelize';
 import type { Models } from './models.js';
-import type { Row } from './records.js';
-import { Turns } from './turns.js';
+import { pictureOf } from './records.js';
+import { rowOf, rowsOf } from './rows.js';
 
-/** What is known of a kept picture; its bytes lie in files beside the database. */
-export interface PictureRecord {
-  /** Of the kept file. */
-  readonly hash: string;
-  /** Stands for it in the change log. */
-  readonly number: number;
-  /** Size in pixels, upright. */
-  readonly width: number;
-  readonly height: number;
-  readonly fileName: string;
-  /** Of the file that was sent. */
-  readonly source: string;
-  /** Size of the kept file. */
-  readonly bytes: number;
-  readonly createdAt: number;
-}
+/** Runs work in the one transaction that writes. */
+export type Writing = <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>;
 
-export function pictureOf(row: Row): PictureRecord {
-  return {
-    hash: String(row['hash']),
-    number: Number(row['number']),
-    width: Number(row['width']),
-    height: Number(row['height']),
-    fileName: String(row['fileName']),
-    source: String(row['source']),
-    bytes: Number(row['bytes']),
-    createdAt: Number(row['createdAt']),
-  };
-}
-
+/** What is known of kept pictures; their bytes lie in files beside the database. */
 export class PictureStore {
-  /** Pictures are added one after the other, as each takes the next number. */
-  private readonly turns = new Turns();
+  constructor(
+    private readonly models: Models,
+    private readonly writing: Writing,
+  ) {}
 
-  constructor(private readonly models: Models) {}
-
-  async find(hash: string): Promise<PictureRecord | null> {
-    const row = await this.models.pictures.findByPk(hash, { raw: true });
-    return row && pictureOf(row as unknown as Row);
+  async find(hash: string, transaction?: Transaction): Promise<PictureRecord | null> {
+    const row = await rowOf(this.models.pictures, { where: { hash }, transaction });
+    return row && pictureOf(row);
   }
 
   /** The picture that was made from a file. */
   async bySource(source: string): Promise<PictureRecord | null> {
-    const row = await this.models.pictures.findOne({ where: { source }, raw: true });
-    return row && pictureOf(row as unknown as Row);
+    const row = await rowOf(this.models.pictures, { where: { source } });
+    return row && pictureOf(row);
   }
 
   /** All of them, latest first. */
   async all(): Promise<PictureRecord[]> {
-    const rows = await this.models.pictures.findAll({ order: [['number', 'DESC']], raw: true });
-    return rows.map((row) => pictureOf(row as unknown as Row));
+    return (await rowsOf(this.models.pictures, { order: [['number', 'DESC']] })).map(pictureOf);
   }
 
   /** Takes out pictures that came for a change that failed. */
@@ -60,23 +35,22 @@ export class PictureStore {
     await this.models.pictures.destroy({ where: { hash: [...hashes] } });
   }
 
-  /** The greatest number that was ever given out; those of deleted pictures stay theirs, as deleting can be undone. */
-  private async lastNumber(): Promise<number> {
-    const kept = Number(await this.models.pictures.max('number')) || 0;
-    const deleted = Number(await this.models.entries.max('entityId', { where: { entity: 'picture' } })) || 0;
-    return Math.max(kept, deleted);
-  }
-
   /** Adds a picture, or answers the one of the same hash. */
   add(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
-    return this.turns.take(() => this.addNext(picture));
+    return this.writing(async (transaction) => {
+      const known = await this.find(picture.hash, transaction);
+      if (known) return known;
+      const number = (await this.lastNumber(transaction)) + 1;
+      await this.models.pictures.create({ ...picture, number }, { transaction });
+      return { ...picture, number };
+    });
   }
 
-  private async addNext(picture: Omit<PictureRecord, 'number'>): Promise<PictureRecord> {
-    const known = await this.find(picture.hash);
-    if (known) return known;
-    const number = (await this.lastNumber()) + 1;
-    await this.models.pictures.upsert({ ...picture, number });
-    return { ...picture, number };
+  /** The greatest number that was ever given out; those of deleted pictures stay theirs, as deleting can be undone. */
+  private async lastNumber(transaction: Transaction): Promise<number> {
+    const kept = Number(await this.models.pictures.max('number', { transaction })) || 0;
+    const where = { entity: 'picture' };
+    const deleted = Number(await this.models.entries.max('entityId', { where, transaction })) || 0;
+    return Math.max(kept, deleted);
   }
 }

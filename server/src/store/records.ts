@@ -3,18 +3,19 @@ import type { Connection, Listing, Status } from '@plindo/core/listings';
 import type {
   CategorySet,
   CategorySetDefinition,
-  Kind,
   KindDefinition,
   Link,
   Picture,
+  PictureRecord,
   Place,
   Selection,
   SelectionDefinition,
+  StoredKind,
 } from '@plindo/core/structure';
-import { makeCategory, makeKindDefinition, makeSelection } from '@plindo/core/structure';
+import { makeCategory, makeKindDefinition, makeSelection, storedDefinition } from '@plindo/core/structure';
+import type { Row } from './rows.js';
 
-/** A row as the driver gives it. */
-export type Row = Readonly<Record<string, unknown>>;
+export type { Row } from './rows.js';
 
 /** JSON columns come parsed or as text, depending on the dialect and on how they are read. */
 export function parsed<T>(column: unknown): T {
@@ -54,11 +55,21 @@ export function listingOf(row: Row): Listing {
   };
 }
 
-export function kindOf(row: Row): Kind {
-  const definition = parsed<Omit<KindDefinition, 'slug'>>(row['definition']);
+export function kindOf(row: Row): StoredKind {
+  const kept = parsed<Omit<KindDefinition, 'slug'>>(row['definition']);
   // What was written before a property existed has its default.
-  const complete = makeKindDefinition({ ...definition, slug: String(row['slug']) });
-  return { ...complete, id: Number(row['id']), version: Number(row['version']) };
+  const definition = makeKindDefinition({ ...kept, slug: String(row['slug']) });
+  return { id: Number(row['id']), version: Number(row['version']), definition };
+}
+
+/** A kind as the change log has it: as one flat object. */
+export function loggedKind({ id, version, definition }: StoredKind): object {
+  return { ...definition, id, version };
+}
+
+export function kindOfLog(logged: object): StoredKind {
+  const { id, version, ...definition } = logged as KindDefinition & { id: number; version: number };
+  return { id, version, definition: storedDefinition(makeKindDefinition(definition)) };
 }
 
 export function categorySetOf(row: Row): CategorySet {
@@ -102,10 +113,26 @@ export function connectionOf(row: Row): Connection {
   };
 }
 
-/** A kind, a category set or a selection as the columns of its row. */
-export function rowOfDefined(kind: Kind | CategorySet | Selection): Row {
-  const { id, slug, version, ...definition } = kind;
+/** A category set or a selection as the columns of its row. */
+export function rowOfDefined({ id, slug, version, ...definition }: CategorySet | Selection): Row {
   return { id, slug, version, definition };
+}
+
+export function rowOfKind({ id, version, definition: { slug, ...definition } }: StoredKind): Row {
+  return { id, slug, version, definition };
+}
+
+export function pictureOf(row: Row): PictureRecord {
+  return {
+    hash: String(row['hash']),
+    number: Number(row['number']),
+    width: Number(row['width']),
+    height: Number(row['height']),
+    fileName: String(row['fileName']),
+    source: String(row['source']),
+    bytes: Number(row['bytes']),
+    createdAt: Number(row['createdAt']),
+  };
 }
 
 export function userOf(row: Row): User {

@@ -1,254 +1,303 @@
 import type { Connection, Listing } from '@plindo/core/listings';
-import type { CategorySet, Kind, Link, Selection } from '@plindo/core/structure';
-import type { SiteSettings } from '@plindo/core/page';
-import { Op, Transaction } from 'sequelize';
+import type { ChangeEntry } from '@plindo/core/plans';
+import { isStructural } from '@plindo/core/plans';
+import type { Structure } from '@plindo/core/structure';
+import { ReadContexts } from '@plindo/core/structure';
+import { Refusal } from '@plindo/core/values';
+import { Op, QueryTypes } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { AccountStore } from './account-store.js';
 import { CatalogRows } from './catalog-rows.js';
-import type { Database } from './database.js';
+import { ChangeLog, feedChange } from './change-log.js';
+import type { FeedChange } from './change-log.js';
+import { Counters, FEED, STRUCTURE } from './counters.js';
 import { openDatabase } from './database.js';
+import type { Dialect } from './dialect.js';
+import { FileStore } from './file-store.js';
+import { ImportStore } from './import-store.js';
 import type { Models } from './models.js';
 import { defineModels } from './models.js';
-import { FileStore } from './file-store.js';
 import { PictureStore } from './picture-store.js';
-import type { Row } from './records.js';
-import { categorySetOf, connectionOf, kindOf, linkOf, listingOf, parsed, selectionOf } from './records.js';
+import { connectionOf, listingOf, parsed } from './records.js';
+import { refusedBy } from './refused.js';
+import { inParts, rowOf, rowsOf } from './rows.js';
 import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
+import { StructureRows } from './structure-rows.js';
+import { ThrottleStore } from './throttle-store.js';
 import { Turns } from './turns.js';
-import type { ChangeEntry } from './unit.js';
-import { AS_GIVEN, Unit } from './unit.js';
-
-/** A change as the log has it. */
-export interface ChangeRecord {
-  readonly id: number;
-  readonly at: number;
-  readonly userId: number | null;
-  readonly sentence: string;
-  readonly undoneBy: number | null;
-}
+import { Unit } from './unit.js';
 
 /** What is shown of a listing where another one is linked with it. */
 export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status' | 'shownFrom' | 'shownUntil'>;
 
-export interface ChangeHead {
-  readonly userId: number | null;
+/** What the work of a change answers: its result, and a sentence for the log. */
+export interface Written<T> {
   readonly sentence: string;
+  readonly result: T;
 }
 
-const ENTRIES_AT_ONCE = 500;
-const MOST_REVISIONS = 200;
+/** A change that is committed. */
+export interface Committed<T> {
+  readonly changeId: number;
+  readonly result: T;
+  /** Its place in the feed; null for one that is still open. */
+  readonly number: number | null;
+}
 
-/** The truth: kinds, listings and their change log, accounts and pictures. */
+/** So many changes of this process are remembered for those who follow, who else read them from the database. */
+const MOST_RECENT = 64;
+const FEED_AT_ONCE = 50;
+const REACHED_IN_MS = 2000;
+
+/** The truth: structure, listings and their change log, accounts, imports, and what is known of pictures and files. */
 export class Store {
   readonly accounts: AccountStore;
   readonly pictures: PictureStore;
   readonly files: FileStore;
+  readonly imports: ImportStore;
+  readonly throttles: ThrottleStore;
   readonly catalogRows: CatalogRows;
-  /** One writer at a time. */
+  readonly log: ChangeLog;
+  private readonly structureRows: StructureRows;
+  /** Writers of this process wait for one another here; those of other processes at the database. */
   private readonly turns = new Turns();
+  private readonly contexts = new ReadContexts();
+  private readonly recent = new Map<number, FeedChange>();
+  private readonly followers = new Set<() => void>();
 
   private constructor(
-    private readonly database: Database,
+    private readonly dialect: Dialect,
     private readonly models: Models,
     private readonly clock: () => Date,
   ) {
-    this.accounts = new AccountStore(models);
-    this.pictures = new PictureStore(models);
+    const writing = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => this.writing(work);
+    this.accounts = new AccountStore(models, writing);
+    this.pictures = new PictureStore(models, writing);
     this.files = new FileStore(models);
-    this.catalogRows = new CatalogRows(database.sequelize);
+    this.imports = new ImportStore(models);
+    this.throttles = new ThrottleStore(models);
+    this.catalogRows = new CatalogRows(dialect);
+    this.log = new ChangeLog(models);
+    this.structureRows = new StructureRows(models);
   }
 
-  static async open(file: string, clock: () => Date): Promise<Store> {
-    const database = await openDatabase(file);
-    return new Store(database, defineModels(database.sequelize), clock);
+  /** Opens the store in an SQLite file or in a PostgreSQL database, by the address of that (`postgres://…`). */
+  static async open(address: string, clock: () => Date): Promise<Store> {
+    const dialect = await openDatabase(address);
+    return new Store(dialect, defineModels(dialect.sequelize), clock);
+  }
+
+  get dialectName(): Dialect['name'] {
+    return this.dialect.name;
   }
 
   async close(): Promise<void> {
     await this.turns.idle();
-    await this.database.close();
+    await this.dialect.close();
   }
 
+  /** Whether an error means that the database can't be reached at this moment. */
+  isAway(error: unknown): boolean {
+    return this.dialect.isAway(error);
+  }
+
+  /** Whether the database answers. */
+  async isReached(): Promise<boolean> {
+    const late = new Promise<boolean>((resolve) => setTimeout(() => resolve(false), REACHED_IN_MS).unref());
+    const asked = this.dialect.sequelize.query('SELECT 1').then(
+      () => true,
+      () => false,
+    );
+    return Promise.race([asked, late]);
+  }
+
+  // Writing.
+
   /**
-   * Runs one change in a transaction and writes it to the log. Changes run one after the other; `published` is called
-   * in the same order, when the change is safe on disk.
+   * Carries out one change in one transaction: `work` reads what it depends on and writes, both through the unit. What
+   * the database refuses becomes a refusal with a code of the catalogue. `undone` is the change that this one takes back.
    */
   change<T>(
-    head: ChangeHead,
-    work: (unit: Unit) => Promise<T>,
-    published: (entries: readonly ChangeEntry[]) => void = () => undefined,
-  ): Promise<{ changeId: number; result: T }> {
-    return this.turns.take(async () => {
-      const done = await this.transact(async (unit) => {
-        const result = await work(unit);
-        const changeId = await this.writeHead(unit, head, 'done');
-        await this.writeEntries(unit, changeId);
-        return { changeId, result, entries: unit.entries };
-      });
-      published(done.entries);
-      return done;
+    userId: number | null,
+    work: (unit: Unit) => Promise<Written<T>>,
+    undone: number | null = null,
+  ): Promise<Committed<T>> {
+    return this.unit(async (unit) => {
+      const { sentence, result } = await work(unit);
+      await unit.finish();
+      const number = unit.feed + 1;
+      const head = { at: unit.now, userId, sentence };
+      const changeId = await this.log.writeHead(head, 'done', number, unit.transaction);
+      await this.log.writeEntries(changeId, unit.entries, unit.transaction);
+      const isFirst = undone === null || (await this.log.markUndone(undone, changeId, unit.transaction));
+      if (!isFirst) throw Refusal.of('change.already-undone');
+      return { changeId, result, number };
     });
   }
 
-  /** Begins a change that takes several transactions, such as an import. */
-  openChange<T>(head: ChangeHead, work: (unit: Unit) => Promise<T>): Promise<{ changeId: number; result: T }> {
-    return this.turns.take(() =>
-      this.transact(async (unit) => {
-        const result = await work(unit);
-        const changeId = await this.writeHead(unit, head, 'open');
-        await this.writeEntries(unit, changeId);
-        return { changeId, result };
-      }),
-    );
+  /** Begins a change that takes several transactions, such as an import; `work` gets its number. */
+  openChange<T>(
+    userId: number,
+    sentence: string,
+    work: (unit: Unit, changeId: number) => Promise<T>,
+  ): Promise<Committed<T>> {
+    return this.unit(async (unit) => {
+      const head = { at: unit.now, userId, sentence };
+      const changeId = await this.log.writeHead(head, 'open', null, unit.transaction);
+      const result = await work(unit, changeId);
+      await unit.finish();
+      await this.log.writeEntries(changeId, unit.entries, unit.transaction);
+      return { changeId, result, number: null };
+    });
   }
 
   /** One more transaction of an open change. */
-  continueChange<T>(changeId: number, work: (unit: Unit) => Promise<T>): Promise<T> {
-    return this.turns.take(() =>
-      this.transact(async (unit) => {
-        const result = await work(unit);
-        await this.writeEntries(unit, changeId);
-        return result;
-      }),
-    );
+  async continueChange<T>(changeId: number, work: (unit: Unit) => Promise<T>): Promise<T> {
+    const { result } = await this.unit(async (unit) => {
+      const done = await work(unit);
+      await unit.finish();
+      await this.log.writeEntries(changeId, unit.entries, unit.transaction);
+      return { changeId, result: done, number: null };
+    });
+    return result;
   }
 
-  async closeChange(changeId: number, sentence: string): Promise<void> {
-    await this.turns.take(() => this.models.changes.update({ state: 'done', sentence }, { where: { id: changeId } }));
+  /** Completes an open change; from now on it is in the log and in the feed. */
+  completeChange<T>(changeId: number, work: (unit: Unit) => Promise<Written<T>>): Promise<Committed<T>> {
+    return this.unit(async (unit) => {
+      const { sentence, result } = await work(unit);
+      const number = unit.feed + 1;
+      await this.log.complete(changeId, sentence, number, unit.transaction);
+      await this.raise(unit.transaction, STRUCTURE, unit.records.version + 1);
+      return { changeId, result, number };
+    }, 'of several parts');
   }
 
-  /** Takes back an open change as if it had never begun. An open change only adds; kinds take their listings with them. */
+  /** Takes back an open change as if it had never begun. */
   async dropOpenChange(changeId: number): Promise<void> {
-    await this.turns.take(() =>
-      this.transact(async ({ transaction }) => {
-        const where = { changeId };
-        const rows = await this.models.entries.findAll({
-          attributes: ['entity', 'entityId'],
-          where,
-          raw: true,
-          transaction,
-        });
-        const idsOf = (entity: ChangeEntry['entity']): number[] =>
-          (rows as unknown as Row[]).filter((row) => row['entity'] === entity).map((row) => Number(row['entityId']));
-        await this.models.kinds.destroy({ where: { id: idsOf('kind') }, transaction });
-        const listings = idsOf('listing');
-        for (let start = 0; start < listings.length; start += ENTRIES_AT_ONCE) {
-          const id = listings.slice(start, start + ENTRIES_AT_ONCE);
-          await this.models.listings.destroy({ where: { id }, transaction });
-        }
-        await this.models.changes.destroy({ where: { id: changeId }, transaction });
-      }),
-    );
-  }
-
-  /** Changes that a stop of the server left open. */
-  async openChanges(): Promise<ChangeRecord[]> {
-    return (await this.models.changes.findAll({ where: { state: 'open' }, raw: true })).map(changeOf);
-  }
-
-  async changes(limit: number): Promise<ChangeRecord[]> {
-    const rows = await this.models.changes.findAll({
-      where: { state: 'done' },
-      order: [['id', 'DESC']],
-      limit,
-      raw: true,
+    await this.writing(async (transaction) => {
+      const unit = await this.begin(transaction);
+      await unit.dropChange(changeId);
+      await this.raise(transaction, STRUCTURE, unit.records.version + 1);
     });
-    return rows.map(changeOf);
   }
 
-  async changeById(id: number): Promise<ChangeRecord | null> {
-    const row = await this.models.changes.findOne({ where: { id, state: 'done' }, raw: true });
-    return row && changeOf(row);
+  /** Runs `work` in a writing transaction that is no change of records. */
+  writing<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+    return this.turns.take(() => this.dialect.write(work));
   }
 
-  /** What was done to a listing and to its connections, by change, latest first. */
-  async historyOf(listing: number): Promise<{ change: ChangeRecord; entries: readonly ChangeEntry[] }[]> {
-    const rows = await this.models.entries.findAll({
-      where: {
-        [Op.or]: [
-          { entity: 'listing', entityId: listing },
-          { entity: 'connection', [Op.or]: [{ endA: listing }, { endB: listing }] },
-        ],
-      },
-      order: [['id', 'DESC']],
-      limit: MOST_REVISIONS,
-      raw: true,
+  private async unit<T>(
+    work: (unit: Unit) => Promise<Committed<T>>,
+    told: 'whole' | 'of several parts' = 'whole',
+  ): Promise<Committed<T>> {
+    const carriedOut = await this.writing(async (transaction) => {
+      const unit = await this.begin(transaction);
+      const committed = await work(unit);
+      const { entries } = unit;
+      if (entries.some(isStructural)) await this.raise(transaction, STRUCTURE, unit.records.version + 1);
+      if (committed.number !== null) {
+        await this.raise(transaction, FEED, committed.number);
+        await this.dialect.announce(transaction);
+      }
+      return { committed, entries };
+    }).catch((error: unknown) => {
+      throw refusedBy(error, this.dialect) ?? error;
     });
-    const byChange = new Map<number, ChangeEntry[]>();
-    for (const found of rows) {
-      const row = found as unknown as Row;
-      const id = Number(row['changeId']);
-      byChange.set(id, [...(byChange.get(id) ?? []), entryOf(row)]);
-    }
-    const where = { id: [...byChange.keys()], state: 'done' };
-    const changes = await this.models.changes.findAll({ where, order: [['id', 'DESC']], raw: true });
-    return changes.map(changeOf).map((change) => ({ change, entries: byChange.get(change.id) ?? [] }));
+    const { committed, entries } = carriedOut;
+    if (committed.number !== null && told === 'whole') this.remember(committed.number, entries);
+    for (const wake of this.followers) wake();
+    return committed;
   }
 
-  /** What somebody keeps of the table of a kind; null for nothing. */
-  async tableViews(userId: number, kindId: number): Promise<unknown> {
-    const row = await this.models.tableViews.findOne({ where: { userId, kindId }, raw: true });
-    return row ? parsed((row as unknown as Row)['kept']) : null;
+  private async begin(transaction: Transaction): Promise<Unit> {
+    const counted = await this.counters(transaction).read([FEED, STRUCTURE]);
+    const records = await this.structureRows.read(counted[STRUCTURE], transaction);
+    const structure = this.structureRows.of(records);
+    const now = this.clock().getTime();
+    return new Unit({
+      models: this.models,
+      transaction,
+      now,
+      feed: counted[FEED],
+      records,
+      structure,
+      contexts: this.contexts,
+    });
   }
 
-  async keepTableViews(userId: number, kindId: number, kept: unknown): Promise<void> {
-    await this.turns.take(() => this.models.tableViews.upsert({ userId, kindId, kept }));
+  private counters(transaction: Transaction): Counters {
+    return new Counters(this.dialect.sequelize, transaction);
   }
 
-  async entriesOf(changeId: number): Promise<ChangeEntry[]> {
-    return this.readEntries(changeId);
+  private raise(transaction: Transaction, name: string, value: number): Promise<void> {
+    return this.counters(transaction).raise(name, value);
   }
 
-  async markUndone(changeId: number, undoneBy: number): Promise<void> {
-    await this.models.changes.update({ undoneBy }, { where: { id: changeId } });
+  // The feed of changes.
+
+  /** The structure and the place in the feed at one moment. */
+  present(): Promise<{ structure: Structure; number: number }> {
+    return this.dialect.read(async (transaction) => {
+      const counted = await this.counters(transaction).read([FEED, STRUCTURE]);
+      const records = await this.structureRows.read(counted[STRUCTURE], transaction);
+      return { structure: this.structureRows.of(records), number: counted[FEED] };
+    });
   }
 
-  async kinds(): Promise<Kind[]> {
-    const rows = await this.models.kinds.findAll({ order: [['id', 'ASC']], raw: true });
-    return rows.map((row) => kindOf(row as unknown as Row));
+  /** The complete changes after a place in the feed, in the order of their commits; not all of very many at once. */
+  async feedAfter(number: number): Promise<readonly FeedChange[]> {
+    const own: FeedChange[] = [];
+    for (let next = this.recent.get(number + 1); next; next = this.recent.get(next.number + 1)) own.push(next);
+    return own.length > 0 ? own : this.log.feedAfter(number, FEED_AT_ONCE);
   }
 
-  async categorySets(): Promise<CategorySet[]> {
-    const rows = await this.models.categorySets.findAll({ order: [['id', 'ASC']], raw: true });
-    return rows.map((row) => categorySetOf(row as unknown as Row));
+  /** Calls `wake` whenever there may be something new in the feed; answers how to stop following. */
+  follow(wake: () => void): () => Promise<void> {
+    this.followers.add(wake);
+    const stop = this.dialect.follow(wake);
+    return () => {
+      this.followers.delete(wake);
+      return stop();
+    };
   }
 
-  async selections(): Promise<Selection[]> {
-    const rows = await this.models.selections.findAll({ order: [['id', 'ASC']], raw: true });
-    return rows.map((row) => selectionOf(row as unknown as Row));
+  private remember(number: number, entries: readonly ChangeEntry[]): void {
+    this.recent.set(number, feedChange(number, entries));
+    this.recent.delete(number - MOST_RECENT);
   }
 
-  async links(): Promise<Link[]> {
-    const rows = await this.models.links.findAll({ order: [['id', 'ASC']], raw: true });
-    return rows.map((row) => linkOf(row as unknown as Row));
+  // Reading.
+
+  async structure(): Promise<Structure> {
+    return (await this.present()).structure;
   }
 
   async connections(): Promise<Connection[]> {
-    const rows = await this.models.connections.findAll({ order: [['id', 'ASC']], raw: true });
-    return rows.map((row) => connectionOf(row as unknown as Row));
+    return (await rowsOf(this.models.connections, { order: [['id', 'ASC']] })).map(connectionOf);
   }
 
   async listing(id: number): Promise<Listing | null> {
-    const row = await this.models.listings.findByPk(id, { raw: true });
-    return row ? listingOf(row as unknown as Row) : null;
+    const row = await rowOf(this.models.listings, { where: { id } });
+    return row && listingOf(row);
   }
 
   /** The listings with the given ids, in the order of the ids; one that is gone is left out. */
   async listings(ids: readonly number[]): Promise<Listing[]> {
-    if (ids.length === 0) return [];
-    const rows = await this.models.listings.findAll({ where: { id: [...ids] }, raw: true });
-    const byId = new Map(rows.map((row) => listingOf(row as unknown as Row)).map((listing) => [listing.id, listing]));
+    const byId = new Map<number, Listing>();
+    for (const id of inParts(ids)) {
+      for (const row of await rowsOf(this.models.listings, { where: { id } }))
+        byId.set(Number(row['id']), listingOf(row));
+    }
     return ids.flatMap((id) => byId.get(id) ?? []);
   }
 
   /** What is shown of linked listings elsewhere. */
   async namesOf(ids: readonly number[]): Promise<ListingName[]> {
+    const attributes = ['id', 'kindId', 'title', 'slug', 'status', 'shownFrom', 'shownUntil'];
     const names: ListingName[] = [];
-    for (let start = 0; start < ids.length; start += ENTRIES_AT_ONCE) {
-      const rows = await this.models.listings.findAll({
-        attributes: ['id', 'kindId', 'title', 'slug', 'status', 'shownFrom', 'shownUntil'],
-        where: { id: ids.slice(start, start + ENTRIES_AT_ONCE) },
-        raw: true,
-      });
-      names.push(...rows.map((row) => row as unknown as ListingName));
+    for (const id of inParts(ids)) {
+      names.push(...(await rowsOf<ListingName>(this.models.listings, { attributes, where: { id } })));
     }
     return names;
   }
@@ -257,68 +306,23 @@ export class Store {
   listingsOf(kindId: number): AsyncGenerator<Listing[]> {
     return inStretches(async (after) => {
       const where = { kindId, id: { [Op.gt]: after } };
-      const rows = await this.models.listings.findAll({ where, order: ['id'], limit: LISTINGS_AT_ONCE, raw: true });
-      return rows.map((row) => listingOf(row as unknown as Row));
+      const rows = await rowsOf(this.models.listings, { where, order: ['id'], limit: LISTINGS_AT_ONCE });
+      return rows.map(listingOf);
     });
   }
 
-  async site(): Promise<SiteSettings | null> {
-    const row = await this.models.site.findByPk(1, { raw: true });
-    return row ? parsed<SiteSettings>((row as unknown as Row)['settings']) : null;
+  /** What somebody keeps of the table of a kind; null for nothing. */
+  async tableViews(userId: number, kindId: number): Promise<unknown> {
+    const row = await rowOf(this.models.tableViews, { where: { userId, kindId } });
+    return row ? parsed(row['kept']) : null;
   }
 
-  private transact<T>(work: (unit: Unit) => Promise<T>): Promise<T> {
-    return this.database.sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) =>
-      work(new Unit(this.models, transaction, this.clock().getTime())),
-    );
+  async keepTableViews(userId: number, kindId: number, kept: unknown): Promise<void> {
+    await this.models.tableViews.upsert({ userId, kindId, kept });
   }
 
-  private async writeHead(unit: Unit, head: ChangeHead, state: 'open' | 'done'): Promise<number> {
-    const row = { ...head, at: this.clock().getTime(), state };
-    const made = await this.models.changes.create(row, { transaction: unit.transaction, ...AS_GIVEN });
-    return Number(made.get('id'));
+  /** A statement of SQL that reads, for checks of the whole store. */
+  ask<T extends object>(select: string): Promise<T[]> {
+    return this.dialect.sequelize.query<T>(select, { type: QueryTypes.SELECT });
   }
-
-  private async writeEntries({ entries, transaction }: Unit, changeId: number): Promise<void> {
-    for (let start = 0; start < entries.length; start += ENTRIES_AT_ONCE) {
-      const rows = entries
-        .slice(start, start + ENTRIES_AT_ONCE)
-        .map((entry) => ({ changeId, entity: entry.entity, entityId: entry.id, ...sidesOf(entry) }));
-      await this.models.entries.bulkCreate(rows, { transaction, ...AS_GIVEN });
-    }
-  }
-
-  private async readEntries(changeId: number, transaction?: Transaction): Promise<ChangeEntry[]> {
-    const rows = await this.models.entries.findAll({
-      where: { changeId },
-      order: [['id', 'ASC']],
-      raw: true,
-      transaction,
-    });
-    return rows.map((row) => entryOf(row as unknown as Row));
-  }
-}
-
-function entryOf(row: Row): ChangeEntry {
-  const [before, after] = [row['before'], row['after']].map((side) => (side == null ? null : parsed(side)));
-  return { entity: row['entity'], id: Number(row['entityId']), before, after } as ChangeEntry;
-}
-
-/** The two sides of an entry as columns; of a connection also the listings at its ends, by which their history finds it. */
-function sidesOf(entry: ChangeEntry): Row {
-  const { before, after } = entry;
-  if (entry.entity !== 'connection') return { before, after };
-  const { a, b } = (entry.after ?? entry.before)!;
-  return { before, after, endA: a, endB: b };
-}
-
-function changeOf(found: unknown): ChangeRecord {
-  const row = found as Row;
-  return {
-    id: Number(row['id']),
-    at: Number(row['at']),
-    userId: row['userId'] == null ? null : Number(row['userId']),
-    sentence: String(row['sentence']),
-    undoneBy: row['undoneBy'] == null ? null : Number(row['undoneBy']),
-  };
 }

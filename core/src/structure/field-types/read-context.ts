@@ -22,3 +22,14 @@ export function readContext(scene: ReadScene): ReadContext {
   const { locale, zone } = scene;
   return { ...scene, marks: numberMarks(locale), formats: new Formats(locale, zone) };
 }
+
+/** Makes contexts of one moment after the other; what depends on locale and zone alone is made once. */
+export class ReadContexts {
+  private last: ReadContext | null = null;
+
+  of({ locale, zone }: Pick<ReadScene, 'locale' | 'zone'>, nowInMs: number): ReadContext {
+    const isSame = this.last?.locale === locale && this.last.zone === zone;
+    this.last = isSame ? { ...this.last!, nowInMs } : readContext({ locale, zone, nowInMs });
+    return this.last;
+  }
+}

@@ -1,8 +1,8 @@
 import { pipeline } from 'node:stream/promises';
 import type { Blueprint } from '@plindo/core/exchange';
 import { makeCategory, makeKindDefinition } from '@plindo/core/structure';
+import { Refusal } from '@plindo/core/values';
 import type { Request } from 'express';
-import { Refusal } from '../../services/refusal.js';
 import { BlueprintDto, BlueprintQueryDto } from '../dto/blueprint-dtos.js';
 import type { Route } from '../route.js';
 import { readDto, route, signedIn } from '../route.js';

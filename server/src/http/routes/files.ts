@@ -1,4 +1,4 @@
-import { Refusal } from '../../services/refusal.js';
+import { Refusal } from '@plindo/core/values';
 import type { Route } from '../route.js';
 import { route } from '../route.js';
 import type { Services } from '../services.js';

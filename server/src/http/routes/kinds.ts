@@ -1,5 +1,5 @@
 import { makeKindDefinition } from '@plindo/core/structure';
-import { Refusal } from '../../services/refusal.js';
+import { Refusal } from '@plindo/core/values';
 import { PreviewQueryDto } from '../dto/dtos.js';
 import { KindDto, KindUpdateDto } from '../dto/structure-dtos.js';
 import type { Route } from '../route.js';

@@ -3,7 +3,7 @@ import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
-export function linkRoutes({ links, connections }: Services): Route[] {
+export function linkRoutes({ links, candidates }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -49,7 +49,7 @@ export function linkRoutes({ links, connections }: Services): Route[] {
       summary: 'Listings that could be linked by a field, found by typing.',
       query: CandidatesQueryDto,
       answers: 'LinkCandidate[]',
-      handle: (call) => connections.candidates(call.id(), call.query.field, call.query.q ?? ''),
+      handle: (call) => candidates.of(call.id(), call.query.field, call.query.q ?? ''),
     }),
   ];
 }

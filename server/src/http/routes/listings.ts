@@ -1,6 +1,6 @@
 import type { TableFilter } from '@plindo/core/query';
 import { areTableFilters } from '@plindo/core/query';
-import { Refusal } from '../../services/refusal.js';
+import { Refusal } from '@plindo/core/values';
 import {
   BatchDto,
   DuplicateDto,

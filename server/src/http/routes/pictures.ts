@@ -1,4 +1,4 @@
-import { Refusal } from '../../services/refusal.js';
+import { Refusal } from '@plindo/core/values';
 import { PictureHashesDto, PicturesQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';

@@ -1,6 +1,8 @@
 import type { SessionInfo } from '@plindo/core/contract';
 import { issue } from '@plindo/core/values';
+import type { Store as HitStore } from 'express-rate-limit';
 import { rateLimit } from 'express-rate-limit';
+import type { Tries } from '../../services/throttles.js';
 import { SetupDto, SignInDto } from '../dto/dtos.js';
 import { problemOf, sendProblem } from '../problem.js';
 import type { Route } from '../route.js';
@@ -11,8 +13,9 @@ import type { Services } from '../services.js';
 const TRIES = 10;
 const WINDOW_IN_MS = 5 * 60_000;
 
-export function sessionRoutes({ accounts, live }: Services): Route[] {
+export function sessionRoutes({ accounts, live, throttles }: Services): Route[] {
   const throttle = rateLimit({
+    store: hitStore(throttles.triesOf('sign-in', WINDOW_IN_MS)),
     windowMs: WINDOW_IN_MS,
     limit: TRIES,
     skipSuccessfulRequests: true,
@@ -92,4 +95,16 @@ export function sessionRoutes({ accounts, live }: Services): Route[] {
       },
     }),
   ];
+}
+
+/** Tries as the rate limiter keeps them. */
+function hitStore(tries: Tries): HitStore {
+  return {
+    async increment(who) {
+      const { hits, resetAt } = await tries.count(who);
+      return { totalHits: hits, resetTime: new Date(resetAt) };
+    },
+    decrement: (who) => tries.discount(who),
+    resetKey: (who) => tries.forget(who),
+  };
 }

@@ -1,5 +1,5 @@
 import { partsOfUrl } from '@plindo/core/query';
-import { Refusal } from '../../services/refusal.js';
+import { Refusal } from '@plindo/core/values';
 import { PageExplainQueryDto, PageQueryDto, PlacesQueryDto, SiteDto, SuggestionsQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';

@@ -1,5 +1,5 @@
 import { areTableFilters } from '@plindo/core/query';
-import { Refusal } from '../../services/refusal.js';
+import { Refusal } from '@plindo/core/values';
 import { KeptTableDto } from '../dto/dtos.js';
 import type { TableViewDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';

@@ -6,7 +6,7 @@ const { INTEGER, BIGINT, JSON: JSON_TYPE } = DataTypes;
 /** Since when a listing lies in the bin, whose history an entry of a connection belongs to, and views of the table. */
 export async function up(query: QueryInterface): Promise<void> {
   await query.addColumn('listings', 'binnedAt', { type: BIGINT, allowNull: true });
-  await query.sequelize.query("UPDATE listings SET binnedAt = changedAt WHERE status = 'binned'");
+  await query.sequelize.query(`UPDATE listings SET "binnedAt" = "changedAt" WHERE status = 'binned'`);
   for (const end of ['endA', 'endB']) {
     await query.addColumn('change_entries', end, { type: INTEGER, allowNull: true });
     await query.addIndex('change_entries', [end]);

@@ -9,7 +9,7 @@ const MOMENTS = ['publishedAt', 'shownFrom', 'shownUntil', 'featuredFrom', 'feat
 export async function up(query: QueryInterface): Promise<void> {
   for (const moment of MOMENTS) await query.addColumn('listings', moment, { type: BIGINT, allowNull: true });
   // Of what is live already it is not known since when; the moment at which it was added is the nearest to it.
-  await query.sequelize.query("UPDATE listings SET publishedAt = createdAt WHERE status = 'live'");
+  await query.sequelize.query(`UPDATE listings SET "publishedAt" = "createdAt" WHERE status = 'live'`);
 }
 
 export async function down(query: QueryInterface): Promise<void> {

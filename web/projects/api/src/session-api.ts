@@ -2,7 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import type { HttpInterceptorFn } from '@angular/common/http';
 import { Injectable, inject, signal } from '@angular/core';
 import type { Changed, SessionInfo, TokenSummary } from '@plindo/core/contract';
-import type { SiteSettings } from '@plindo/core/page';
+import type { SiteSettings } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 import { tap } from 'rxjs';
 import { markSignedIn } from './signed-in-mark';

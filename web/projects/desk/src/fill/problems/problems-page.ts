@@ -15,6 +15,7 @@ interface Way {
 }
 
 const ICONS: Readonly<Record<ProblemCode, string>> = {
+  'out-of-date': 'history',
   'missing-value': 'warning',
   'kept-aside': 'history',
   'unfit-value': 'block',

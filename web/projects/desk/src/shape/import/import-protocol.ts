@@ -1,7 +1,7 @@
 import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
 import type { Status } from '@plindo/core/listings';
-import type { IndexPage, SiteSettings } from '@plindo/core/page';
-import type { FieldTypeName, Proposal, ReadScene } from '@plindo/core/structure';
+import type { IndexPage } from '@plindo/core/page';
+import type { FieldTypeName, Proposal, ReadScene, SiteSettings } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 
 /** What the page asks of the worker that holds the file; each ask has one answer. */

@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import type { PlannedImport } from '@plindo/core/exchange';
-import type { IndexPage, SiteSettings } from '@plindo/core/page';
+import type { IndexPage } from '@plindo/core/page';
+import type { SiteSettings } from '@plindo/core/structure';
 import { IndexPageView } from '@plindo/listing-view';
 import { heldLink } from '../../shared/held-link';
 import type { ImportRefusal } from './import-worker';

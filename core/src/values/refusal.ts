@@ -1,7 +1,10 @@
-import type { ErrorCode, Issue, IssueParams } from '@plindo/core/values';
-import { issue } from '@plindo/core/values';
+import type { ErrorCode, Issue, IssueParams } from './errors.js';
+import { issue } from './errors.js';
 
-/** What a service throws when it refuses something: the issues, the first of which gives the code of the answer. */
+/**
+ * Thrown where something is refused in the middle of a change: the issues, the first of which gives the code of the
+ * answer. Plans answer with issues; what carries them out throws this, so that its transaction is rolled back.
+ */
 export class Refusal extends Error {
   readonly code: ErrorCode;
 

@@ -1,17 +1,17 @@
 import type { Connection, Listing } from '@plindo/core/listings';
 import { LinkGraph, isOnSite } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
-import type { Field, Kind, Link, LinkedListing } from '@plindo/core/structure';
+import type { Field, Kind, LinkedListing, Structure } from '@plindo/core/structure';
 import { isKindShown, linkOfField, otherSide } from '@plindo/core/structure';
-import type { ChangeEntry, ListingName, Store } from '../store/index.js';
+import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
+import type { ListingName, Store } from '../store/index.js';
 
 /** Gives the kind of a linked listing. */
 export type KindOf = (id: number) => Kind | undefined;
 
-/** Links, their connections, and the names of linked listings, in memory and in step with the store. */
-export class LiveLinks {
-  readonly graph = new LinkGraph();
-  private links: readonly Link[] = [];
+/** The connections of links and the names of linked listings, in memory; they follow the store. */
+export class LinkedNames {
+  graph = new LinkGraph();
   /** Of listings that are or were connected. */
   private readonly names = new Map<number, ListingName>();
   /** Of those that come to the site or leave it by themselves, whether they were on it when it was last looked at. */
@@ -22,25 +22,27 @@ export class LiveLinks {
 
   constructor(
     private readonly store: Store,
+    private readonly structure: () => Structure,
     private readonly clock: () => Date,
   ) {}
 
+  /** Reads everything, whatever was known before. */
   async start(): Promise<void> {
-    this.links = await this.store.links();
-    for (const connection of await this.store.connections()) this.graph.put(connection);
-    await this.fetchNames(this.graph.all());
+    const graph = new LinkGraph();
+    for (const connection of await this.store.connections()) graph.put(connection);
+    const ids = new Set(graph.all().flatMap(({ a, b }) => [a, b]));
+    const names = await this.store.namesOf([...ids]);
+    this.graph = graph;
+    this.names.clear();
+    this.passing.clear();
+    for (const name of names) this.takeName(name);
   }
 
-  all(): Link[] {
-    return [...this.links];
-  }
-
-  /** Takes in what a change did to links, connections and names; answers the listings that show something else now. */
+  /** Takes in what a change did to connections and names; answers the listings that show something else now. */
   async take(entries: readonly ChangeEntry[]): Promise<Set<number>> {
     const affected = new Set<number>();
     const connections: Connection[] = [];
     for (const entry of entries) {
-      if (entry.entity === 'link') this.takeLink(entry);
       if (entry.entity === 'listing') this.takeListing(entry, affected);
       if (entry.entity !== 'connection') continue;
       if (entry.after) this.graph.put(entry.after);
@@ -73,7 +75,7 @@ export class LiveLinks {
   /** The kinds that a kind is linked with. */
   kindsLinkedWith(kindId: number): Set<number> {
     return new Set(
-      this.links.flatMap(({ a, b }) => [
+      this.structure().links.flatMap(({ a, b }) => [
         ...(a.kindId === kindId ? [b.kindId] : []),
         ...(b.kindId === kindId ? [a.kindId] : []),
       ]),
@@ -97,7 +99,7 @@ export class LiveLinks {
   }
 
   private linkedWith(id: number, field: Field, kindOf: KindOf, nowInMs: number): LinkedListing[] {
-    const found = linkOfField(field, this.links);
+    const found = linkOfField(field, this.structure().links);
     if (!found) return [];
     const { link, side } = found;
     return this.graph.of(link.id, side, id).flatMap((connection) => {
@@ -110,12 +112,7 @@ export class LiveLinks {
     });
   }
 
-  private takeLink({ id, after }: Extract<ChangeEntry, { entity: 'link' }>): void {
-    const others = this.links.filter((link) => link.id !== id);
-    this.links = after ? [...others, after] : others;
-  }
-
-  private takeListing(entry: Extract<ChangeEntry, { entity: 'listing' }>, affected: Set<number>): void {
+  private takeListing(entry: EntryOf<'listing'>, affected: Set<number>): void {
     const known = this.names.get(entry.id);
     if (!known || !entry.after) return;
     const { id, kindId, title, slug, status, shownFrom, shownUntil } = entry.after;
@@ -134,7 +131,7 @@ export class LiveLinks {
   }
 
   private addLinkedWith(id: number, all: Set<number>): void {
-    for (const link of this.links) {
+    for (const link of this.structure().links) {
       for (const { b } of this.graph.of(link.id, 'a', id)) all.add(b);
       for (const { a } of this.graph.of(link.id, 'b', id)) all.add(a);
     }

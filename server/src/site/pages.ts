@@ -29,7 +29,7 @@ import {
 import type { KindById, Selection } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
-import type { Live } from './live.js';
+import type { Live } from '../live/live.js';
 
 const CARDS_A_KIND_ON_HOME = 4;
 const MOST_MISSED = 20;

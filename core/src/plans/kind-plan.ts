@@ -1,0 +1,37 @@
+import type { Kind, KindDefinition, Structure } from '../structure/index.js';
+import { checkKind, checkKindChange, linkFieldsChanged } from '../structure/index.js';
+import type { Issue } from '../values/index.js';
+import { issue } from '../values/index.js';
+
+/** What stands in the way of a new kind; its definition is complete. */
+export function newKindIssues(definition: KindDefinition, structure: Structure): Issue[] {
+  return [
+    ...checkKind(definition, structure.kindsBesides(null)),
+    ...linkEndIssues(linkFieldsChanged({ fields: [] }, definition)),
+  ];
+}
+
+/** What stands in the way of another definition of a kind, complete as well. */
+export function changedKindIssues(
+  before: Kind,
+  definition: KindDefinition,
+  structure: Structure,
+  hasListings: boolean,
+): Issue[] {
+  return [
+    ...checkKind(definition, structure.kindsBesides(before.id)),
+    ...(hasListings ? checkKindChange(before, definition) : []),
+    ...linkEndIssues(linkFieldsChanged(before, definition)),
+  ];
+}
+
+/** What a change of a kind did, for the log. */
+export function sentenceOfKindChange(before: KindDefinition, after: KindDefinition): string {
+  const verb = before.published === after.published ? 'Changed' : after.published ? 'Published' : 'Unpublished';
+  return `${verb} ${after.many}`;
+}
+
+/** Link ends come and go with their link, not with a definition of a kind. */
+function linkEndIssues(labels: readonly string[]): Issue[] {
+  return labels.length === 0 ? [] : [issue('link.ends', { labels: labels.join(', ') }, { field: 'fields' })];
+}

@@ -1,0 +1,39 @@
+import { BLANK_CONTENT } from '../listings/index.js';
+import type { ChangeEntry } from './change-entry.js';
+
+/**
+ * Whether a record is as a change left it. Its version and the moment of its last change don't count: undoing a later
+ * change moves them on, and leads back to the same content all the same.
+ */
+export function isAsLeft(now: ChangeEntry['after'], then: ChangeEntry['after']): boolean {
+  return contentText(now) === contentText(then);
+}
+
+/**
+ * The entry that takes another one back, as the record is `now`; null where there is nothing left to do. What the change
+ * added is removed whatever became of it since; anything else is only put back when it is as the change left it:
+ * 'changed' tells that it isn't.
+ */
+export function takenBack(entry: ChangeEntry, now: ChangeEntry['after']): ChangeEntry | 'changed' | null {
+  const { entity, id, before, after } = entry;
+  if (before === null) return now && ({ entity, id, before: now, after: null } as ChangeEntry);
+  if (!isAsLeft(now, after)) return 'changed';
+  const version = now && 'version' in now ? { version: now.version + 1 } : {};
+  return { entity, id, before: now, after: { ...before, ...version } } as ChangeEntry;
+}
+
+function contentText(record: ChangeEntry['after']): string {
+  if (record === null) return '';
+  // What was written before a part existed has none of it.
+  const complete = 'title' in record ? { ...BLANK_CONTENT, ...record } : record;
+  const { version: _, changedAt: __, ...content } = complete as { version?: unknown; changedAt?: unknown };
+  return JSON.stringify(inKeyOrder(content));
+}
+
+/** The same value with the properties of all objects in one order. */
+function inKeyOrder(value: unknown): unknown {
+  if (Array.isArray(value)) return value.map(inKeyOrder);
+  if (typeof value !== 'object' || value === null) return value;
+  const entries = Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1));
+  return Object.fromEntries(entries.map(([key, one]) => [key, inKeyOrder(one)]));
+}

@@ -1,0 +1,77 @@
+import type { CategorySet } from './category-set.js';
+import type { Kind, KindDefinition } from './kind.js';
+import type { Link } from './link.js';
+import type { Selection } from './selection.js';
+import type { SiteSettings } from './site-settings.js';
+import type { StoredKind } from './stored-kind.js';
+import { completeDefinition, completeKind } from './stored-kind.js';
+
+/** The records that a structure is made of, each list in the order of ids. */
+export interface StructureRecords {
+  /** Goes up with every change of any of them. */
+  readonly version: number;
+  readonly site: SiteSettings;
+  readonly kinds: readonly StoredKind[];
+  /** Kinds of imports that are still running: nobody sees them, but their names are taken. */
+  readonly coming: readonly StoredKind[];
+  readonly sets: readonly CategorySet[];
+  readonly links: readonly Link[];
+  readonly selections: readonly Selection[];
+}
+
+/** How a site is made at one moment: its kinds, complete, its category sets, links, selections and settings. Immutable. */
+export class Structure {
+  readonly version: number;
+  readonly site: SiteSettings;
+  /** In the order of their ids. */
+  readonly kinds: readonly Kind[];
+  readonly sets: readonly CategorySet[];
+  readonly links: readonly Link[];
+  readonly selections: readonly Selection[];
+  /** Kinds whose names are taken though nobody sees them yet. */
+  readonly coming: readonly Kind[];
+  private readonly byId: ReadonlyMap<number, Kind>;
+
+  constructor(records: StructureRecords) {
+    const { sets, links } = records;
+    const complete = (kind: StoredKind): Kind => completeKind(kind, sets, links);
+    this.version = records.version;
+    this.site = records.site;
+    this.kinds = records.kinds.map(complete);
+    this.coming = records.coming.map(complete);
+    this.sets = sets;
+    this.links = links;
+    this.selections = records.selections;
+    this.byId = new Map(this.kinds.map((kind) => [kind.id, kind]));
+  }
+
+  kind(id: number): Kind | undefined {
+    return this.byId.get(id);
+  }
+
+  set(id: number): CategorySet | undefined {
+    return this.sets.find((set) => set.id === id);
+  }
+
+  link(id: number): Link | undefined {
+    return this.links.find((link) => link.id === id);
+  }
+
+  /** All kinds that another one must not clash with; `besides` is itself. */
+  kindsBesides(id: number | null): Kind[] {
+    return [...this.kinds, ...this.coming].filter((kind) => kind.id !== id);
+  }
+
+  setsBesides(id: number | null): CategorySet[] {
+    return this.sets.filter((set) => set.id !== id);
+  }
+
+  selectionsBesides(id: number | null): Selection[] {
+    return this.selections.filter((selection) => selection.id !== id);
+  }
+
+  /** A definition with what its fields take from the category sets and links, whatever was sent for that. */
+  complete<Subject extends Pick<KindDefinition, 'fields'>>(definition: Subject): Subject {
+    return completeDefinition(definition, this.sets, this.links);
+  }
+}

@@ -1,0 +1,36 @@
+import type { Changed, User } from '@plindo/core/contract';
+import type { Kind } from '@plindo/core/structure';
+import { Refusal } from '@plindo/core/values';
+import type { Live } from '../live/live.js';
+import type { Store, Unit, Written } from '../store/index.js';
+
+/** Carries out changes: decided and written in one unit of the store, then waited for until this node's answers show it. */
+export class Editing {
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+  ) {}
+
+  /** `user` is null for what the program does by itself; `undone` the change that this one takes back. */
+  async change<T>(
+    user: User | null,
+    work: (unit: Unit) => Promise<Written<T>>,
+    undone: number | null = null,
+  ): Promise<Changed<T>> {
+    const { changeId, result, number } = await this.store.change(user?.id ?? null, work, undone);
+    if (number !== null) await this.live.caughtUp(number);
+    return { changeId, result };
+  }
+}
+
+/** A kind, complete, as it is in a unit; refused when there is none. */
+export function kindIn(unit: Unit, id: number): Kind {
+  const kind = unit.structure.kind(id);
+  if (!kind) throw Refusal.of('request.not-found');
+  return kind;
+}
+
+/** Refuses what was changed since it was read, by its version. */
+export function refuseOutdated(before: { readonly version: number }, version: number, title: string): void {
+  if (before.version !== version) throw Refusal.of('change.conflict', { title });
+}

@@ -1,0 +1,43 @@
+import type { Role } from '@plindo/core/contract';
+import { ROLES } from '@plindo/core/contract';
+import type { ChangeEntry } from '@plindo/core/plans';
+import { isStructural, onlyAddsCategories } from '@plindo/core/plans';
+
+/** Who may do what. Every route names one of these acts; there is no other place where roles are looked at. */
+export const PERMISSIONS = {
+  /** Also without being signed in. */
+  visit: 'anyone',
+  'use the desk': ROLES,
+  'read listings': ['owner', 'editor'],
+  'change listings': ['owner', 'editor'],
+  'change structure': ['owner'],
+  'import files': ['owner'],
+  'undo changes': ['owner', 'editor'],
+  'manage own access': ROLES,
+  'change the site': ['owner'],
+} as const satisfies Record<string, 'anyone' | readonly Role[]>;
+
+export type Act = keyof typeof PERMISSIONS;
+
+/** What an act is done to, where that matters. */
+export interface Subject {
+  /** An entry of the change log that is to be taken back: that takes what making it took. */
+  readonly entry?: ChangeEntry;
+}
+
+/** Whether somebody, by their role (null for nobody who is signed in), may do something to something. */
+export function isAllowed(role: Role | null, act: Act, { entry }: Subject = {}): boolean {
+  const allowed: 'anyone' | readonly Role[] = PERMISSIONS[act];
+  const isOpen = allowed === 'anyone' || (role !== null && allowed.includes(role));
+  return isOpen && (!entry || isAllowed(role, actOf(entry)));
+}
+
+/** The act by which an entry came about, or would be taken back. */
+function actOf(entry: ChangeEntry): Act {
+  if (!isStructural(entry)) return 'change listings';
+  if (entry.entity === 'site') return 'change the site';
+  const isAddition =
+    entry.entity === 'category-set' && entry.before && entry.after && onlyAddsCategories(entry.before, entry.after);
+  // Whoever fills in a listing may add a category that it lacks.
+  return isAddition ? 'change listings' : 'change structure';
+}

@@ -1,0 +1,44 @@
+import type { Sequelize, Transaction } from 'sequelize';
+
+/** A constraint that a statement would have broken: the table and its columns. */
+export interface BrokenConstraint {
+  readonly table: string;
+  readonly columns: readonly string[];
+}
+
+/** What only one kind of database knows: how it is opened, locked, followed and asked for many listings at once. */
+export interface Dialect {
+  readonly name: 'sqlite' | 'postgres';
+  readonly sequelize: Sequelize;
+  /** SQL of one JSON text with the columns of a listing that catalogs read, in the order of `PACKED_COLUMNS`. */
+  readonly packedListing: string;
+  /** SQL of one JSON text with number, version and moment of change of all selected listings; null for none. */
+  readonly packedStates: string;
+  /**
+   * Runs `work` in a transaction that is the only writing one, in all processes that have the database open; it is
+   * committed when `work` is done and rolled back when it fails. Writers of this process are to take turns already.
+   */
+  write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Runs `work` in a transaction that sees one state of the database throughout. */
+  read<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  /** Runs `work` while no other process does so: for bringing tables up to date. */
+  whileAlone<T>(work: () => Promise<T>): Promise<T>;
+  /** To be called when the tables have their last form. */
+  ready(): void;
+  /** Tells other processes, at the commit of the transaction, that there is something new in the feed of changes. */
+  announce(transaction: Transaction): Promise<void>;
+  /** Calls `wake` when another process has announced something; answers how to stop listening. */
+  follow(wake: () => void): () => Promise<void>;
+  /** The constraint that an error is about; null for any other error. */
+  constraintOf(error: unknown): BrokenConstraint | null;
+  /** Whether an error means that the database can't be reached, so that the same may work later. */
+  isAway(error: unknown): boolean;
+  close(): Promise<void>;
+}
+
+/** Columns of a listing that catalogs read, in the order in which they are packed. */
+export const PACKED_COLUMNS = [
+  ...['id', 'kindId', 'slug', 'title', 'summary', 'author', 'status', 'place', 'values'],
+  ...['shownFrom', 'shownUntil', 'featured', 'featuredFrom', 'featuredUntil', 'handOrder', 'version'],
+  ...['createdAt', 'changedAt', 'publishedAt', 'binnedAt'],
+] as const;

@@ -1,0 +1,97 @@
+import pg from 'pg';
+import { ConnectionError, DatabaseError, ForeignKeyConstraintError, Sequelize, Transaction } from 'sequelize';
+import { UniqueConstraintError } from 'sequelize';
+import type { BrokenConstraint, Dialect } from '../dialect.js';
+import { PACKED_COLUMNS } from '../dialect.js';
+import { FeedListener } from './feed-listener.js';
+
+/** Locks of the database by which nodes agree; the numbers are Plindo's own. */
+const WRITING_LOCK = 7_150_001;
+const TABLES_LOCK = 7_150_002;
+const CHANNEL = 'plindo_feed';
+
+const MOST_CONNECTIONS = 10;
+const CONNECT_IN_MS = 5000;
+/** A node that is cut off in the middle of a change holds the lock no longer than this. */
+const LONGEST_IDLE_IN_MS = 10_000;
+const LONGEST_STATEMENT_IN_MS = 120_000;
+
+/** Numbers of types in PostgreSQL's catalogue (pg_type). */
+const INT8 = 20;
+
+/** pg with whole numbers of eight bytes as numbers: moments and counts fit into them. */
+function driver(): object {
+  const getTypeParser = (id: number, format?: 'text' | 'binary'): unknown =>
+    id === INT8 ? Number : pg.types.getTypeParser(id, format);
+  return { ...pg, types: { ...pg.types, getTypeParser } };
+}
+
+/** PostgreSQL for one node or many: an advisory lock lets one of them write at a time, NOTIFY wakes the others. */
+export function openPostgres(address: string): Promise<Dialect> {
+  const limits = {
+    connectionTimeoutMillis: CONNECT_IN_MS,
+    idle_in_transaction_session_timeout: LONGEST_IDLE_IN_MS,
+    statement_timeout: LONGEST_STATEMENT_IN_MS,
+    keepAlive: true,
+  };
+  const sequelize = new Sequelize(address, {
+    dialect: 'postgres',
+    dialectModule: driver(),
+    logging: false,
+    dialectOptions: limits,
+    pool: { max: MOST_CONNECTIONS, acquire: CONNECT_IN_MS * 2 },
+  });
+  const columns = PACKED_COLUMNS.map((name) => `"${name}"`);
+  const locked = (lock: number, transaction: Transaction): Promise<unknown> =>
+    sequelize.query(`SELECT pg_advisory_xact_lock(${lock})`, { transaction });
+  return Promise.resolve({
+    name: 'postgres',
+    sequelize,
+    packedListing: `json_build_array(${columns.join(', ')})::text`,
+    packedStates: 'json_agg(json_build_array("id", "version", "changedAt"))::text',
+    write: (work) =>
+      sequelize.transaction(async (transaction) => {
+        await locked(WRITING_LOCK, transaction);
+        return work(transaction);
+      }),
+    read: (work) =>
+      sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true }, work),
+    whileAlone: (work) =>
+      sequelize.transaction(async (transaction) => {
+        await locked(TABLES_LOCK, transaction);
+        return work();
+      }),
+    ready: () => undefined,
+    announce: async (transaction) => void (await sequelize.query(`NOTIFY ${CHANNEL}`, { transaction })),
+    follow(wake) {
+      const listener = new FeedListener(address, CHANNEL, wake);
+      return () => listener.stop();
+    },
+    constraintOf,
+    isAway,
+    close: () => sequelize.close(),
+  });
+}
+
+interface PostgresError extends Error {
+  readonly code?: string;
+  readonly table?: string;
+}
+
+function constraintOf(error: unknown): BrokenConstraint | null {
+  if (error instanceof ForeignKeyConstraintError) return { table: '', columns: [] };
+  if (!(error instanceof UniqueConstraintError)) return null;
+  const { table = '' } = error.parent as PostgresError;
+  return { table, columns: Object.keys(error.fields) };
+}
+
+/** Connections that broke, and servers that are starting, stopping or full (classes 08, 53 and 57P of SQLSTATE). */
+function isAway(error: unknown): boolean {
+  if (error instanceof ConnectionError) return true;
+  if (!(error instanceof Error)) return false;
+  const { code = '' } = (error instanceof DatabaseError ? error.parent : error) as PostgresError;
+  if (/^(08|53|57P|25P03)/.test(code) || /^E(CONN|PIPE|HOST|TIMEDOUT)/.test(code)) return true;
+  return /connection terminated|connection ended|client has encountered a connection error|not queryable/i.test(
+    error.message,
+  );
+}

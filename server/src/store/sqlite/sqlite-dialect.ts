@@ -1,0 +1,74 @@
+import { mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { DatabaseError, ForeignKeyConstraintError, Sequelize, Transaction, UniqueConstraintError } from 'sequelize';
+import type { BrokenConstraint, Dialect } from '../dialect.js';
+import { PACKED_COLUMNS } from '../dialect.js';
+import { StoreDriver } from './driver.js';
+
+/** SQLite tells nobody when another process has written, so it is looked at so often. */
+const LOOK_EVERY_IN_MS = 400;
+const JSON_COLUMNS: readonly string[] = ['place', 'values'];
+
+/** SQLite in one file: WAL mode, foreign keys on; its own lock lets one process write at a time. */
+export async function openSqlite(file: string): Promise<Dialect> {
+  mkdirSync(dirname(file), { recursive: true });
+  const driver = new StoreDriver();
+  const { dialectModule } = driver;
+  const sequelize = new Sequelize({ dialect: 'sqlite', dialectModule, storage: file, logging: false });
+  leaveOutStacks(sequelize);
+  await sequelize.query('PRAGMA journal_mode = WAL');
+  const columns = PACKED_COLUMNS.map((name) => (JSON_COLUMNS.includes(name) ? `json("${name}")` : `"${name}"`));
+  return {
+    name: 'sqlite',
+    sequelize,
+    packedListing: `json_array(${columns.join(', ')})`,
+    packedStates: 'json_group_array(json_array("id", "version", "changedAt"))',
+    write: (work) => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work),
+    read: (work) => sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, work),
+    whileAlone: (work) => work(),
+    ready: () => driver.rememberColumns(),
+    announce: () => Promise.resolve(),
+    follow(wake) {
+      const looking = setInterval(wake, LOOK_EVERY_IN_MS);
+      looking.unref();
+      return () => Promise.resolve(clearInterval(looking));
+    },
+    constraintOf,
+    isAway: (error) => error instanceof DatabaseError && /SQLITE_(BUSY|CANTOPEN|IOERR|FULL)/.test(error.message),
+    async close() {
+      await sequelize.close();
+      await driver.close();
+    },
+  };
+}
+
+/** SQLite names table and column of a unique constraint in its message; of a foreign key it says nothing. */
+function constraintOf(error: unknown): BrokenConstraint | null {
+  if (error instanceof ForeignKeyConstraintError) return { table: '', columns: [] };
+  if (!(error instanceof UniqueConstraintError)) return null;
+  const places = /constraint failed: (.+)$/.exec(error.parent.message)?.[1]?.split(', ') ?? [];
+  const [table = ''] = places[0]?.split('.') ?? [];
+  return { table, columns: places.map((place) => place.split('.')[1] ?? '') };
+}
+
+/** As far as it is needed here: what runs a statement. */
+type StatementClass = new (...given: never[]) => { run(...given: unknown[]): unknown };
+
+/**
+ * For every statement Sequelize writes down who asked for it, in case it fails. That takes about as long as a small
+ * statement does, so it is left out; the message and the statement itself are told all the same.
+ */
+function leaveOutStacks(sequelize: Sequelize): void {
+  const { dialect } = sequelize as unknown as { dialect: { Query: StatementClass } };
+  dialect.Query = class extends dialect.Query {
+    override run(...given: unknown[]): unknown {
+      const limit = Error.stackTraceLimit;
+      Error.stackTraceLimit = 0;
+      try {
+        return super.run(...given);
+      } finally {
+        Error.stackTraceLimit = limit;
+      }
+    }
+  };
+}
