@@ -231,14 +231,14 @@ export function compare(a: Listing, b: Listing, order: readonly OrderKey[], { ki
 }
 
 function sortValue(listing: Listing, by: OrderKey['by'], kind: Kind, { nowInMs }: ReadContext): string | number | null {
-  if (by === 'featured') {
+  if (by === '@featured') {
     const { featured, featuredFrom, featuredUntil } = listing;
     const isOpen = (featuredFrom ?? -Infinity) <= nowInMs && (featuredUntil ?? Infinity) > nowInMs;
     return Number(featured && isOpen);
   }
-  if (by === 'hand-order') return listing.handOrder;
-  if (by === 'title') return listing.title;
-  if (by === 'newest') return listing.createdAt;
+  if (by === '@handOrder') return listing.handOrder;
+  if (by === '@title') return listing.title;
+  if (by === '@createdAt') return listing.createdAt;
   const key = by.slice('field:'.length);
   const field = fieldByKey(kind, key);
   const value = listing.values[key];

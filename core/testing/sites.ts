@@ -178,10 +178,10 @@ export const neighboursArbitrary = fc
 export const orderArbitrary: fc.Arbitrary<OrderKey[]> = fc.array(
   fc.record({
     by: fc.constantFrom<OrderKey['by']>(
-      'featured',
-      'hand-order',
-      'title',
-      'newest',
+      '@featured',
+      '@handOrder',
+      '@title',
+      '@createdAt',
       'field:type',
       'field:facilities',
       'field:services',

@@ -108,7 +108,7 @@ export function guideSelections(kinds: {
       },
       order: [
         { by: 'field:price', direction: 'up' },
-        { by: 'title', direction: 'up' },
+        { by: '@title', direction: 'up' },
       ],
       facets: ['harbour', 'type', 'price', 'length'],
       published: true,
@@ -149,7 +149,7 @@ function onTheCoast(harbour: number, yard: number): SelectionDefinition {
         },
       ],
     },
-    order: [{ by: 'title', direction: 'up' }],
+    order: [{ by: '@title', direction: 'up' }],
     most: 40,
     facets: ['kind', 'facilities', 'services'],
     published: true,

@@ -245,7 +245,7 @@ export const COURSE_KIND: KindDefinition = kind({
   colour: '#7a5c86',
   intro: 'Courses on the water and ashore, for those who begin and those who go far.',
   defaultOrder: [
-    { by: 'featured', direction: 'down' },
+    { by: '@featured', direction: 'down' },
     { by: 'field:starts', direction: 'up' },
   ],
   fields: [

@@ -1,7 +1,7 @@
 import type { Listing } from '../listings/index.js';
 import { publishingTime } from '../listings/index.js';
 import type { BuiltInKey } from '../structure/index.js';
-import { BUILT_IN_MARK } from '../structure/index.js';
+import { BUILT_IN_FIELDS, BUILT_IN_MARK } from '../structure/index.js';
 import type { Column } from './field-columns.js';
 import type { KeptNumbers } from './number-column.js';
 import { NumberColumn } from './number-column.js';
@@ -10,22 +10,15 @@ import { PlaceColumn } from './place-column.js';
 import type { KeptColumnTexts, TextColumn } from './text-column.js';
 
 /** Of the built-in parts, those that are numbers and moments. */
-const NUMBERS = [
-  'handOrder',
-  'createdAt',
-  'changedAt',
-  'publishedAt',
-  'binnedAt',
-  'shownFrom',
-  'shownUntil',
-  'featuredFrom',
-  'featuredUntil',
-] as const satisfies readonly BuiltInKey[];
+type NumberKey = 'handOrder' | Extract<BuiltInKey, `${string}At` | `${string}From` | `${string}Until`>;
+const NUMBERS = (Object.keys(BUILT_IN_FIELDS) as BuiltInKey[]).filter((key): key is NumberKey =>
+  ['decimal', 'date-time'].includes(BUILT_IN_FIELDS[key].type),
+);
 
-type Parts = Readonly<Record<(typeof NUMBERS)[number], number | null>> & Pick<Listing, 'place'>;
+type Parts = Readonly<Record<NumberKey, number | null>> & Pick<Listing, 'place'>;
 
 const NOTHING: Parts = {
-  ...(Object.fromEntries(NUMBERS.map((key) => [key, null])) as Record<(typeof NUMBERS)[number], null>),
+  ...(Object.fromEntries(NUMBERS.map((key) => [key, null])) as Record<NumberKey, null>),
   place: null,
 };
 

@@ -1,8 +1,8 @@
-import type { Field, KindDefinition, ReadContext } from '../structure/index.js';
-import { BUILT_IN_FIELDS, fieldType, plainOfHtml } from '../structure/index.js';
-import type { Listing } from './listing.js';
-import { STATUS_LABELS } from './listing.js';
-import { PART_LABELS } from './read-listing.js';
+import type { BuiltInKey, Field, KindDefinition, ReadContext } from '../structure/index.js';
+import { BUILT_IN_FIELDS, fieldType, plainOfHtml, textOfMoment } from '../structure/index.js';
+import type { Formats } from '../values/index.js';
+import type { Listing, ListingContent } from './listing.js';
+import { BLANK_CONTENT } from './read-listing.js';
 
 /** One thing that a change made different, as readers see it; '' where there was or is nothing. */
 export interface Difference {
@@ -11,7 +11,10 @@ export interface Difference {
   readonly after: string;
 }
 
-const WINDOW_ENDS = ['shownFrom', 'shownUntil', 'featuredFrom', 'featuredUntil'] as const;
+/** What editors set of the built-in parts, in the order in which it is told. */
+const SHOWN_PARTS = (Object.keys(BUILT_IN_FIELDS) as BuiltInKey[]).filter(
+  (key): key is keyof ListingContent & BuiltInKey => Object.hasOwn(BLANK_CONTENT, key),
+);
 
 type Shown = readonly (readonly [label: string, text: string])[];
 
@@ -31,27 +34,25 @@ export function differencesOf(
 /** Everything of a listing as texts, always in the same order. */
 function shownOf(listing: Listing | null, { fields }: Pick<KindDefinition, 'fields'>, context: ReadContext): Shown {
   const { formats } = context;
-  const text = (value: string | undefined): string => value ?? '';
   return [
-    ['Title', text(listing?.title)],
-    ['Address', text(listing?.slug)],
-    [PART_LABELS.summary, text(listing?.summary)],
-    [PART_LABELS.picture, listing?.picture ? listing.picture.alt || listing.picture.hash : ''],
-    // What was written before a part existed has none of it.
-    [PART_LABELS.body, plainOfHtml(listing?.body ?? '')],
-    [PART_LABELS.place, listing?.place ? fieldType('place').toText(listing.place, BUILT_IN_FIELDS.place) : ''],
-    [PART_LABELS.author, text(listing?.author)],
-    ['Status', listing ? STATUS_LABELS[listing.status] : ''],
-    ...WINDOW_ENDS.map((name) => {
-      const moment = listing?.[name];
-      return [BUILT_IN_FIELDS[name].label, moment == null ? '' : formats.moment(moment)] as const;
-    }),
-    ['Featured', listing ? (listing.featured ? 'Yes' : 'No') : ''],
-    ['Hand order', listing?.handOrder == null ? '' : formats.number(listing.handOrder)],
+    ...SHOWN_PARTS.map((key) => [BUILT_IN_FIELDS[key].label, partOf(listing, key, formats)] as const),
     ...fields
       .filter(({ type }) => type !== 'link' && fieldType(type).control !== 'none')
       .map((field) => [field.label, textOf(listing, field, context)] as const),
   ];
+}
+
+/** A built-in part as it is read. */
+function partOf(listing: Listing | null, key: keyof ListingContent & BuiltInKey, formats: Formats): string {
+  // What was written before a part existed has none of it.
+  const part = listing?.[key] ?? null;
+  if (part === null || part === '') return '';
+  if (key === 'body') return plainOfHtml(part as string);
+  if (key === 'picture') return listing!.picture!.alt || listing!.picture!.hash;
+  if (key === 'place') return fieldType('place').toText(part, BUILT_IN_FIELDS.place);
+  const { type } = BUILT_IN_FIELDS[key];
+  const value = type === 'date-time' ? textOfMoment(part as number) : part;
+  return fieldType(type).format(value, BUILT_IN_FIELDS[key], formats);
 }
 
 /** A value as it is read; where two that differ read alike, as in rows, with all that is in it. */

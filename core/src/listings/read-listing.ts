@@ -1,7 +1,9 @@
 import type { BuiltInPart, Field, KindDefinition, Picture, Place, ReadContext } from '../structure/index.js';
 import {
   BUILT_IN_FIELDS,
+  BUILT_IN_MARK,
   asPicture,
+  builtInFieldAt,
   fieldByKey,
   fieldType,
   momentOfText,
@@ -9,7 +11,7 @@ import {
   textOfMoment,
 } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
-import { issue, issuesOf, normaliseLine, normaliseText, parseNumber, slugOf } from '../values/index.js';
+import { hasNul, issue, issuesOf, normaliseLine, normaliseText, parseNumber, slugOf } from '../values/index.js';
 import { ComputedValues } from './computed-values.js';
 import { conditionHolds } from './condition-holds.js';
 import { FixedParts, fixedPartIssues } from './fixed-parts.js';
@@ -73,7 +75,7 @@ export function readListing(
   context: ReadContext,
   before: ListingContent | null = null,
 ): ReadListing {
-  const issues: Issue[] = [];
+  const issues = nulIssues(input, kind);
   const base = before ?? { ...BLANK_CONTENT, status: kind.startStatus ?? BLANK_CONTENT.status };
   const parts = readFixedParts(input, base);
   issues.push(...fixedPartIssues(parts));
@@ -98,6 +100,19 @@ export function readListing(
   return { content, issues };
 }
 
+/** Parts and fields that are given with a character which cannot be kept. */
+function nulIssues({ values = {}, ...parts }: ListingInput, { fields }: ReadKind): Issue[] {
+  const labelOf = (key: string): string => fields.find((field) => field.key === key)?.label ?? key;
+  const ofParts = Object.entries(parts).filter(([, given]) => hasNul(given));
+  const ofValues = Object.entries(values).filter(([, given]) => hasNul(given));
+  return [
+    ...ofParts.map(([key]) =>
+      issue('value.nul', { label: builtInFieldAt(`${BUILT_IN_MARK}${key}`)?.label ?? key }, { field: key }),
+    ),
+    ...ofValues.map(([key]) => issue('value.nul', { label: labelOf(key) }, { field: key })),
+  ];
+}
+
 /** The fixed parts as they are given, or as they were; texts are normalised, an empty one is ''. */
 function readFixedParts(input: ListingInput, base: ListingContent): FixedParts {
   const given = <Name extends 'title' | 'summary' | 'author' | 'status' | 'featured'>(name: Name): unknown => {
@@ -117,14 +132,14 @@ function readFixedParts(input: ListingInput, base: ListingContent): FixedParts {
   });
 }
 
-/** The names of the built-in parts for people. */
+/** The names for people of the parts that a kind can do without. */
 export const PART_LABELS: Readonly<Record<BuiltInPart, string>> = {
-  picture: 'Lead picture',
-  summary: 'Summary',
-  body: 'Body',
-  place: 'Place',
+  picture: BUILT_IN_FIELDS.picture.label,
+  summary: BUILT_IN_FIELDS.summary.label,
+  body: BUILT_IN_FIELDS.body.label,
+  place: BUILT_IN_FIELDS.place.label,
   dates: 'Dates',
-  author: 'Author',
+  author: BUILT_IN_FIELDS.author.label,
 };
 
 function readPicture(input: unknown, base: Picture | null, issues: Issue[]): Picture | null {

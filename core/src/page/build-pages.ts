@@ -124,7 +124,7 @@ function dropModel({ drop, kind, query }: IndexInput, hrefOf: HrefOf): IndexPage
 function leadingFeatured(cards: readonly CardModel[], { query, kind, result }: IndexInput): number {
   const sort = sortKeyOf(query, { isSearch: query.text !== '', isNear: result.near !== null });
   const isFirstPage = query.page === 1 || query.fromFirst;
-  if (sort !== HOUSE_SORT_KEY || !isFirstPage || kind.defaultOrder[0]?.by !== 'featured') return 0;
+  if (sort !== HOUSE_SORT_KEY || !isFirstPage || kind.defaultOrder[0]?.by !== '@featured') return 0;
   const end = cards.findIndex((card) => !card.featured);
   return end === -1 ? cards.length : end;
 }
@@ -160,7 +160,7 @@ function sortModels(
     { key: NEAREST_SORT_KEY, label: 'Nearest first', isOffered: isNear },
     {
       key: HOUSE_SORT_KEY,
-      label: kind.defaultOrder[0]?.by === 'featured' ? 'Featured first' : 'As arranged',
+      label: kind.defaultOrder[0]?.by === '@featured' ? 'Featured first' : 'As arranged',
       isOffered: true,
     },
   ];

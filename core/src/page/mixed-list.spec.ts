@@ -53,7 +53,7 @@ const YARD: Kind = makeKind(
       offersFacet('any'),
       makeFacet({ key: 'type', label: 'Type', field: 'type', control: 'yes-no' }),
     ],
-    sortChoices: [...SORTS, { key: 'own', label: 'Own', order: [{ by: 'title', direction: 'down' }] }],
+    sortChoices: [...SORTS, { key: 'own', label: 'Own', order: [{ by: '@title', direction: 'down' }] }],
   },
 );
 
@@ -129,7 +129,7 @@ const selectionArbitrary: fc.Arbitrary<SelectionDefinition> = fc
       slug: 'both',
       name: 'Both',
       kinds: [1, 2],
-      order: [{ by: 'title', direction: 'up' }],
+      order: [{ by: '@title', direction: 'up' }],
       pageSize: 3,
       facets: Object.keys(CHOICES),
       ...given,
@@ -292,7 +292,7 @@ describe('A list of several kinds', () => {
       makeListing({ id: 4, title: 'd', values: { since: '2026-02-01' } }),
     ];
     const grouping = makeDateGrouping({ field: 'since' });
-    const order = [{ by: 'title', direction: 'up' } as const];
+    const order = [{ by: '@title', direction: 'up' } as const];
     const both = { slug: 'x', name: 'X', kinds: [1, 2], grouping, order };
     const groupsOf = (given: Partial<SelectionDefinition>): unknown => {
       const scene = siteOf(listings, 'any');

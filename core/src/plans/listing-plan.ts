@@ -1,7 +1,7 @@
 import type { KeptThings, Listing, ListingContent, Values } from '../listings/index.js';
-import { STATUS_LABELS } from '../listings/index.js';
-import type { Field, Kind, KindDefinition, Link } from '../structure/index.js';
-import { isUnique, linkOfField, otherSide } from '../structure/index.js';
+import { BLANK_CONTENT, STATUS_LABELS } from '../listings/index.js';
+import type { BuiltInKey, Field, Kind, KindDefinition, Link } from '../structure/index.js';
+import { BUILT_IN_FIELDS, isUnique, linkOfField, otherSide } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { issue } from '../values/index.js';
 
@@ -47,22 +47,16 @@ export function sentenceOfEdit(
   return `Changed ${changedParts(before, after, kind, given).join(', ') || 'nothing'} of ${after.title}`;
 }
 
-/** Parts of a listing as the log names them. */
-const PARTS: readonly (readonly [keyof ListingContent, string])[] = [
-  ['title', 'title'],
-  ['summary', 'summary'],
-  ['slug', 'address'],
-  ['picture', 'lead picture'],
-  ['body', 'body'],
-  ['place', 'place'],
-  ['author', 'author'],
-  ['shownFrom', 'the window on the site'],
-  ['shownUntil', 'the window on the site'],
-  ['featured', 'Featured'],
-  ['featuredFrom', 'the featured window'],
-  ['featuredUntil', 'the featured window'],
-  ['handOrder', 'hand order'],
-];
+/** What editors set of the built-in parts. */
+const PARTS = (Object.keys(BUILT_IN_FIELDS) as BuiltInKey[]).filter((key): key is keyof ListingContent & BuiltInKey =>
+  Object.hasOwn(BLANK_CONTENT, key),
+);
+
+/** A part as the log names it inside a sentence: "lead picture". Featured is a name. */
+function nameOf(part: BuiltInKey): string {
+  const { label } = BUILT_IN_FIELDS[part];
+  return part === 'featured' ? label : label.charAt(0).toLowerCase() + label.slice(1);
+}
 
 function changedParts(
   before: Listing,
@@ -71,11 +65,11 @@ function changedParts(
   given: Readonly<Record<string, unknown>>,
 ): string[] {
   const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
-  const parts = PARTS.filter(([part]) => !isSame(before[part], after[part])).map(([, label]) => label);
+  const parts = PARTS.filter((part) => !isSame(before[part], after[part])).map(nameOf);
   const changed = fields.filter(({ key, type }) =>
     type === 'link' ? Object.hasOwn(given, key) : !isSame(before.values[key], after.values[key]),
   );
-  return [...new Set(parts), ...changed.map(({ label }) => label)];
+  return [...parts, ...changed.map(({ label }) => label)];
 }
 
 /** A copy of a listing, as a draft, without what has to be different in each; its address is still to be found. */

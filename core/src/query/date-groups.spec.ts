@@ -117,7 +117,7 @@ describe('Headings by date', () => {
           const kind = makeKind(FIELDS, {
             grouping,
             pageSize: PAGE_SIZE,
-            defaultOrder: [{ by: 'title', direction: 'up' }],
+            defaultOrder: [{ by: '@title', direction: 'up' }],
           });
           const catalog = buildCatalog(kind, listings, 'en');
           const scene = sceneOf(catalog, readContext({ locale: 'en', zone, nowInMs: NOW }));

@@ -41,11 +41,11 @@ export function rankingsOf(catalog: Catalog, keys: readonly OrderKey[], order: O
 function valuesOf(catalog: Catalog, { by }: OrderKey, { scene, matches, near }: OrderScene): Values | null {
   const { nowInMs, zone } = scene.context;
   switch (by) {
-    case 'featured': {
+    case '@featured': {
       const ones = catalog.featuredAt(nowInMs);
       return { at: (row) => (ones.has(row) ? 1 : 0), ones };
     }
-    case 'status':
+    case '@status':
       return { at: (row) => catalog.statuses[row]! };
     case 'relevance': {
       if (!matches) return null;

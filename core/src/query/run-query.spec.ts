@@ -189,23 +189,23 @@ describe('A query', () => {
     });
     const orders: Kind['defaultOrder'][] = [
       [
-        { by: 'featured', direction: 'down' },
-        { by: 'hand-order', direction: 'up' },
-        { by: 'title', direction: 'down' },
+        { by: '@featured', direction: 'down' },
+        { by: '@handOrder', direction: 'up' },
+        { by: '@title', direction: 'down' },
       ],
       [
         { by: 'field:price', direction: 'down' },
-        { by: 'title', direction: 'up' },
+        { by: '@title', direction: 'up' },
       ],
       [
         { by: 'field:price', direction: 'up', missing: 'first' },
-        { by: 'newest', direction: 'down' },
+        { by: '@createdAt', direction: 'down' },
       ],
       [
         { by: 'field:type', direction: 'up' },
         { by: 'field:price', direction: 'up' },
       ],
-      [{ by: 'title', direction: 'up' }],
+      [{ by: '@title', direction: 'up' }],
     ];
     for (const order of orders) {
       const kind = makeKind(BERTH_FIELDS, { sortChoices: [{ key: 'tested', label: '', order }], pageSize: 100 });

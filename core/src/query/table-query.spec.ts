@@ -28,7 +28,7 @@ describe('The listing table', () => {
   it('gives any window of a long table, also one far down', () => {
     const listings = Array.from({ length: 1500 }, (_, at) => makeListing({ id: at + 1 }));
     const catalog = buildCatalog(makeKind([]), listings, 'en');
-    const order = [{ by: 'title', direction: 'down' } as const];
+    const order = [{ by: '@title', direction: 'down' } as const];
     const { ids, total } = runTableQuery(catalog, { ...BLANK_TABLE_QUERY, order, offset: 1400, limit: 3 }, context);
     expect([total, ...ids]).toEqual([1500, 100, 99, 98]);
   });
@@ -38,13 +38,13 @@ describe('The listing table', () => {
       makeListing({ id: 1, title: 'Älmeholm', featured: true, handOrder: 3, createdAt: Date.UTC(2026, 4, 1, 11) }),
       makeListing({ id: 2, title: 'Brannock', status: 'draft', handOrder: 12, createdAt: Date.UTC(2026, 5, 1) }),
     ];
-    expect(idsWhere(listings, { by: 'title', op: 'contains', value: 'alme' })).toEqual([1]);
-    expect(idsWhere(listings, { by: 'status', op: 'is-one-of', value: ['draft', 'hidden'] })).toEqual([2]);
-    expect(idsWhere(listings, { by: 'featured', op: 'is', value: 'no' })).toEqual([2]);
-    expect(idsWhere(listings, { by: 'hand-order', op: 'between', value: ['1', '11,5'] })).toEqual([]);
-    expect(idsWhere(listings, { by: 'hand-order', op: 'between', value: ['1', '11.5'] })).toEqual([1]);
-    expect(idsWhere(listings, { by: 'newest', op: 'below', value: '2026-05-01 12:30' })).toEqual([1]);
-    expect(idsWhere(listings, { by: 'binned', op: 'is-not-empty' })).toEqual([]);
+    expect(idsWhere(listings, { by: '@title', op: 'contains', value: 'alme' })).toEqual([1]);
+    expect(idsWhere(listings, { by: '@status', op: 'is-one-of', value: ['draft', 'hidden'] })).toEqual([2]);
+    expect(idsWhere(listings, { by: '@featured', op: 'is', value: 'no' })).toEqual([2]);
+    expect(idsWhere(listings, { by: '@handOrder', op: 'between', value: ['1', '11,5'] })).toEqual([]);
+    expect(idsWhere(listings, { by: '@handOrder', op: 'between', value: ['1', '11.5'] })).toEqual([1]);
+    expect(idsWhere(listings, { by: '@createdAt', op: 'below', value: '2026-05-01 12:30' })).toEqual([1]);
+    expect(idsWhere(listings, { by: '@binnedAt', op: 'is-not-empty' })).toEqual([]);
     expect(idsWhere(listings, { by: 'field:gone', op: 'is-empty' })).toEqual([]);
   });
 
@@ -56,8 +56,8 @@ describe('The listing table', () => {
   });
 
   it('takes filters of the right form only', () => {
-    expect(areTableFilters([{ by: 'title', op: 'contains', value: 'x' }])).toBeTrue();
-    for (const wrong of [null, {}, [null], [{ by: 'title', op: 'like' }], [{ by: 'title', op: 'is', more: 1 }]]) {
+    expect(areTableFilters([{ by: '@title', op: 'contains', value: 'x' }])).toBeTrue();
+    for (const wrong of [null, {}, [null], [{ by: '@title', op: 'like' }], [{ by: '@title', op: 'is', more: 1 }]]) {
       expect(areTableFilters(wrong)).withContext(JSON.stringify(wrong)).toBeFalse();
     }
   });

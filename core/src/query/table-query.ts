@@ -34,7 +34,7 @@ export const BLANK_TABLE_QUERY: TableQuery = {
   text: '',
   status: null,
   filters: [],
-  order: [{ by: 'title', direction: 'up' }],
+  order: [{ by: '@title', direction: 'up' }],
   offset: 0,
   limit: 100,
 };
@@ -62,7 +62,7 @@ export function runTableQuery(
   if (matches) rows.intersect(rowsOf(matches, catalog));
   const scene = sceneOf(catalog, context);
   for (const { by, op, value } of query.filters) {
-    const test = { field: fieldOfFilter(by), op, value };
+    const test = { field: fieldOfSubject(by) ?? '', op, value };
     rows.intersect(rowsWhere(test, catalog, { scene, parameters: NO_PARAMETERS }));
   }
   const keys = rankingsOf(catalog, query.order, { scene, matches, near: null });
@@ -79,9 +79,4 @@ function rowsOfStatus(catalog: Catalog, wanted: Status | null): Bitset {
     if (!isWanted) rows.delete(row);
   });
   return rows;
-}
-
-/** The key of the field that a filter is about. */
-function fieldOfFilter(by: OrderSubject): string {
-  return by === 'featured' || by === 'status' ? `@${by}` : (fieldOfSubject(by) ?? '');
 }

@@ -1,6 +1,6 @@
 import type { Issue, UnitCode } from '../values/index.js';
 import { foldText, isSlug, issue, unitsLike } from '../values/index.js';
-import { fieldAt } from './built-in-fields.js';
+import { fieldAt } from './field-at.js';
 import { fieldsOfCondition } from './condition.js';
 import { readComputedFields } from './computed-fields.js';
 import { RESERVED_KEYS } from './facet.js';

@@ -1,4 +1,4 @@
-import { fieldAt } from './built-in-fields.js';
+import { fieldAt } from './field-at.js';
 import type { Facet } from './facet.js';
 import { MOST_STEPS } from './facet.js';
 import type { Field } from './field.js';

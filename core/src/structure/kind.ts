@@ -5,7 +5,7 @@ import { makeFacet } from './facet.js';
 import type { Field, FieldSketch } from './field.js';
 import { makeField, withoutUndefined } from './field.js';
 import type { OrderKey, SortChoice } from './sort-choice.js';
-import { HOUSE_ORDER } from './sort-choice.js';
+import { HOUSE_ORDER, presentOrder } from './sort-choice.js';
 
 /** Fields shown together in the form, foldable. */
 export interface FieldSection {
@@ -113,6 +113,8 @@ export function makeKindDefinition(given: KindSketch): KindDefinition {
     ...defaults,
     ...withoutUndefined(given),
     fields: (given.fields ?? []).map(makeField),
+    defaultOrder: presentOrder(given.defaultOrder ?? HOUSE_ORDER),
+    sortChoices: (given.sortChoices ?? []).map((choice) => ({ ...choice, order: presentOrder(choice.order) })),
     facets: (given.facets ?? []).map(makeFacet),
     grouping: given.grouping ? makeDateGrouping(given.grouping) : null,
   };

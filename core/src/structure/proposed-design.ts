@@ -51,7 +51,7 @@ export function sortChoicesFor(field: Field): SortChoice[] {
       label: `${field.label}, ${up}`,
       order: [
         { by, direction: 'up' },
-        { by: 'title', direction: 'up' },
+        { by: '@title', direction: 'up' },
       ],
     },
     {
@@ -59,7 +59,7 @@ export function sortChoicesFor(field: Field): SortChoice[] {
       label: `${field.label}, ${down}`,
       order: [
         { by, direction: 'down' },
-        { by: 'title', direction: 'up' },
+        { by: '@title', direction: 'up' },
       ],
     },
   ];
@@ -72,13 +72,13 @@ export function proposeSortChoices(fields: readonly Field[]): SortChoice[] {
     .flatMap(sortChoicesFor)
     .slice(0, 4);
   return [
-    { key: 'title', label: 'Title, A to Z', order: [{ by: 'title', direction: 'up' }] },
+    { key: 'title', label: 'Title, A to Z', order: [{ by: '@title', direction: 'up' }] },
     {
       key: 'newest',
       label: 'Newest first',
       order: [
-        { by: 'newest', direction: 'down' },
-        { by: 'title', direction: 'up' },
+        { by: '@createdAt', direction: 'down' },
+        { by: '@title', direction: 'up' },
       ],
     },
     ...ofFields,

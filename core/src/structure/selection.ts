@@ -2,7 +2,7 @@ import type { ConditionGroup } from './condition.js';
 import type { DateGrouping } from './date-grouping.js';
 import { makeDateGrouping } from './date-grouping.js';
 import type { OrderKey } from './sort-choice.js';
-import { HOUSE_ORDER } from './sort-choice.js';
+import { HOUSE_ORDER, presentOrder } from './sort-choice.js';
 import type { Pager } from './kind.js';
 import { DEFAULT_PAGE_SIZE } from './kind.js';
 
@@ -56,7 +56,7 @@ export function makeSelection(given: SelectionSketch): SelectionDefinition {
     kinds: given.kinds ?? [],
     picked: given.picked ?? null,
     where: given.where ?? ALL_OF_NOTHING,
-    order: given.order ?? HOUSE_ORDER,
+    order: presentOrder(given.order ?? HOUSE_ORDER),
     skip: given.skip ?? 0,
     most: given.most ?? null,
     pageSize: given.pageSize ?? DEFAULT_PAGE_SIZE,

@@ -8,7 +8,7 @@ import { completeDefinition, completeKind } from './stored-kind.js';
 
 /** The records that a structure is made of, each list in the order of ids. */
 export interface StructureRecords {
-  /** Goes up with every change of any of them. */
+  /** Tells one from another: later ones have a greater number. */
   readonly version: number;
   readonly site: SiteSettings;
   readonly kinds: readonly StoredKind[];

@@ -6,6 +6,7 @@
  * test proves that the three agree.
  */
 export const ERROR_CATALOGUE = {
+  'value.nul': '{label} holds a character that no text can hold (U+0000). Remove it and try again.',
   'value.required': '{label} is required.',
   'value.type': '{label} must be {wanted}.',
   'value.not-a-number': '{label} must be a number, such as {example}; “{found}” is not one.',

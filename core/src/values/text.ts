@@ -8,6 +8,15 @@ export function normaliseLine(text: string): string {
   return normaliseText(text).replace(/\s+/g, ' ');
 }
 
+const NUL = '\u0000';
+
+/** Whether a text, or any text inside a value of JSON, has the character U+0000, which no store keeps in texts. */
+export function hasNul(value: unknown): boolean {
+  if (typeof value === 'string') return value.includes(NUL);
+  if (typeof value !== 'object' || value === null) return false;
+  return Object.entries(value).some(([key, part]) => key.includes(NUL) || hasNul(part));
+}
+
 const LETTERS_WITHOUT_DECOMPOSITION: Readonly<Record<string, string>> = {
   ß: 'ss',
   æ: 'ae',

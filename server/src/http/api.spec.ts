@@ -225,7 +225,7 @@ describe('The API', () => {
         ({ title }: Listing) => title,
       );
     expect(await titles('sort=field:price&direction=down')).toEqual(['B', 'A', 'C']);
-    expect(await titles('sort=title&direction=down&offset=1&limit=1')).toEqual(['B']);
+    expect(await titles('sort=@title&direction=down&offset=1&limit=1')).toEqual(['B']);
     expect((await owner.send('GET', `/api/kinds/${kindId}/listings?limit=9999`)).status).toBe(400);
   });
 });

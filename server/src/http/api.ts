@@ -1,4 +1,4 @@
-import { Refusal } from '@plindo/core/values';
+import { Refusal, hasNul } from '@plindo/core/values';
 import { rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import express, { Router } from 'express';
@@ -78,6 +78,8 @@ function permissionCheck({ permission }: Route): RequestHandler {
 }
 
 function callOf(route: Route, request: Request, response: Response): Call<never, never> {
+  const isUnkeepable = (!route.checksTexts && hasNul(request.body)) || hasNul(request.query);
+  if (isUnkeepable) throw Refusal.of('value.nul', { label: 'The request' });
   return {
     body: (route.body ? readDto(route.body, request.body) : undefined) as never,
     query: (route.query ? readDto(route.query, request.query) : undefined) as never,

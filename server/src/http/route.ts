@@ -30,6 +30,8 @@ export interface RouteDefinition<Body, Query> {
   readonly body?: ClassConstructor<Body & object>;
   /** The largest body, where it isn't the usual 4 MB. */
   readonly largestBody?: string;
+  /** Whether the handler itself says where in the body a text can't be kept, as it does row by row. */
+  readonly checksTexts?: boolean;
   readonly query?: ClassConstructor<Query & object>;
   /** Name of the answer's type in core/contract, for the document; absent when there is no content. */
   readonly answers?: string;

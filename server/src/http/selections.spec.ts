@@ -78,7 +78,7 @@ describe('Selections', () => {
       .result;
     const both = { name: 'Both', kinds: [kindId, yardId], where: { join: 'all', of: [] }, published: true };
     const facets = ['kind', 'price'];
-    await owner.send('POST', '/api/selections', { ...both, order: [{ by: 'title', direction: 'up' }], facets });
+    await owner.send('POST', '/api/selections', { ...both, order: [{ by: '@title', direction: 'up' }], facets });
     await owner.send('POST', '/api/selections', { ...both, name: 'Ours', kinds: [], picked: [yard.id, 2, 1], facets });
     const list = async (path: string): Promise<unknown> => {
       const { cards, total, chips } = (await owner.send('GET', `/api/page?url=${path}`)).json as IndexPage;

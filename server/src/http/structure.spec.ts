@@ -30,7 +30,7 @@ describe('The structure', () => {
   }
 
   const listings = async (kind: Kind): Promise<Listing[]> =>
-    (await owner.send('GET', `/api/kinds/${kind.id}/listings?sort=title`)).json.listings as Listing[];
+    (await owner.send('GET', `/api/kinds/${kind.id}/listings?sort=@title`)).json.listings as Listing[];
   const valuesOf = async (kind: Kind): Promise<unknown[]> =>
     (await listings(kind)).map(({ title, values, aside }) => ({ title, values, aside }));
   const kindNow = async ({ id }: Kind): Promise<Kind> =>

@@ -53,7 +53,7 @@ describe('The workbench', () => {
   });
 
   it('puts listings in order by hand, and that is undone as one change', async () => {
-    const order = '&sort=hand-order&direction=up';
+    const order = '&sort=@handOrder&direction=up';
     const third = (await owner.send('GET', '/api/kinds/1/listings?q=Third')).json.listings[0].id as number;
     const first = (await owner.send('GET', '/api/kinds/1/listings?q=First')).json.listings[0].id as number;
     const moved = await editor.send('POST', '/api/kinds/1/hand-order', { id: third, after: first });
@@ -114,7 +114,7 @@ describe('The workbench', () => {
   });
 
   it('keeps columns and named views for each person', async () => {
-    const ask = { text: '', status: null, filters: [], sort: 'title', direction: 'up' };
+    const ask = { text: '', status: null, filters: [], sort: '@title', direction: 'up' };
     const kept = {
       columns: ['price'],
       frozen: [],

@@ -1,4 +1,5 @@
 import type { KeptTable, User } from '@plindo/core/contract';
+import { BUILT_IN_MARK, presentSubject } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
@@ -14,7 +15,8 @@ export class TableViews {
 
   async of(user: User, kindId: number): Promise<KeptTable> {
     this.mustExist(kindId);
-    return ((await this.store.tableViews(user.id, kindId)) as KeptTable | null) ?? NOTHING_KEPT;
+    const kept = (await this.store.tableViews(user.id, kindId)) as KeptTable | null;
+    return kept ? presentTable(kept) : NOTHING_KEPT;
   }
 
   async keep(user: User, kindId: number, kept: KeptTable): Promise<KeptTable> {
@@ -26,4 +28,23 @@ export class TableViews {
   private mustExist(kindId: number): void {
     if (!this.live.kind(kindId)) throw Refusal.of('request.not-found');
   }
+}
+
+/** What was kept before each built-in part had one key, by the keys of now. */
+function presentTable({ columns, frozen, views }: KeptTable): KeptTable {
+  const present = (keys: readonly string[]): string[] => keys.map((key) => key.replace(/^own\./, BUILT_IN_MARK));
+  return {
+    columns: columns && present(columns),
+    frozen: present(frozen),
+    views: views.map(({ ask, ...view }) => ({
+      ...view,
+      columns: view.columns && present(view.columns),
+      frozen: present(view.frozen),
+      ask: {
+        ...ask,
+        sort: presentSubject(ask.sort),
+        filters: ask.filters.map((filter) => ({ ...filter, by: presentSubject(filter.by) })),
+      },
+    })),
+  };
 }

@@ -1,11 +1,6 @@
 import type { Sequelize, Transaction } from 'sequelize';
 import { QueryTypes } from 'sequelize';
 
-/** The place of the latest complete change in the feed. */
-export const FEED = 'feed';
-/** The version of the structure: it goes up with every change of a kind, set, link, selection or of the site. */
-export const STRUCTURE = 'structure';
-
 /** The latest number that a reference field has given out. It outlives listings and fields, so none comes twice. */
 export function referenceCounter(kindId: number, fieldKey: string): string {
   return `reference ${kindId} ${fieldKey}`;

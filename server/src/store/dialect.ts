@@ -17,8 +17,9 @@ export interface Dialect {
   /**
    * Runs `work` in a transaction that is the only writing one, in all processes that have the database open; it is
    * committed when `work` is done and rolled back when it fails. Writers of this process are to take turns already.
+   * `feed` is the place of the latest change, where it comes along without being asked for; null where it doesn't.
    */
-  write<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
+  write<T>(work: (transaction: Transaction, feed: number | null) => Promise<T>): Promise<T>;
   /** Runs `work` in a transaction that sees one state of the database throughout. */
   read<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** Runs `work` while no other process does so: for bringing tables up to date. */
@@ -35,6 +36,9 @@ export interface Dialect {
   isAway(error: unknown): boolean;
   close(): Promise<void>;
 }
+
+/** The place in the feed of the latest complete change; 0 for none. */
+export const LATEST_CHANGE = 'SELECT coalesce(max("number"), 0) AS "feed" FROM changes';
 
 /** Columns of a listing that catalogs read, in the order in which they are packed. */
 export const PACKED_COLUMNS = [

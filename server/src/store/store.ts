@@ -1,7 +1,6 @@
 import type { Connection, Listing } from '@plindo/core/listings';
 import type { ChangeEntry } from '@plindo/core/plans';
-import { isStructural } from '@plindo/core/plans';
-import type { Structure } from '@plindo/core/structure';
+import type { Structure, StructureRecords } from '@plindo/core/structure';
 import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import { Op, QueryTypes } from 'sequelize';
@@ -10,9 +9,9 @@ import { AccountStore } from './account-store.js';
 import { CatalogRows } from './catalog-rows.js';
 import { ChangeLog, feedChange } from './change-log.js';
 import type { FeedChange } from './change-log.js';
-import { Counters, FEED, STRUCTURE } from './counters.js';
 import { openDatabase } from './database.js';
 import type { Dialect } from './dialect.js';
+import { LATEST_CHANGE } from './dialect.js';
 import { FileStore } from './file-store.js';
 import { ImportStore } from './import-store.js';
 import type { Models } from './models.js';
@@ -44,6 +43,13 @@ export interface Committed<T> {
   readonly number: number | null;
 }
 
+/** What this process knows of the store: the place in the feed up to which it does, and the structure there. */
+interface Known {
+  readonly feed: number;
+  readonly records: StructureRecords;
+}
+
+const MOST_TRIES = 4;
 /** So many changes of this process are remembered for those who follow, who else read them from the database. */
 const MOST_RECENT = 64;
 const FEED_AT_ONCE = 50;
@@ -62,6 +68,7 @@ export class Store {
   /** Writers of this process wait for one another here; those of other processes at the database. */
   private readonly turns = new Turns();
   private readonly contexts = new ReadContexts();
+  private known: Known | null = null;
   private readonly recent = new Map<number, FeedChange>();
   private readonly followers = new Set<() => void>();
 
@@ -148,7 +155,7 @@ export class Store {
       await unit.finish();
       await this.log.writeEntries(changeId, unit.entries, unit.transaction);
       return { changeId, result, number: null };
-    });
+    }, 'anew');
   }
 
   /** One more transaction of an open change. */
@@ -158,7 +165,7 @@ export class Store {
       await unit.finish();
       await this.log.writeEntries(changeId, unit.entries, unit.transaction);
       return { changeId, result: done, number: null };
-    });
+    }, 'anew');
     return result;
   }
 
@@ -168,70 +175,88 @@ export class Store {
       const { sentence, result } = await work(unit);
       const number = unit.feed + 1;
       await this.log.complete(changeId, sentence, number, unit.transaction);
-      await this.raise(unit.transaction, STRUCTURE, unit.records.version + 1);
       return { changeId, result, number };
-    }, 'of several parts');
+    }, 'anew');
   }
 
   /** Takes back an open change as if it had never begun. */
   async dropOpenChange(changeId: number): Promise<void> {
-    await this.writing(async (transaction) => {
-      const unit = await this.begin(transaction);
+    await this.unit(async (unit) => {
       await unit.dropChange(changeId);
-      await this.raise(transaction, STRUCTURE, unit.records.version + 1);
-    });
+      return { changeId, result: null, number: null };
+    }, 'anew');
   }
 
   /** Runs `work` in a writing transaction that is no change of records. */
-  writing<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+  writing<T>(work: (transaction: Transaction, feed: number | null) => Promise<T>): Promise<T> {
     return this.turns.take(() => this.dialect.write(work));
   }
 
+  /**
+   * Carries out a unit. Where the database doesn't tell by itself what is new, a unit begins with what this process
+   * knows; when that turns out to be outdated, by the number of its change or by a refusal, it is carried out again.
+   * Changes of several transactions are seldom, so each reads the structure anew.
+   */
   private async unit<T>(
     work: (unit: Unit) => Promise<Committed<T>>,
-    told: 'whole' | 'of several parts' = 'whole',
+    reading: 'as known' | 'anew' = 'as known',
   ): Promise<Committed<T>> {
-    const carriedOut = await this.writing(async (transaction) => {
-      const unit = await this.begin(transaction);
-      const committed = await work(unit);
-      const { entries } = unit;
-      if (entries.some(isStructural)) await this.raise(transaction, STRUCTURE, unit.records.version + 1);
-      if (committed.number !== null) {
-        await this.raise(transaction, FEED, committed.number);
-        await this.dialect.announce(transaction);
+    for (let tries = 1; ; tries++) {
+      const { known } = this;
+      try {
+        return await this.carryOut(work, reading);
+      } catch (error) {
+        const mayBeOutdated = known !== null && reading === 'as known' && tries < MOST_TRIES;
+        if (mayBeOutdated && (await this.isOutdated(known))) continue;
+        throw refusedBy(error, this.dialect) ?? error;
       }
-      return { committed, entries };
-    }).catch((error: unknown) => {
-      throw refusedBy(error, this.dialect) ?? error;
+    }
+  }
+
+  private async carryOut<T>(
+    work: (unit: Unit) => Promise<Committed<T>>,
+    reading: 'as known' | 'anew',
+  ): Promise<Committed<T>> {
+    const { committed, unit } = await this.writing(async (transaction, told) => {
+      const begun = await this.begin(transaction, told, reading);
+      const done = await work(begun);
+      if (done.number !== null) await this.dialect.announce(transaction);
+      return { committed: done, unit: begun };
     });
-    const { committed, entries } = carriedOut;
-    if (committed.number !== null && told === 'whole') this.remember(committed.number, entries);
+    const { number } = committed;
+    const isWhole = number !== null && reading === 'as known';
+    this.known = isWhole ? { feed: number, records: unit.records } : null;
+    if (isWhole) this.remember(number, unit.entries);
     for (const wake of this.followers) wake();
     return committed;
   }
 
-  private async begin(transaction: Transaction): Promise<Unit> {
-    const counted = await this.counters(transaction).read([FEED, STRUCTURE]);
-    const records = await this.structureRows.read(counted[STRUCTURE], transaction);
+  private async begin(transaction: Transaction, told: number | null, reading: 'as known' | 'anew'): Promise<Unit> {
+    const isKnown = reading === 'as known' && this.known !== null && (told === null || told === this.known.feed);
+    const known = isKnown ? this.known! : await this.readKnown(transaction, told);
+    if (reading === 'as known') this.known = known;
+    const { feed, records } = known;
     const structure = this.structureRows.of(records);
-    const now = this.clock().getTime();
-    return new Unit({
-      models: this.models,
-      transaction,
-      now,
-      feed: counted[FEED],
-      records,
-      structure,
-      contexts: this.contexts,
-    });
+    const { models, contexts } = this;
+    return new Unit({ models, transaction, now: this.clock().getTime(), feed, records, structure, contexts });
   }
 
-  private counters(transaction: Transaction): Counters {
-    return new Counters(this.dialect.sequelize, transaction);
+  private async readKnown(transaction: Transaction, told: number | null): Promise<Known> {
+    const feed = told ?? (await this.latestChange(transaction));
+    return { feed, records: await this.structureRows.read(feed, transaction) };
   }
 
-  private raise(transaction: Transaction, name: string, value: number): Promise<void> {
-    return this.counters(transaction).raise(name, value);
+  private async latestChange(transaction?: Transaction): Promise<number> {
+    const type = QueryTypes.SELECT;
+    const [row] = await this.dialect.sequelize.query<{ feed: number }>(LATEST_CHANGE, { transaction, type });
+    return Number(row?.feed ?? 0);
+  }
+
+  /** Whether another process has made a change since; then what was known is forgotten. */
+  private async isOutdated({ feed }: Known): Promise<boolean> {
+    if ((await this.latestChange().catch(() => feed)) === feed) return false;
+    this.known = null;
+    return true;
   }
 
   // The feed of changes.
@@ -239,9 +264,9 @@ export class Store {
   /** The structure and the place in the feed at one moment. */
   present(): Promise<{ structure: Structure; number: number }> {
     return this.dialect.read(async (transaction) => {
-      const counted = await this.counters(transaction).read([FEED, STRUCTURE]);
-      const records = await this.structureRows.read(counted[STRUCTURE], transaction);
-      return { structure: this.structureRows.of(records), number: counted[FEED] };
+      const number = await this.latestChange(transaction);
+      const known = this.known?.feed === number ? this.known : await this.readKnown(transaction, number);
+      return { structure: this.structureRows.of(known.records), number };
     });
   }
 

@@ -7,22 +7,20 @@ import { categorySetOf, kindOf, linkOf, parsed, selectionOf } from './records.js
 import type { Row } from './rows.js';
 import { rowsOf } from './rows.js';
 
-/** Reads the records of a structure, all at once, and keeps those of the latest version that was read. */
+/** Reads the records that a structure is made of. */
 export class StructureRows {
-  private latest: StructureRecords | null = null;
   private readonly made = new WeakMap<StructureRecords, Structure>();
 
   constructor(private readonly models: Models) {}
 
-  /** The records at a version that was read in the same transaction. */
+  /** The records as they are in a transaction; their version is the place in the feed at which they were read. */
   async read(version: number, transaction: Transaction): Promise<StructureRecords> {
-    if (this.latest?.version === version) return this.latest;
     const order: [string, string][] = [['id', 'ASC']];
     const all = async (name: 'kinds' | 'categorySets' | 'links' | 'selections' | 'site'): Promise<Row[]> =>
       rowsOf(this.models[name], { order, transaction });
     const kinds = await all('kinds');
     const site = (await all('site')).find(({ id }) => id === SITE_ID);
-    const records: StructureRecords = {
+    return {
       version,
       site: site ? parsed(site['settings']) : NEW_SITE,
       kinds: kinds.filter((row) => row['importId'] === null).map(kindOf),
@@ -31,8 +29,6 @@ export class StructureRows {
       links: (await all('links')).map(linkOf),
       selections: (await all('selections')).map(selectionOf),
     };
-    if (!this.latest || this.latest.version < version) this.latest = records;
-    return records;
   }
 
   /** The structure that records make up, made once of the same ones. */

@@ -30,6 +30,7 @@ export function importRoutes({ imports }: Services): Route[] {
       body: ImportBatchDto,
       // A single row may hold 200 cells of 100,000 characters.
       largestBody: '32mb',
+      checksTexts: true,
       answers: 'ImportState',
       handle: (call) => imports.takeIn(signedIn(call), call.id(), call.body),
     }),

@@ -1,5 +1,6 @@
 import type { TableFilter } from '@plindo/core/query';
 import { areTableFilters } from '@plindo/core/query';
+import { presentSubject } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import {
   BatchDto,
@@ -84,13 +85,13 @@ export function listingRoutes({ listings, batches, changes, handOrders, bin }: S
         const {
           q = '',
           status = null,
-          sort = 'title',
+          sort = '@title',
           direction = 'up',
           where = '[]',
           offset = 0,
           limit = LISTINGS_A_WINDOW,
         } = call.query;
-        const order = [{ by: sort, direction }];
+        const order = [{ by: presentSubject(sort), direction }];
         return listings.window(call.id(), { text: q, status, filters: filtersOf(where), order, offset, limit });
       },
     }),

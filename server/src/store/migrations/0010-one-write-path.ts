@@ -11,7 +11,7 @@ import {
 import { foldText } from '@plindo/core/values';
 import type { QueryInterface, Transaction } from 'sequelize';
 import { DataTypes, QueryTypes } from 'sequelize';
-import { FEED, STRUCTURE, referenceCounter } from '../counters.js';
+import { referenceCounter } from '../counters.js';
 import type { Row } from '../records.js';
 import { categorySetOf, parsed } from '../records.js';
 import { keptSameness } from '../unique-rows.js';
@@ -27,7 +27,7 @@ const ROWS_AT_ONCE = 500;
 export async function up(query: QueryInterface): Promise<void> {
   await query.sequelize.transaction(async (transaction) => {
     await addTables(query, transaction);
-    await fillFeed(query, transaction);
+    await query.sequelize.query(`UPDATE changes SET "number" = "id" WHERE "state" = 'done'`, { transaction });
     await new Taken(query, transaction).fill();
   });
 }
@@ -113,19 +113,6 @@ async function addTables(query: QueryInterface, transaction: Transaction): Promi
     { key: { type: STRING(100), primaryKey: true }, hits: count, resetAt: moment },
     { transaction },
   );
-}
-
-async function fillFeed(query: QueryInterface, transaction: Transaction): Promise<void> {
-  await query.sequelize.query(`UPDATE changes SET "number" = "id" WHERE "state" = 'done'`, { transaction });
-  const [last] = await query.sequelize.query<{ last: number | null }>('SELECT max("number") AS last FROM changes', {
-    transaction,
-    type: QueryTypes.SELECT,
-  });
-  const counters = [
-    { name: FEED, value: last?.last ?? 0 },
-    { name: STRUCTURE, value: 1 },
-  ];
-  await query.bulkInsert('counters', counters, { transaction });
 }
 
 /** Finds what is taken already. Where two have the same, the older one keeps it; nobody can be given it anew. */

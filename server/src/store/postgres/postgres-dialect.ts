@@ -1,8 +1,8 @@
 import pg from 'pg';
-import { ConnectionError, DatabaseError, ForeignKeyConstraintError, Sequelize, Transaction } from 'sequelize';
-import { UniqueConstraintError } from 'sequelize';
+import { ConnectionError, DatabaseError, ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
+import { Transaction, UniqueConstraintError } from 'sequelize';
 import type { BrokenConstraint, Dialect } from '../dialect.js';
-import { PACKED_COLUMNS } from '../dialect.js';
+import { LATEST_CHANGE, PACKED_COLUMNS } from '../dialect.js';
 import { FeedListener } from './feed-listener.js';
 
 /** Locks of the database by which nodes agree; the numbers are Plindo's own. */
@@ -51,8 +51,10 @@ export function openPostgres(address: string): Promise<Dialect> {
     packedStates: 'json_agg(json_build_array("id", "version", "changedAt"))::text',
     write: (work) =>
       sequelize.transaction(async (transaction) => {
-        await locked(WRITING_LOCK, transaction);
-        return work(transaction);
+        // Two statements at once, as the second has to see what was committed while the first one waited.
+        const both = `SELECT pg_advisory_xact_lock(${WRITING_LOCK}); ${LATEST_CHANGE}`;
+        const rows = await sequelize.query<{ feed?: number }>(both, { transaction, type: QueryTypes.SELECT });
+        return work(transaction, rows.at(-1)?.feed ?? null);
       }),
     read: (work) =>
       sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true }, work),

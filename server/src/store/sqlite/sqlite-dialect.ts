@@ -23,7 +23,8 @@ export async function openSqlite(file: string): Promise<Dialect> {
     sequelize,
     packedListing: `json_array(${columns.join(', ')})`,
     packedStates: 'json_group_array(json_array("id", "version", "changedAt"))',
-    write: (work) => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work),
+    write: (work) =>
+      sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) => work(transaction, null)),
     read: (work) => sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, work),
     whileAlone: (work) => work(),
     ready: () => driver.rememberColumns(),

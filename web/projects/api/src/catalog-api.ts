@@ -50,7 +50,7 @@ export interface PicturesAsk {
 }
 
 /** What a table is asked for until somebody asks for something else. */
-export const FIRST_ASK: TableAsk = { text: '', status: null, filters: [], sort: 'title', direction: 'up' };
+export const FIRST_ASK: TableAsk = { text: '', status: null, filters: [], sort: '@title', direction: 'up' };
 
 /** A change of many listings: each by its own input, all by the same categories. */
 export interface BatchAsk {

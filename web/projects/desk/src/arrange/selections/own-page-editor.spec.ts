@@ -38,12 +38,12 @@ describe('The page of a selection’s own', () => {
 });
 
 describe('The editor of orders', () => {
-  const featuredFirst: OrderKey = { by: 'featured', direction: 'down' };
+  const featuredFirst: OrderKey = { by: '@featured', direction: 'down' };
 
   it('tells directions in the words of what is ordered by', async () => {
     const order: OrderKey[] = [
       featuredFirst,
-      ...(['title', 'field:price', 'field:starts', 'hand-order'] as const).map((by) => ({
+      ...(['title', 'field:price', 'field:starts', '@handOrder'] as const).map((by) => ({
         by,
         direction: 'up' as const,
       })),

@@ -1,16 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { Kind, OrderKey, OrderSubject } from '@plindo/core/structure';
-import { columnOf, directionWords, fieldAt, fieldOfSubject } from '@plindo/core/structure';
+import type { BuiltInKey, Kind, OrderKey, OrderSubject } from '@plindo/core/structure';
+import { BUILT_IN_FIELDS, columnOf, directionWords, fieldAt, fieldOfSubject } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 
+const OWN_PARTS: readonly BuiltInKey[] = [
+  ...(['featured', 'handOrder', 'title', 'publishedAt', 'createdAt', 'changedAt', 'shownUntil'] as const),
+];
 const OWN_SUBJECTS: readonly (readonly [OrderSubject, string])[] = [
-  ['featured', 'Featured'],
-  ['hand-order', 'Hand order'],
-  ['title', 'Title'],
-  ['published', 'Published'],
-  ['newest', 'Added'],
-  ['changed', 'Changed'],
-  ['shown-until', 'On the site until'],
+  ...OWN_PARTS.map((part) => [`@${part}`, BUILT_IN_FIELDS[part].label] as const),
   ['shuffled', 'Shuffled, the same all day'],
 ];
 
@@ -45,7 +42,7 @@ const OWN_SUBJECTS: readonly (readonly [OrderSubject, string])[] = [
               {{ directions(key.by)[1] }}
             </option>
           </select>
-          @if (key.by !== 'featured' && key.by !== 'title') {
+          @if (key.by !== '@featured' && key.by !== '@title') {
             <select
               class="plain-select"
               aria-label="Without a value"
@@ -111,14 +108,14 @@ export class OrderEditor {
 
   /** The words for up and down. */
   protected directions(by: OrderSubject): readonly [string, string] {
-    if (by === 'featured') return ['last', 'first'];
+    if (by === '@featured') return ['last', 'first'];
     const key = fieldOfSubject(by) ?? '';
     const field = this.kinds().flatMap((kind) => fieldAt(kind, key) ?? [])[0];
     return field ? directionWords(field) : ['lowest first', 'highest first'];
   }
 
   protected setSubject(at: number, by: OrderSubject): void {
-    this.put(at, { by, direction: by === 'featured' ? 'down' : 'up' });
+    this.put(at, { by, direction: by === '@featured' ? 'down' : 'up' });
   }
 
   protected put(at: number, change: Partial<OrderKey>): void {
@@ -136,6 +133,6 @@ export class OrderEditor {
   }
 
   protected add(): void {
-    this.orderChange.emit([...this.order(), { by: 'title', direction: 'up' }]);
+    this.orderChange.emit([...this.order(), { by: '@title', direction: 'up' }]);
   }
 }

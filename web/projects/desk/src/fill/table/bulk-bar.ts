@@ -166,13 +166,13 @@ export class BulkBar {
 
 /** Built-in parts, which have acts of their own in the bar or a value that is each listing's own. */
 const OWN_ACTS: readonly string[] = [
-  'own.title',
-  'own.status',
-  'own.handOrder',
-  'own.shownFrom',
-  'own.shownUntil',
-  'own.featuredFrom',
-  'own.featuredUntil',
+  '@title',
+  '@status',
+  '@handOrder',
+  '@shownFrom',
+  '@shownUntil',
+  '@featuredFrom',
+  '@featuredUntil',
 ];
 
 /** Whether each listing has to have its own value. */

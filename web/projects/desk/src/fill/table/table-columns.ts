@@ -1,7 +1,7 @@
 import type { Listing, ListingInput } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
-import type { Field, Kind, LinkedListing, OrderSubject } from '@plindo/core/structure';
-import { BUILT_IN_FIELDS, columnOf, fieldType, textOfMoment } from '@plindo/core/structure';
+import type { BuiltInKey, Field, Kind, LinkedListing, OrderSubject } from '@plindo/core/structure';
+import { builtInField, columnOf, fieldType, textOfMoment } from '@plindo/core/structure';
 import { linkEdit } from '../link-edit';
 
 /** A column of the listing table: a field of the kind, or a built-in part in the guise of one. */
@@ -15,14 +15,9 @@ export interface TableColumn {
   inputFor(value: unknown, listing: Listing): ListingInput;
 }
 
-/** A built-in part under a key that no field can have: a kind may well have a field called "status". */
-function own(field: Field): Field {
-  return { ...field, key: `own.${field.key}` };
-}
-
 export const TITLE: TableColumn = {
-  field: own(BUILT_IN_FIELDS.title),
-  sort: 'title',
+  field: builtInField('title'),
+  sort: '@title',
   widthPx: 260,
   editing: 'cell',
   valueOf: ({ title }) => title,
@@ -30,8 +25,8 @@ export const TITLE: TableColumn = {
 };
 
 const HAND_ORDER: TableColumn = {
-  field: own(BUILT_IN_FIELDS.handOrder),
-  sort: 'hand-order',
+  field: builtInField('handOrder'),
+  sort: '@handOrder',
   widthPx: 130,
   editing: 'cell',
   valueOf: ({ handOrder }) => handOrder ?? undefined,
@@ -42,25 +37,27 @@ const EDITABLE_STATUSES = STATUSES.filter((status) => status !== 'binned');
 
 const STATUS: TableColumn = {
   field: {
-    ...own(BUILT_IN_FIELDS.status),
+    ...builtInField('status'),
     settings: { choices: EDITABLE_STATUSES.map((key) => ({ key, label: STATUS_LABELS[key] })) },
   },
-  sort: 'status',
+  sort: '@status',
   widthPx: 130,
   editing: 'cell',
   valueOf: ({ status }) => status,
   inputFor: (status) => ({ status: status ?? 'draft' }),
 };
 
+type MomentKey = Extract<BuiltInKey, `${string}At` | `${string}From` | `${string}Until`>;
+
 /** A column of a moment that the store writes. */
-function momentColumn(field: Field, sort: OrderSubject, momentOf: (listing: Listing) => number | null): TableColumn {
+function momentColumn(name: MomentKey): TableColumn {
   return {
-    field: { ...own(field), inTable: false },
-    sort,
+    field: { ...builtInField(name), inTable: false },
+    sort: `@${name}`,
     widthPx: 190,
     editing: null,
     valueOf(listing) {
-      const moment = momentOf(listing);
+      const moment = listing[name];
       return moment === null ? undefined : new Date(moment).toISOString();
     },
     inputFor: () => ({}),
@@ -68,12 +65,9 @@ function momentColumn(field: Field, sort: OrderSubject, momentOf: (listing: List
 }
 
 /** A column of an end of a window, which editors set. */
-function windowColumn(
-  name: 'shownFrom' | 'shownUntil' | 'featuredFrom' | 'featuredUntil',
-  sort: OrderSubject,
-): TableColumn {
+function windowColumn(name: 'shownFrom' | 'shownUntil' | 'featuredFrom' | 'featuredUntil'): TableColumn {
   return {
-    ...momentColumn(BUILT_IN_FIELDS[name], sort, (listing) => listing[name]),
+    ...momentColumn(name),
     editing: 'cell',
     valueOf(listing) {
       const moment = listing[name];
@@ -83,7 +77,7 @@ function windowColumn(
   };
 }
 
-export const BINNED = momentColumn(BUILT_IN_FIELDS.binnedAt, 'binned', ({ binnedAt }) => binnedAt);
+export const BINNED = momentColumn('binnedAt');
 
 /** All columns that the table of a kind can have beside the title. */
 export function columnsOf(kind: Kind): TableColumn[] {
@@ -91,13 +85,13 @@ export function columnsOf(kind: Kind): TableColumn[] {
     HAND_ORDER,
     ...kind.fields.map(fieldColumn),
     STATUS,
-    windowColumn('shownFrom', 'shown-from'),
-    windowColumn('shownUntil', 'shown-until'),
-    windowColumn('featuredFrom', 'featured-from'),
-    windowColumn('featuredUntil', 'featured-until'),
-    momentColumn(BUILT_IN_FIELDS.publishedAt, 'published', ({ publishedAt }) => publishedAt),
-    momentColumn(BUILT_IN_FIELDS.createdAt, 'newest', ({ createdAt }) => createdAt),
-    momentColumn(BUILT_IN_FIELDS.changedAt, 'changed', ({ changedAt }) => changedAt),
+    windowColumn('shownFrom'),
+    windowColumn('shownUntil'),
+    windowColumn('featuredFrom'),
+    windowColumn('featuredUntil'),
+    momentColumn('publishedAt'),
+    momentColumn('createdAt'),
+    momentColumn('changedAt'),
   ];
 }
 

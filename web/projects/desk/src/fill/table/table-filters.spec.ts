@@ -41,7 +41,7 @@ describe('The columns of the table', () => {
       'Type is one of Quay wall, Buoy',
     );
     expect(filterSentence({ by, op: 'is-empty' }, type!)).toBe('Type is empty');
-    const range = { by: 'hand-order' as const, op: 'between' as const, value: ['1', '9'] };
+    const range = { by: '@handOrder' as const, op: 'between' as const, value: ['1', '9'] };
     expect(filterSentence(range, handOrder!)).toBe('Hand order is between 1 and 9');
   });
 });

@@ -25,10 +25,10 @@ describe('What is asked of the table', () => {
   });
 
   it('is sorted one way and then the other, and by hand only upward', () => {
-    question.sortBy('hand-order');
-    expect([question.isHandOrder(), question.ariaSort('hand-order')]).toEqual([true, 'ascending']);
-    question.sortBy('hand-order');
-    expect([question.isHandOrder(), question.ariaSort('hand-order')]).toEqual([false, 'descending']);
+    question.sortBy('@handOrder');
+    expect([question.isHandOrder(), question.ariaSort('@handOrder')]).toEqual([true, 'ascending']);
+    question.sortBy('@handOrder');
+    expect([question.isHandOrder(), question.ariaSort('@handOrder')]).toEqual([false, 'descending']);
     expect(question.ariaSort('title')).toBeNull();
     question.sortBy(null);
     expect(asked.length).toBe(2);
@@ -36,7 +36,7 @@ describe('What is asked of the table', () => {
 
   it('has one filter a column, and keeps the others when one is taken off', () => {
     question.setFilter(price!, { by: 'field:price', op: 'at-most', value: '40' });
-    question.setFilter(handOrder!, { by: 'hand-order', op: 'is-not-empty' });
+    question.setFilter(handOrder!, { by: '@handOrder', op: 'is-not-empty' });
     question.setFilter(price!, { by: 'field:price', op: 'is-empty' });
     expect(question.ask().filters.map(({ op }) => op)).toEqual(['is-not-empty', 'is-empty']);
     question.takeOff(question.filterOf(handOrder!)!);

@@ -14,7 +14,7 @@ const TYPING_PAUSE_IN_MS = 200;
 export class TableQuestion {
   readonly ask = signal(FIRST_ASK);
   /** Whether rows stand in the order that dragging writes. */
-  readonly isHandOrder = computed(() => this.ask().sort === 'hand-order' && this.ask().direction === 'up');
+  readonly isHandOrder = computed(() => this.ask().sort === '@handOrder' && this.ask().direction === 'up');
   private typing: ReturnType<typeof setTimeout> | undefined;
 
   /** `asked` is told whenever something else is asked. */

@@ -15,7 +15,7 @@ interface OrderOffer {
   readonly order: readonly OrderKey[];
 }
 
-const BY_TITLE: OrderKey = { by: 'title', direction: 'up' };
+const BY_TITLE: OrderKey = { by: '@title', direction: 'up' };
 
 /** What is said of a kind as a whole. */
 @Component({
@@ -176,7 +176,7 @@ export class KindSettings {
     const offers: OrderOffer[] = [
       { label: 'Featured first, then hand order, then title', order: HOUSE_ORDER },
       { label: 'Title', order: [BY_TITLE] },
-      { label: 'Newest first', order: [{ by: 'newest', direction: 'down' }, BY_TITLE] },
+      { label: 'Newest first', order: [{ by: '@createdAt', direction: 'down' }, BY_TITLE] },
       ...byField,
     ];
     const current = JSON.stringify(this.kind().defaultOrder);
