@@ -10,7 +10,11 @@ const OUTSIDE = ['sqlite3', 'sharp', '@node-rs/argon2', 'pg-hstore', 'pg-native'
 const REQUIRE = "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url);";
 
 await build({
-  entryPoints: { plindo: 'server/dist/src/main.js', 'render-worker': 'server/dist/src/http/render-worker.js' },
+  entryPoints: {
+    plindo: 'server/dist/src/main.js',
+    move: 'server/dist/src/move.js',
+    'render-worker': 'server/dist/src/http/render-worker.js',
+  },
   outdir: 'server/dist/start',
   bundle: true,
   platform: 'node',

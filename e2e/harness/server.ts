@@ -20,9 +20,12 @@ export class TestServer {
     return this.process.pid!;
   }
 
-  /** Starts on an empty store, or on the one in `folder`. */
-  static async start(folder = mkdtempSync(join(tmpdir(), '.plindo-e2e-'))): Promise<TestServer> {
-    const environment = { ...process.env, PORT: '0', PLINDO_DATA: folder, NODE_ENV: 'production' };
+  /** Starts on an empty store, or on the one in `folder`; `database` is the address of one that isn't there. */
+  static async start(folder = mkdtempSync(join(tmpdir(), '.plindo-e2e-')), database?: string): Promise<TestServer> {
+    const environment = {
+      ...{ ...process.env, PORT: '0', PLINDO_DATA: folder, NODE_ENV: 'production' },
+      ...(database !== undefined && { PLINDO_DATABASE: database }),
+    };
     const child = spawn(process.execPath, ['server/dist/start/plindo.js'], { env: environment });
     const printed = await new Promise<string>((resolve, reject) => {
       let text = '';

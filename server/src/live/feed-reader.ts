@@ -1,4 +1,4 @@
-import type { FeedChange, Store } from '../store/index.js';
+import type { FeedChange, FeedReason, Store } from '../store/index.js';
 
 /** Whoever waits for a change goes on after this long even when it isn't applied; it is committed all the same. */
 const LONGEST_WAIT_IN_MS = 60_000;
@@ -21,7 +21,8 @@ export class FeedReader {
   /** The place of the latest change that was applied. */
   position = 0;
   private reading: Promise<void> | null = null;
-  private isWanted = false;
+  /** Why it is to be read once more when it has been read. */
+  private wanted: FeedReason | null = null;
   private readonly rests = new Map<number, Promise<unknown>>();
   private waiting: { readonly number: number; readonly done: () => void }[] = [];
   private stopFollowing: (() => Promise<void>) | null = null;
@@ -34,8 +35,8 @@ export class FeedReader {
   /** Goes on after a place, which everything that was read so far has. */
   start(position: number): void {
     this.position = position;
-    this.stopFollowing = this.store.follow(() => this.wake());
-    this.wake();
+    this.stopFollowing = this.store.follow((reason) => this.wake(reason));
+    this.wake('look');
   }
 
   async stop(): Promise<void> {
@@ -53,22 +54,21 @@ export class FeedReader {
           resolve();
         };
         this.waiting.push({ number, done });
-        this.wake();
+        this.wake('look');
       });
     }
     await this.rests.get(number);
   }
 
-  private wake(): void {
-    this.isWanted = true;
+  private wake(reason: FeedReason): void {
+    this.wanted = this.wanted === 'look' ? 'look' : reason;
     this.reading ??= this.read().finally(() => (this.reading = null));
   }
 
   private async read(): Promise<void> {
-    while (this.isWanted) {
-      this.isWanted = false;
+    for (let reason = this.nextReason(); reason !== null; reason = this.nextReason()) {
       try {
-        while (await this.readSome());
+        while (await this.readSome(reason));
       } catch (error) {
         // The next look at the feed tries the same again.
         this.follower.tellAway(error);
@@ -76,9 +76,15 @@ export class FeedReader {
     }
   }
 
+  private nextReason(): FeedReason | null {
+    const { wanted } = this;
+    this.wanted = null;
+    return wanted;
+  }
+
   /** Answers whether there was anything. */
-  private async readSome(): Promise<boolean> {
-    const changes = await this.store.feedAfter(this.position);
+  private async readSome(reason: FeedReason): Promise<boolean> {
+    const changes = await this.store.feedAfter(this.position, reason);
     for (const change of changes) await this.take(change);
     return changes.length > 0;
   }

@@ -4,7 +4,8 @@ import type { Transaction } from 'sequelize';
 import type { Models } from './models.js';
 import { kindOfLog, loggedKind, numberOrNull, parsed } from './records.js';
 import type { Row } from './rows.js';
-import { inParts, rowOf, rowsOf } from './rows.js';
+import { rowOf, rowsOf } from './rows.js';
+import { Statements } from './statements.js';
 
 /** A change as the log has it. */
 export interface ChangeRecord {
@@ -28,8 +29,8 @@ export interface FeedChange {
 /** A change that touched more listings isn't told listing by listing. */
 export const MOST_TOLD_ENTRIES = 5000;
 const MOST_REVISIONS = 200;
-/** For rows that the core has checked: Sequelize's own checks and hooks would take longer than the writing. */
-export const AS_GIVEN = { validate: false, hooks: false } as const;
+/** Columns that only some entries fill. */
+const NO_ENDS = { kindId: null, endA: null, endB: null };
 
 /** The log of changes: what each did to which records. Written in the transaction of the change itself. */
 export class ChangeLog {
@@ -41,27 +42,24 @@ export class ChangeLog {
     number: number | null,
     transaction: Transaction,
   ): Promise<number> {
-    const made = await this.models.changes.create({ ...head, state, number }, { transaction, ...AS_GIVEN });
-    return Number(made.get('id'));
+    const [id] = await this.statements(transaction).insertNumbered('changes', [{ ...head, state, number }]);
+    return id!;
   }
 
   async writeEntries(changeId: number, entries: readonly ChangeEntry[], transaction: Transaction): Promise<void> {
-    for (const part of inParts(entries)) {
-      const rows = part.map((entry) => ({ changeId, ...loggedEntry(entry) }));
-      await this.models.entries.bulkCreate(rows, { transaction, ...AS_GIVEN });
-    }
+    const rows = entries.map((entry) => ({ ...NO_ENDS, changeId, ...loggedEntry(entry) }));
+    await this.statements(transaction).insert('change_entries', rows);
   }
 
   /** Completes an open change: from now on it is in the log, and in the feed at a place. */
   async complete(changeId: number, sentence: string, number: number, transaction: Transaction): Promise<void> {
-    await this.models.changes.update({ state: 'done', sentence, number }, { where: { id: changeId }, transaction });
+    await this.statements(transaction).update('changes', { state: 'done', sentence, number }, { id: changeId });
   }
 
   /** Whether this is the first one to undo a change. */
   async markUndone(changeId: number, undoneBy: number, transaction: Transaction): Promise<boolean> {
     const where = { id: changeId, undoneBy: null };
-    const [marked] = await this.models.changes.update({ undoneBy }, { where, transaction });
-    return marked === 1;
+    return (await this.statements(transaction).update('changes', { undoneBy }, where)) === 1;
   }
 
   async latest(limit: number): Promise<ChangeRecord[]> {
@@ -129,6 +127,10 @@ export class ChangeLog {
       if (texts.some((text) => after.some((one) => one.includes(text)))) return true;
     }
     return false;
+  }
+
+  private statements(transaction: Transaction): Statements {
+    return new Statements(this.models.changes.sequelize!, transaction);
   }
 
   private async told(changeId: number, number: number): Promise<FeedChange> {

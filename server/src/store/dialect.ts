@@ -30,6 +30,10 @@ export interface Dialect {
   announce(transaction: Transaction): Promise<void>;
   /** Calls `wake` when another process has announced something; answers how to stop listening. */
   follow(wake: () => void): () => Promise<void>;
+  /** The greatest number that a table has given to a row by itself, those of deleted rows too. */
+  lastNumber(table: string): Promise<number>;
+  /** Lets a table give out greater numbers from now on. */
+  countOn(table: string, last: number, transaction: Transaction): Promise<void>;
   /** The constraint that an error is about; null for any other error. */
   constraintOf(error: unknown): BrokenConstraint | null;
   /** Whether an error means that the database can't be reached, so that the same may work later. */

@@ -1,9 +1,11 @@
 export type { NewUser, SessionRecord, TokenRecord } from './account-store.js';
 export type { ListingState } from './catalog-rows.js';
 export type { ChangeRecord, FeedChange } from './change-log.js';
+export { type CopyReport, copyStore } from './copy-store.js';
 export { isPostgres } from './database.js';
 export type { ImportRecord } from './import-store.js';
-export { type Committed, type ListingName, Store, type Written } from './store.js';
+export { type Committed, type FeedReason, Store, type Written } from './store.js';
+export type { ListingName } from './store-reading.js';
 export { Turns } from './turns.js';
 export { titleOf, Unit } from './unit.js';
 export { type Holder, uniqueKey } from './unique-rows.js';

@@ -30,10 +30,6 @@ const TABLES = {
     },
   ],
   files: ['files', { hash: key(STRING), name: STRING, type: STRING, bytes: INTEGER, createdAt: BIGINT }],
-  connections: [
-    'connections',
-    { id, linkId: INTEGER, a: INTEGER, b: INTEGER, note: STRING, aOrder: DOUBLE, bOrder: DOUBLE },
-  ],
   listings: [
     'listings',
     {
@@ -43,6 +39,10 @@ const TABLES = {
       ...{ publishedAt: BIGINT, binnedAt: BIGINT, shownFrom: BIGINT, shownUntil: BIGINT },
       ...{ featuredFrom: BIGINT, featuredUntil: BIGINT },
     },
+  ],
+  connections: [
+    'connections',
+    { id, linkId: INTEGER, a: INTEGER, b: INTEGER, note: STRING, aOrder: DOUBLE, bOrder: DOUBLE },
   ],
   uniqueValues: ['unique_values', { kindId: key(INTEGER), field: key(STRING), value: key(STRING), listingId: INTEGER }],
   changes: [
@@ -70,8 +70,8 @@ const TABLES = {
 export type TableName = keyof typeof TABLES;
 export type Models = Readonly<Record<TableName, ModelStatic<Model>>>;
 
-/** Every table by its name in the database, parents before those that refer to them. */
-export const TABLE_NAMES: readonly string[] = Object.values(TABLES).map(([table]) => table);
+/** Every table by the name that the code has for it, parents before those that refer to them. */
+export const ALL_TABLES = Object.keys(TABLES) as TableName[];
 
 /** The tables as Sequelize sees them. */
 export function defineModels(sequelize: Sequelize): Models {

@@ -1,9 +1,7 @@
-import type { Connection, Listing } from '@plindo/core/listings';
 import type { ChangeEntry } from '@plindo/core/plans';
-import type { Structure, StructureRecords } from '@plindo/core/structure';
+import type { Structure } from '@plindo/core/structure';
 import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
-import { Op, QueryTypes } from 'sequelize';
 import type { Transaction } from 'sequelize';
 import { AccountStore } from './account-store.js';
 import { CatalogRows } from './catalog-rows.js';
@@ -11,23 +9,19 @@ import { ChangeLog, feedChange } from './change-log.js';
 import type { FeedChange } from './change-log.js';
 import { openDatabase } from './database.js';
 import type { Dialect } from './dialect.js';
-import { LATEST_CHANGE } from './dialect.js';
 import { FileStore } from './file-store.js';
 import { ImportStore } from './import-store.js';
+import type { Reading } from './known-state.js';
+import { KnownState } from './known-state.js';
 import type { Models } from './models.js';
 import { defineModels } from './models.js';
 import { PictureStore } from './picture-store.js';
-import { connectionOf, listingOf, parsed } from './records.js';
 import { refusedBy } from './refused.js';
-import { inParts, rowOf, rowsOf } from './rows.js';
-import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
+import { StoreReading } from './store-reading.js';
 import { StructureRows } from './structure-rows.js';
 import { ThrottleStore } from './throttle-store.js';
 import { Turns } from './turns.js';
 import { Unit } from './unit.js';
-
-/** What is shown of a listing where another one is linked with it. */
-export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status' | 'shownFrom' | 'shownUntil'>;
 
 /** What the work of a change answers: its result, and a sentence for the log. */
 export interface Written<T> {
@@ -43,11 +37,8 @@ export interface Committed<T> {
   readonly number: number | null;
 }
 
-/** What this process knows of the store: the place in the feed up to which it does, and the structure there. */
-interface Known {
-  readonly feed: number;
-  readonly records: StructureRecords;
-}
+/** Why somebody reads the feed: this process has made a change, or others may have. */
+export type FeedReason = 'own' | 'look';
 
 const MOST_TRIES = 4;
 /** So many changes of this process are remembered for those who follow, who else read them from the database. */
@@ -56,7 +47,7 @@ const FEED_AT_ONCE = 50;
 const REACHED_IN_MS = 2000;
 
 /** The truth: structure, listings and their change log, accounts, imports, and what is known of pictures and files. */
-export class Store {
+export class Store extends StoreReading {
   readonly accounts: AccountStore;
   readonly pictures: PictureStore;
   readonly files: FileStore;
@@ -64,19 +55,21 @@ export class Store {
   readonly throttles: ThrottleStore;
   readonly catalogRows: CatalogRows;
   readonly log: ChangeLog;
-  private readonly structureRows: StructureRows;
+  private readonly known: KnownState;
   /** Writers of this process wait for one another here; those of other processes at the database. */
   private readonly turns = new Turns();
   private readonly contexts = new ReadContexts();
-  private known: Known | null = null;
   private readonly recent = new Map<number, FeedChange>();
-  private readonly followers = new Set<() => void>();
+  /** The place of the latest change of this process. */
+  private latestOwn = 0;
+  private readonly followers = new Set<(reason: FeedReason) => void>();
 
   private constructor(
-    private readonly dialect: Dialect,
-    private readonly models: Models,
+    dialect: Dialect,
+    models: Models,
     private readonly clock: () => Date,
   ) {
+    super(dialect, models);
     const writing = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => this.writing(work);
     this.accounts = new AccountStore(models, writing);
     this.pictures = new PictureStore(models, writing);
@@ -85,7 +78,7 @@ export class Store {
     this.throttles = new ThrottleStore(models);
     this.catalogRows = new CatalogRows(dialect);
     this.log = new ChangeLog(models);
-    this.structureRows = new StructureRows(models);
+    this.known = new KnownState(dialect, new StructureRows(models));
   }
 
   /** Opens the store in an SQLite file or in a PostgreSQL database, by the address of that (`postgres://…`). */
@@ -199,24 +192,21 @@ export class Store {
    */
   private async unit<T>(
     work: (unit: Unit) => Promise<Committed<T>>,
-    reading: 'as known' | 'anew' = 'as known',
+    reading: Reading = 'as known',
   ): Promise<Committed<T>> {
     for (let tries = 1; ; tries++) {
-      const { known } = this;
+      const known = this.known.present;
       try {
         return await this.carryOut(work, reading);
       } catch (error) {
         const mayBeOutdated = known !== null && reading === 'as known' && tries < MOST_TRIES;
-        if (mayBeOutdated && (await this.isOutdated(known))) continue;
+        if (mayBeOutdated && (await this.known.isOutdated(known))) continue;
         throw refusedBy(error, this.dialect) ?? error;
       }
     }
   }
 
-  private async carryOut<T>(
-    work: (unit: Unit) => Promise<Committed<T>>,
-    reading: 'as known' | 'anew',
-  ): Promise<Committed<T>> {
+  private async carryOut<T>(work: (unit: Unit) => Promise<Committed<T>>, reading: Reading): Promise<Committed<T>> {
     const { committed, unit } = await this.writing(async (transaction, told) => {
       const begun = await this.begin(transaction, told, reading);
       const done = await work(begun);
@@ -225,38 +215,18 @@ export class Store {
     });
     const { number } = committed;
     const isWhole = number !== null && reading === 'as known';
-    this.known = isWhole ? { feed: number, records: unit.records } : null;
+    this.known.learn(isWhole ? { feed: number, records: unit.records } : null);
     if (isWhole) this.remember(number, unit.entries);
-    for (const wake of this.followers) wake();
+    if (number !== null) this.latestOwn = number;
+    for (const wake of this.followers) wake('own');
     return committed;
   }
 
-  private async begin(transaction: Transaction, told: number | null, reading: 'as known' | 'anew'): Promise<Unit> {
-    const isKnown = reading === 'as known' && this.known !== null && (told === null || told === this.known.feed);
-    const known = isKnown ? this.known! : await this.readKnown(transaction, told);
-    if (reading === 'as known') this.known = known;
-    const { feed, records } = known;
-    const structure = this.structureRows.of(records);
+  private async begin(transaction: Transaction, told: number | null, reading: Reading): Promise<Unit> {
+    const { feed, records } = await this.known.at(transaction, told, reading);
     const { models, contexts } = this;
-    return new Unit({ models, transaction, now: this.clock().getTime(), feed, records, structure, contexts });
-  }
-
-  private async readKnown(transaction: Transaction, told: number | null): Promise<Known> {
-    const feed = told ?? (await this.latestChange(transaction));
-    return { feed, records: await this.structureRows.read(feed, transaction) };
-  }
-
-  private async latestChange(transaction?: Transaction): Promise<number> {
-    const type = QueryTypes.SELECT;
-    const [row] = await this.dialect.sequelize.query<{ feed: number }>(LATEST_CHANGE, { transaction, type });
-    return Number(row?.feed ?? 0);
-  }
-
-  /** Whether another process has made a change since; then what was known is forgotten. */
-  private async isOutdated({ feed }: Known): Promise<boolean> {
-    if ((await this.latestChange().catch(() => feed)) === feed) return false;
-    this.known = null;
-    return true;
+    const base = { models, transaction, now: this.clock().getTime(), feed, records, contexts };
+    return new Unit({ ...base, structure: this.known.structureOf(records) });
   }
 
   // The feed of changes.
@@ -264,23 +234,26 @@ export class Store {
   /** The structure and the place in the feed at one moment. */
   present(): Promise<{ structure: Structure; number: number }> {
     return this.dialect.read(async (transaction) => {
-      const number = await this.latestChange(transaction);
-      const known = this.known?.feed === number ? this.known : await this.readKnown(transaction, number);
-      return { structure: this.structureRows.of(known.records), number };
+      const { feed, records } = await this.known.seen(transaction);
+      return { structure: this.known.structureOf(records), number: feed };
     });
   }
 
-  /** The complete changes after a place in the feed, in the order of their commits; not all of very many at once. */
-  async feedAfter(number: number): Promise<readonly FeedChange[]> {
+  /**
+   * The complete changes after a place in the feed, in the order of their commits; not all of very many at once. Those of
+   * this process are remembered; the database is asked for others only where there must be some, or to look for them.
+   */
+  async feedAfter(number: number, reason: FeedReason): Promise<readonly FeedChange[]> {
     const own: FeedChange[] = [];
     for (let next = this.recent.get(number + 1); next; next = this.recent.get(next.number + 1)) own.push(next);
-    return own.length > 0 ? own : this.log.feedAfter(number, FEED_AT_ONCE);
+    const isAsked = own.length === 0 && (reason === 'look' || number < this.latestOwn);
+    return isAsked ? this.log.feedAfter(number, FEED_AT_ONCE) : own;
   }
 
   /** Calls `wake` whenever there may be something new in the feed; answers how to stop following. */
-  follow(wake: () => void): () => Promise<void> {
+  follow(wake: (reason: FeedReason) => void): () => Promise<void> {
     this.followers.add(wake);
-    const stop = this.dialect.follow(wake);
+    const stop = this.dialect.follow(() => wake('look'));
     return () => {
       this.followers.delete(wake);
       return stop();
@@ -292,62 +265,7 @@ export class Store {
     this.recent.delete(number - MOST_RECENT);
   }
 
-  // Reading.
-
   async structure(): Promise<Structure> {
     return (await this.present()).structure;
-  }
-
-  async connections(): Promise<Connection[]> {
-    return (await rowsOf(this.models.connections, { order: [['id', 'ASC']] })).map(connectionOf);
-  }
-
-  async listing(id: number): Promise<Listing | null> {
-    const row = await rowOf(this.models.listings, { where: { id } });
-    return row && listingOf(row);
-  }
-
-  /** The listings with the given ids, in the order of the ids; one that is gone is left out. */
-  async listings(ids: readonly number[]): Promise<Listing[]> {
-    const byId = new Map<number, Listing>();
-    for (const id of inParts(ids)) {
-      for (const row of await rowsOf(this.models.listings, { where: { id } }))
-        byId.set(Number(row['id']), listingOf(row));
-    }
-    return ids.flatMap((id) => byId.get(id) ?? []);
-  }
-
-  /** What is shown of linked listings elsewhere. */
-  async namesOf(ids: readonly number[]): Promise<ListingName[]> {
-    const attributes = ['id', 'kindId', 'title', 'slug', 'status', 'shownFrom', 'shownUntil'];
-    const names: ListingName[] = [];
-    for (const id of inParts(ids)) {
-      names.push(...(await rowsOf<ListingName>(this.models.listings, { attributes, where: { id } })));
-    }
-    return names;
-  }
-
-  /** All listings of a kind. */
-  listingsOf(kindId: number): AsyncGenerator<Listing[]> {
-    return inStretches(async (after) => {
-      const where = { kindId, id: { [Op.gt]: after } };
-      const rows = await rowsOf(this.models.listings, { where, order: ['id'], limit: LISTINGS_AT_ONCE });
-      return rows.map(listingOf);
-    });
-  }
-
-  /** What somebody keeps of the table of a kind; null for nothing. */
-  async tableViews(userId: number, kindId: number): Promise<unknown> {
-    const row = await rowOf(this.models.tableViews, { where: { userId, kindId } });
-    return row ? parsed(row['kept']) : null;
-  }
-
-  async keepTableViews(userId: number, kindId: number, kept: unknown): Promise<void> {
-    await this.models.tableViews.upsert({ userId, kindId, kept });
-  }
-
-  /** A statement of SQL that reads, for checks of the whole store. */
-  ask<T extends object>(select: string): Promise<T[]> {
-    return this.dialect.sequelize.query<T>(select, { type: QueryTypes.SELECT });
   }
 }

@@ -10,6 +10,7 @@ import type { Counters } from './counters.js';
 import { referenceCounter } from './counters.js';
 import type { Models } from './models.js';
 import { inParts, rowsOf } from './rows.js';
+import type { Statements } from './statements.js';
 
 const LONGEST_VALUE = 300;
 
@@ -49,6 +50,7 @@ export class UniqueRows {
   constructor(
     private readonly models: Models,
     private readonly transaction: Transaction,
+    private readonly statements: Statements,
     private readonly counters: Counters,
   ) {}
 
@@ -119,7 +121,7 @@ export class UniqueRows {
     const gone = old.fields.filter((field) => isUnique(field) && !kind.fields.some((one) => one.key === field.key));
     const field = [...anew, ...gone].map(({ key }) => key);
     if (field.length > 0) {
-      await this.models.uniqueValues.destroy({ where: { kindId: id, field }, transaction: this.transaction });
+      await this.statements.delete('unique_values', { kindId: id, field });
     }
     for (const one of anew) await this.takeOverCounter(id, one, gone);
     return anew;
@@ -145,8 +147,7 @@ export class UniqueRows {
     const is = uniqueValuesOf(after.values, fields);
     const field = [...was].filter(([key, value]) => is.get(key) !== value).map(([key]) => key);
     if (field.length > 0) {
-      const { transaction } = this;
-      await this.models.uniqueValues.destroy({ where: { kindId, listingId: id, field }, transaction });
+      await this.statements.delete('unique_values', { kindId, listingId: id, field });
     }
     return rowsFor(kindId, id, new Map([...is].filter(([key, value]) => was.get(key) !== value)));
   }
@@ -169,12 +170,10 @@ export class UniqueRows {
       }
     }
     refuseIfAny(issues);
-    const { transaction } = this;
-    for (const rows of inParts(added))
-      await this.models.uniqueValues.bulkCreate(
-        rows.map((row) => ({ ...row })),
-        { transaction },
-      );
+    await this.statements.insert(
+      'unique_values',
+      added.map((row) => ({ ...row })),
+    );
   }
 
   /** Numbers that were typed count as given out. */

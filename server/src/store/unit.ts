@@ -1,260 +1,46 @@
-import type { Connection, Listing, ListingContent, Status } from '@plindo/core/listings';
+import type { Connection, Listing, ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
 import { SITE_ID, isStructural, withEntry } from '@plindo/core/plans';
 import type {
   CategorySet,
   CategorySetDefinition,
-  Field,
   KindDefinition,
   Link,
-  LinkSide,
-  PictureRecord,
-  ReadContext,
-  ReadContexts,
   Selection,
   SelectionDefinition,
   SiteSettings,
   StoredKind,
-  StructureRecords,
+  Structure,
 } from '@plindo/core/structure';
-import { Structure, makeCategory, referencePattern, storedDefinition, withCounter } from '@plindo/core/structure';
-import { Refusal, firstFreeSlug } from '@plindo/core/values';
-import type { Model, ModelStatic, Transaction, WhereOptions } from 'sequelize';
-import { Op } from 'sequelize';
-import type { ChangeRecord } from './change-log.js';
-import { AS_GIVEN, ChangeLog } from './change-log.js';
-import { Counters, referenceCounter } from './counters.js';
+import { makeCategory, storedDefinition } from '@plindo/core/structure';
+import { Refusal } from '@plindo/core/values';
 import type { ImportRecord } from './import-store.js';
-import { ImportStore } from './import-store.js';
-import type { Models } from './models.js';
-import { connectionOf, listingOf, numberOrNull, pictureOf, rowOfDefined, rowOfKind, rowOfLink } from './records.js';
+import { rowOfDefined, rowOfKind, rowOfLink } from './records.js';
 import type { Row } from './rows.js';
-import { inParts, rowOf, rowsOf } from './rows.js';
-import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
+import { inParts, rowOf } from './rows.js';
 import { followNames } from './taken-names.js';
-import type { Holder } from './unique-rows.js';
-import { UniqueRows } from './unique-rows.js';
-
-/** What a unit begins with, read in its transaction. */
-export interface UnitBase {
-  readonly models: Models;
-  readonly transaction: Transaction;
-  /** Milliseconds since 1970. */
-  readonly now: number;
-  /** The place in the feed of the latest complete change. */
-  readonly feed: number;
-  readonly records: StructureRecords;
-  readonly structure: Structure;
-  readonly contexts: ReadContexts;
-}
-
-/** So many slugs are asked for at once when a free one is looked for; doubled with each that are all taken. */
-const FIRST_SLUGS = 8;
+import type { UnitBase } from './unit-reading.js';
+import { UnitReading } from './unit-reading.js';
 
 /**
  * One transaction, the only writing one at its time. What a change depends on is read here, and each method that writes
  * remembers what a record was before and after, so that the change log is complete by construction.
  */
-export class Unit {
+export class Unit extends UnitReading {
   readonly entries: ChangeEntry[] = [];
-  readonly now: number;
-  readonly feed: number;
-  readonly log: ChangeLog;
-  readonly imports: ImportStore;
-  private readonly models: Models;
-  private readonly contexts: ReadContexts;
-  readonly transaction: Transaction;
-  private readonly counters: Counters;
-  private readonly uniqueRows: UniqueRows;
   private readonly before: Structure;
-  private present: { records: StructureRecords; structure: Structure | null };
 
-  constructor({ models, transaction, now, feed, records, structure, contexts }: UnitBase) {
-    this.contexts = contexts;
-    [this.models, this.transaction, this.now, this.feed] = [models, transaction, now, feed];
-    this.log = new ChangeLog(models);
-    this.imports = new ImportStore(models);
-    this.counters = new Counters(models.counters.sequelize!, transaction);
-    this.uniqueRows = new UniqueRows(models, transaction, this.counters);
-    this.before = structure;
-    this.present = { records, structure };
+  constructor(base: UnitBase) {
+    super(base);
+    this.before = base.structure;
   }
-
-  /** The structure as it is at this point of the unit. */
-  get structure(): Structure {
-    return (this.present.structure ??= new Structure(this.present.records));
-  }
-
-  get records(): StructureRecords {
-    return this.present.records;
-  }
-
-  /** With what values are read at the moment of the change. */
-  context(): ReadContext {
-    return this.contexts.of(this.present.records.site, this.now);
-  }
-
-  // What there is.
-
-  /** A kind as it is kept; refused when there is none. */
-  kind(id: number): StoredKind {
-    const kind = this.records.kinds.find((one) => one.id === id);
-    if (!kind) throw Refusal.of('request.not-found');
-    return kind;
-  }
-
-  async listing(id: number): Promise<Listing | null> {
-    const row = await rowOf(this.models.listings, { where: { id }, transaction: this.transaction });
-    return row && listingOf(row);
-  }
-
-  /** The listings with the given ids, by id; one that is gone is left out. */
-  async listings(ids: readonly number[]): Promise<Map<number, Listing>> {
-    const found = new Map<number, Listing>();
-    for (const id of inParts(ids)) {
-      const rows = await rowsOf(this.models.listings, { where: { id }, transaction: this.transaction });
-      for (const row of rows) found.set(Number(row['id']), listingOf(row));
-    }
-    return found;
-  }
-
-  /** All listings of a kind, in the order of their ids. */
-  listingsOf(kindId: number): AsyncGenerator<Listing[]> {
-    return inStretches(async (after) => {
-      const where = { kindId, id: { [Op.gt]: after } };
-      const options = { where, order: ['id'], limit: LISTINGS_AT_ONCE, transaction: this.transaction };
-      return (await rowsOf(this.models.listings, options)).map(listingOf);
-    });
-  }
-
-  async hasListings(kindId: number): Promise<boolean> {
-    const options = { attributes: ['id'], where: { kindId }, transaction: this.transaction };
-    return (await rowOf(this.models.listings, options)) !== null;
-  }
-
-  async idsWithStatus(kindId: number, status: Status): Promise<number[]> {
-    const options = { attributes: ['id'], where: { kindId, status }, transaction: this.transaction };
-    return (await rowsOf<{ id: number }>(this.models.listings, { ...options, order: ['id'] })).map(({ id }) => id);
-  }
-
-  /** The numbers by which the listings of a kind stand in hand order, those in the bin aside; in no order. */
-  async handPlaces(kindId: number): Promise<{ id: number; handOrder: number | null }[]> {
-    const where = { kindId, status: { [Op.ne]: 'binned' } };
-    const options = { attributes: ['id', 'handOrder'], where, transaction: this.transaction };
-    const rows = await rowsOf(this.models.listings, options);
-    return rows.map((row) => ({ id: Number(row['id']), handOrder: numberOrNull(row['handOrder']) }));
-  }
-
-  /** Whether a listing of a kind has an address, whatever its status. */
-  async hasSlug(kindId: number, slug: string): Promise<boolean> {
-    return (await this.slugsAmong(kindId, [slug])).size > 0;
-  }
-
-  /** The first of `wanted`, `wanted-2`, `wanted-3` … that no listing of the kind has, nor anybody in `besides`. */
-  async freeSlug(kindId: number, wanted: string, besides: ReadonlySet<string> = new Set()): Promise<string> {
-    for (let many = FIRST_SLUGS; ; many *= 2) {
-      const tried: string[] = [];
-      firstFreeSlug(wanted, (slug) => tried.push(slug) < many);
-      const taken = await this.slugsAmong(kindId, tried);
-      const free = tried.find((slug) => !taken.has(slug) && !besides.has(slug));
-      if (free !== undefined) return free;
-    }
-  }
-
-  /** Of some addresses, those that listings of a kind have. */
-  async slugsAmong(kindId: number, slugs: readonly string[]): Promise<Set<string>> {
-    const taken = new Set<string>();
-    for (const slug of inParts(slugs)) {
-      const options = { attributes: ['slug'], where: { kindId, slug }, transaction: this.transaction };
-      for (const row of await rowsOf<{ slug: string }>(this.models.listings, options)) taken.add(row.slug);
-    }
-    return taken;
-  }
-
-  /** Every address of the listings of a kind. */
-  async slugsOf(kindId: number): Promise<Set<string>> {
-    const options = { attributes: ['slug'], where: { kindId }, transaction: this.transaction };
-    return new Set((await rowsOf<{ slug: string }>(this.models.listings, options)).map(({ slug }) => slug));
-  }
-
-  /** Who has values that only one listing may have, by `uniqueKey`; the values are compared as `samenessOf` has them. */
-  holders(kindId: number, wanted: ReadonlyMap<string, readonly string[]>): Promise<Map<string, Holder>> {
-    return this.uniqueRows.holders(kindId, wanted);
-  }
-
-  /** For so many listings, the next numbers of each reference field by its key; they are given out from now on. */
-  async references(kindId: number, fields: readonly Field[], many: number): Promise<Record<string, string>[]> {
-    const given: Record<string, string>[] = Array.from({ length: many }, () => ({}));
-    for (const field of fields.filter(({ type }) => type === 'reference')) {
-      const name = referenceCounter(kindId, field.key);
-      const { [name]: last = 0 } = await this.counters.read([name]);
-      given.forEach((numbers, at) => (numbers[field.key] = withCounter(referencePattern(field), last + at + 1)));
-      await this.counters.raise(name, last + many);
-    }
-    return given;
-  }
-
-  /** The connections of a listing, at whichever end it stands; or those of a link. */
-  async connectionsOf(of: { readonly listing: number } | { readonly link: number }): Promise<Connection[]> {
-    const where = 'link' in of ? { linkId: of.link } : { [Op.or]: [{ a: of.listing }, { b: of.listing }] };
-    return this.connections(where);
-  }
-
-  /** The connections of a link at one of its ends, of some listings there. */
-  async connectionsAt(linkId: number, side: LinkSide, ids: readonly number[]): Promise<Connection[]> {
-    const found: Connection[] = [];
-    for (const id of inParts(ids)) found.push(...(await this.connections({ linkId, [side]: id })));
-    return found;
-  }
-
-  private async connections(where: WhereOptions): Promise<Connection[]> {
-    const options = { where, order: [['id', 'ASC']] as [string, string][], transaction: this.transaction };
-    return (await rowsOf(this.models.connections, options)).map(connectionOf);
-  }
-
-  /** Of some hashes, those of pictures or of files that are kept here. */
-  async keptHashes(what: 'pictures' | 'files', hashes: readonly string[]): Promise<Set<string>> {
-    const kept = new Set<string>();
-    for (const hash of inParts(hashes)) {
-      const options = { attributes: ['hash'], where: { hash }, transaction: this.transaction };
-      for (const row of await rowsOf<{ hash: string }>(this.models[what], options)) kept.add(row.hash);
-    }
-    return kept;
-  }
-
-  async pictures(hashes: readonly string[]): Promise<PictureRecord[]> {
-    const options = { where: { hash: [...hashes] }, transaction: this.transaction };
-    return (await rowsOf(this.models.pictures, options)).map(pictureOf);
-  }
-
-  changeById(id: number): Promise<ChangeRecord | null> {
-    return this.log.one(id, this.transaction);
-  }
-
-  /** The record that an entry is about, as it is now. */
-  async current({ entity, id }: Pick<ChangeEntry, 'entity' | 'id'>): Promise<ChangeEntry['after']> {
-    const { transaction } = this;
-    if (entity === 'listing') return this.listing(id);
-    if (entity === 'connection') return (await this.connections({ id }))[0] ?? null;
-    if (entity === 'picture') {
-      const row = await rowOf(this.models.pictures, { where: { number: id }, transaction });
-      return row && pictureOf(row);
-    }
-    const { kinds, sets, links, selections, site } = this.records;
-    if (entity === 'site') return site;
-    const lists = { kind: kinds, 'category-set': sets, link: links, selection: selections };
-    return lists[entity].find((one) => one.id === id) ?? null;
-  }
-
-  // What is written.
 
   /** `importId` is the change of the import that the kind comes with; until it is done nobody sees the kind. */
   async insertKind(definition: KindDefinition, importId: number | null = null): Promise<StoredKind> {
     const kept = { version: 1, definition: storedDefinition(definition) };
     const { id: _, ...row } = rowOfKind({ ...kept, id: 0 });
-    const made = await this.models.kinds.create({ ...row, importId }, { transaction: this.transaction });
-    const kind: StoredKind = { ...kept, id: Number(made.get('id')) };
+    const kind: StoredKind = { ...kept, id: await this.insert('kinds', { ...row, importId }) };
     this.note({ entity: 'kind', id: kind.id, before: null, after: kind });
     return kind;
   }
@@ -267,13 +53,13 @@ export class Unit {
 
   /** Lets everybody see a kind that came with an import. */
   async showKind(kindId: number): Promise<void> {
-    await this.models.kinds.update({ importId: null }, { where: { id: kindId }, transaction: this.transaction });
+    await this.statements.update('kinds', { importId: null }, { id: kindId });
   }
 
   async insertCategorySet(given: CategorySetDefinition): Promise<CategorySet> {
     const definition = { ...given, categories: given.categories.map(makeCategory), version: 1 };
     const { id: _, ...row } = rowOfDefined({ ...definition, id: 0 });
-    const set: CategorySet = { ...definition, id: await this.insert(this.models.categorySets, row) };
+    const set: CategorySet = { ...definition, id: await this.insert('category_sets', row) };
     this.note({ entity: 'category-set', id: set.id, before: null, after: set });
     return set;
   }
@@ -287,7 +73,7 @@ export class Unit {
 
   async insertSelection(definition: SelectionDefinition): Promise<Selection> {
     const { id: _, ...row } = rowOfDefined({ ...definition, id: 0, version: 1 });
-    const selection: Selection = { ...definition, version: 1, id: await this.insert(this.models.selections, row) };
+    const selection: Selection = { ...definition, version: 1, id: await this.insert('selections', row) };
     this.note({ entity: 'selection', id: selection.id, before: null, after: selection });
     return selection;
   }
@@ -302,7 +88,7 @@ export class Unit {
     const link: Link = {
       ...ends,
       version: 1,
-      id: await this.insert(this.models.links, { definition: ends, version: 1 }),
+      id: await this.insert('links', { definition: ends, version: 1 }),
     };
     this.note({ entity: 'link', id: link.id, before: null, after: link });
     return link;
@@ -315,7 +101,7 @@ export class Unit {
   }
 
   async insertConnection(given: Omit<Connection, 'id'>): Promise<Connection> {
-    const after: Connection = { ...given, id: await this.insert(this.models.connections, { ...given }) };
+    const after: Connection = { ...given, id: await this.insert('connections', { ...given }) };
     this.note({ entity: 'connection', id: after.id, before: null, after });
     return after;
   }
@@ -328,11 +114,8 @@ export class Unit {
   async insertListings(kindId: number, contents: readonly ListingContent[]): Promise<Listing[]> {
     const stamp = { kindId, version: 1, createdAt: this.now, changedAt: this.now };
     const rows = contents.map((content) => ({ ...content, ...stamp, ...this.momentsOf(content, null) }));
-    const listings: Listing[] = [];
-    for (const part of inParts(rows)) {
-      const made = await this.models.listings.bulkCreate(part, { transaction: this.transaction });
-      part.forEach((row, at) => listings.push({ ...row, id: Number(made[at]!.get('id')) }));
-    }
+    const ids = await this.statements.insertNumbered('listings', rows);
+    const listings = rows.map((row, at): Listing => ({ ...row, id: ids[at]! }));
     for (const after of listings) this.note({ entity: 'listing', id: after.id, before: null, after });
     return listings;
   }
@@ -361,18 +144,17 @@ export class Unit {
    * not, or no longer, at the version that it had `before`.
    */
   async write(entry: ChangeEntry): Promise<void> {
-    const model = this.models[TABLES[entry.entity]];
-    const { transaction } = this;
+    const table = TABLES[entry.entity];
     const row = rowAfter(entry);
     if (entry.before === null && row) {
       // A picture that was deleted may have been sent again meanwhile.
-      if (entry.entity === 'picture') await model.upsert({ ...row }, { transaction });
-      else await model.create({ ...row }, { transaction });
+      if (entry.entity === 'picture') await this.statements.delete(table, { hash: row['hash'] });
+      await this.statements.insert(table, [row]);
     } else {
       const where = placeOf(entry);
       const changed = row
-        ? (await model.update({ ...row }, { where, transaction, ...AS_GIVEN }))[0]
-        : await model.destroy({ where, transaction });
+        ? await this.statements.update(table, row, where)
+        : await this.statements.delete(table, where);
       if (changed === 0) throw Refusal.of('change.conflict', { title: titleOf(entry.before) });
     }
     this.note(entry);
@@ -390,13 +172,11 @@ export class Unit {
     const { transaction } = this;
     const kinds = await this.log.idsOf(changeId, 'kind', transaction);
     for (const id of inParts(await this.log.idsOf(changeId, 'listing', transaction))) {
-      await this.models.listings.destroy({ where: { id }, transaction });
+      await this.statements.delete('listings', { id });
     }
-    for (const ownerId of kinds) {
-      await this.models.takenNames.destroy({ where: { scope: 'kind', ownerId }, transaction });
-    }
-    await this.models.kinds.destroy({ where: { id: kinds }, transaction });
-    await this.models.changes.destroy({ where: { id: changeId }, transaction });
+    for (const ownerId of kinds) await this.statements.delete('taken_names', { scope: 'kind', ownerId });
+    await this.statements.delete('kinds', { id: kinds });
+    await this.statements.delete('changes', { id: changeId });
   }
 
   /** Begins an import under its open change. */
@@ -409,22 +189,23 @@ export class Unit {
     if (isStructural(entry)) this.present = { records: withEntry(this.present.records, entry), structure: null };
   }
 
-  private async insert(model: ModelStatic<Model>, row: Row): Promise<number> {
-    const made = await model.create({ ...row }, { transaction: this.transaction });
-    return Number(made.get('id'));
+  private async insert(table: string, row: Row): Promise<number> {
+    const [id] = await this.statements.insertNumbered(table, [row]);
+    return id!;
   }
 }
 
-const TABLES = {
+/** The tables that records stand in. */
+const TABLES: Readonly<Record<ChangeEntry['entity'], string>> = {
   listing: 'listings',
   kind: 'kinds',
-  'category-set': 'categorySets',
+  'category-set': 'category_sets',
   selection: 'selections',
   link: 'links',
   connection: 'connections',
   picture: 'pictures',
   site: 'site',
-} as const;
+};
 
 /** The columns of a record as it is after an entry; null when it is gone. */
 function rowAfter(entry: ChangeEntry): Row | null {

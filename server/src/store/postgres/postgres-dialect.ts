@@ -69,6 +69,14 @@ export function openPostgres(address: string): Promise<Dialect> {
       const listener = new FeedListener(address, CHANNEL, wake);
       return () => listener.stop();
     },
+    async lastNumber(table) {
+      const select = `SELECT last_value AS last FROM ${table}_id_seq WHERE is_called`;
+      return (await sequelize.query<{ last: number }>(select, { type: QueryTypes.SELECT }))[0]?.last ?? 0;
+    },
+    async countOn(table, last, transaction) {
+      // A sequence begins at 1; one that was never used stays so.
+      if (last > 0) await sequelize.query(`SELECT setval('${table}_id_seq', ${last})`, { transaction });
+    },
     constraintOf,
     isAway,
     close: () => sequelize.close(),

@@ -1,6 +1,7 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { DatabaseError, ForeignKeyConstraintError, Sequelize, Transaction, UniqueConstraintError } from 'sequelize';
+import { DatabaseError, ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
+import { Transaction, UniqueConstraintError } from 'sequelize';
 import type { BrokenConstraint, Dialect } from '../dialect.js';
 import { PACKED_COLUMNS } from '../dialect.js';
 import { StoreDriver } from './driver.js';
@@ -33,6 +34,16 @@ export async function openSqlite(file: string): Promise<Dialect> {
       const looking = setInterval(wake, LOOK_EVERY_IN_MS);
       looking.unref();
       return () => Promise.resolve(clearInterval(looking));
+    },
+    async lastNumber(table) {
+      const select = 'SELECT "seq" FROM sqlite_sequence WHERE "name" = :table';
+      const options = { replacements: { table }, type: QueryTypes.SELECT } as const;
+      return (await sequelize.query<{ seq: number }>(select, options))[0]?.seq ?? 0;
+    },
+    async countOn(table, last, transaction) {
+      const replacements = { table, last };
+      await sequelize.query('DELETE FROM sqlite_sequence WHERE "name" = :table', { replacements, transaction });
+      await sequelize.query('INSERT INTO sqlite_sequence VALUES (:table, :last)', { replacements, transaction });
     },
     constraintOf,
     isAway: (error) => error instanceof DatabaseError && /SQLITE_(BUSY|CANTOPEN|IOERR|FULL)/.test(error.message),
