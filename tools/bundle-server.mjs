@@ -13,7 +13,7 @@ await build({
   entryPoints: {
     plindo: 'server/dist/src/main.js',
     move: 'server/dist/src/move.js',
-    'render-worker': 'server/dist/src/http/render-worker.js',
+    'render-worker': 'server/dist/src/site/render-worker.js',
   },
   outdir: 'server/dist/start',
   bundle: true,

@@ -2,7 +2,6 @@
  * The queries of core/query once more, written as the rules read, over plain listings, one listing at a time. Slow on
  * purpose; shares nothing with the catalog but the field types' reading of a value.
  */
-import { typosAllowed } from '../src/catalog/index.js';
 import type { Listing } from '../src/listings/index.js';
 import type { FacetChoice, Query } from '../src/query/index.js';
 import type { Facet, Field, Kind, LinkedListing, OrderKey, ReadContext } from '../src/structure/index.js';
@@ -85,7 +84,8 @@ export function wordsMet(listing: Listing, kind: Kind, wanted: readonly string[]
   return wanted.filter((word, at) =>
     words.some(
       (candidate) =>
-        typosBetween(word, candidate) <= typosAllowed(word) || (at === wanted.length - 1 && candidate.startsWith(word)),
+        typosBetween(word, candidate) <= typosForgiven(word) ||
+        (at === wanted.length - 1 && candidate.startsWith(word)),
     ),
   ).length;
 }
@@ -251,4 +251,9 @@ function sortValue(listing: Listing, by: OrderKey['by'], kind: Kind, { nowInMs }
   if (field.type === 'short-text') return value as string;
   if (typeof value === 'boolean') return Number(value);
   return numberOf(listing, key, field);
+}
+
+/** One typo in words of four letters or more, two from eight. */
+function typosForgiven({ length }: string): number {
+  return length < 4 ? 0 : length < 8 ? 1 : 2;
 }

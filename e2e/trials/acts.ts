@@ -1,3 +1,4 @@
+import { makeFacet } from '@plindo/core/structure';
 import type { Answer, Client } from './client.js';
 
 /** What was acknowledged: that it must be there afterwards, and what it was. */
@@ -52,7 +53,7 @@ export async function makeSite(client: Client): Promise<TrialSite> {
     { key: 'code', label: 'Code', type: 'reference', settings: { pattern: 'B-####' } },
     { key: 'services', label: 'Services', type: 'categories', settings: { set } },
   ];
-  const facets = [{ key: 'services', label: 'Services', field: 'services' }];
+  const facets = [makeFacet({ key: 'services', label: 'Services', field: 'services' })];
   const berth = { ...kind, one: 'Berth', many: 'Berths', slug: 'berths', fields, facets };
   const berths = await made('/api/kinds', berth);
   const end = (kindId: number, label: string): object => ({ kindId, label, many: true });
@@ -104,7 +105,7 @@ export class Actor {
   private async edit(): Promise<void> {
     const one = this.pick(this.own);
     const note = this.mark();
-    this.told.notes.get(one.id)!.push(note);
+    this.told.notes.get(one.id)?.push(note);
     const sent = { version: one.version, values: { note } };
     const answer = await this.tell(await this.client.send('PATCH', `/api/listings/${one.id}`, sent));
     if (answer.status === 200) {
@@ -126,8 +127,12 @@ export class Actor {
     const { latest } = this;
     this.latest = null;
     if (latest === null) return;
+    // From now on it may be taken back or not, as long as nobody has looked.
+    const seen = this.own.map(({ id }) => [id, this.told.notes.get(id)] as const);
+    for (const [id] of seen) this.told.notes.delete(id);
     const answer = await this.tell(await this.client.send('POST', `/api/changes/${latest}/undo`));
     if (answer.status === 200) this.told.undone.set(latest, answer.json.changeId as number);
+    else if (answer.status !== 0) for (const [id, notes] of seen) if (notes) this.told.notes.set(id, notes);
     for (const one of [...this.own]) await this.see(one);
   }
 

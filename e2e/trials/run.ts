@@ -2,7 +2,7 @@
 import { parseArgs } from 'node:util';
 import { crashTrial } from './crash.js';
 import { nodesTrial } from './nodes.js';
-import { newDatabase } from './postgres.js';
+import { newDatabase } from '../harness/postgres.js';
 
 const { values, positionals } = parseArgs({
   allowPositionals: true,

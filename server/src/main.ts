@@ -5,7 +5,7 @@ import { pino } from 'pino';
 import { assemble } from './assemble.js';
 import { configFrom } from './config.js';
 import { makeApp } from './http/app.js';
-import { SiteRenderer } from './http/site-renderer.js';
+import { SiteRenderer } from './site/renderer.js';
 
 const STOP_AFTER_IN_MS = 5000;
 

@@ -91,7 +91,11 @@ export async function act(owner: Sender, [which, a, b]: Step): Promise<number | 
     () => owner.send('DELETE', `/api/kinds/${1 + (a % 2)}/bin`),
   ];
   const { status, json } = await sends[which]!();
-  return status === 200 ? (json.changeId as number) : null;
+  if (status === 200) return json.changeId as number;
+  // A refusal says what it refuses; anything else is a fault of the program, whatever was sent.
+  if (status < 400 || status >= 500)
+    throw new Error(`Act ${which} was answered with ${status}: ${JSON.stringify(json)}`);
+  return null;
 }
 
 /** Does the steps; answers the changes that they made, first first. */

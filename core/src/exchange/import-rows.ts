@@ -17,6 +17,45 @@ export interface ImportRow {
   readonly surplus?: { readonly found: number; readonly wanted: number };
 }
 
+const ROW_PARTS = new Set(['line', 'input', 'surplus']);
+const TEXT_PARTS = new Set(['slug', 'title', 'summary', 'author', 'status']);
+const OTHER_PARTS = new Set([
+  ...['picture', 'body', 'place', 'shownFrom', 'shownUntil', 'featured', 'featuredFrom', 'featuredUntil', 'handOrder'],
+]);
+
+/** What is wrong with the form of rows that come as JSON, for a sentence; null when they can be read as {@link ImportRow}s. */
+export function importRowsFault(rows: readonly unknown[]): string | null {
+  for (const [at, row] of rows.entries()) {
+    const fault = isPlain(row) ? rowFault(row) : 'it is not an object.';
+    if (fault !== null) return `row ${at + 1} of the batch cannot be read: ${fault}`;
+  }
+  return null;
+}
+
+function rowFault({ line, input, surplus, ...others }: Record<string, unknown>): string | null {
+  const [unknown] = Object.keys(others);
+  if (unknown !== undefined) return `there is no “${unknown}” in a row; there are ${[...ROW_PARTS].join(', ')}.`;
+  if (!Number.isSafeInteger(line) || (line as number) < 1) return '“line” must be a whole number from 1.';
+  if (surplus !== undefined && !isSurplus(surplus)) return '“surplus” must be two whole numbers, found and wanted.';
+  if (!isPlain(input)) return '“input” must be an object.';
+  for (const [key, value] of Object.entries(input)) {
+    if (TEXT_PARTS.has(key)) {
+      if (value != null && typeof value !== 'string') return `“${key}” must be a text.`;
+    } else if (key === 'values') {
+      if (value != null && !isPlain(value)) return '“values” must be an object.';
+    } else if (!OTHER_PARTS.has(key)) return `there is no “${key}” in a listing.`;
+  }
+  return null;
+}
+
+function isPlain(value: unknown): value is Record<string, unknown> {
+  return typeof value === 'object' && value !== null && !Array.isArray(value);
+}
+
+function isSurplus(value: unknown): boolean {
+  return isPlain(value) && Number.isSafeInteger(value['found']) && Number.isSafeInteger(value['wanted']);
+}
+
 /** Why a row is refused, or which of its values were left out. */
 export interface RowReport {
   readonly line: number;

@@ -9,7 +9,8 @@ import { apiRouter } from './api.js';
 import { problemHandler } from './problem.js';
 import { securityHeaders } from './security.js';
 import type { Services } from './services.js';
-import type { SiteRenderer } from './site-renderer.js';
+import type { SiteRenderer } from '../site/renderer.js';
+import { SitePages } from '../site/site-pages.js';
 import type { WebFolders } from './web-apps.js';
 import { deskRouter, siteRouter } from './web-apps.js';
 
@@ -75,7 +76,7 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
   app.get('/files/:hash/:name', sendFile(services));
   if (web) {
     app.use('/desk', await deskRouter(web.folders));
-    app.use(siteRouter(web.folders, web.renderer, services));
+    app.use(siteRouter(web.folders, new SitePages(web.renderer, services.live, services.pages)));
   }
   app.use(problemHandler(log, (error) => services.health.isStoreAway(error)));
   return app;

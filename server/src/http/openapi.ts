@@ -2,6 +2,7 @@ import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
 import { IS_OPTIONAL, ValidationTypes, getMetadataStorage } from 'class-validator';
 import { PERMISSIONS } from '../services/permissions.js';
 import { errorTable } from './problem.js';
+import { ITEMS_RULE } from './dto/items-rule.js';
 import type { Route } from './route.js';
 
 type Schema = Record<string, unknown>;
@@ -119,6 +120,7 @@ function schemaOf(dto: DtoClass, schemas: Record<string, Schema>): Schema {
       if (name !== IS_OPTIONAL) nullable.add(propertyName);
     } else if (type === ValidationTypes.NESTED_VALIDATION)
       Object.assign(schema, nestedSchema(dto, propertyName, each, schemas));
+    else if (name === ITEMS_RULE) Object.assign(schema, { items: reference(limits[0], schemas) });
     else if (each)
       Object.assign(schema, {
         type: 'array',

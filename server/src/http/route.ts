@@ -58,9 +58,24 @@ export function signedIn(call: { readonly user: User | null }): User {
   return call.user;
 }
 
-/** An instance of a DTO class made from JSON, or a refusal that names every property that is wrong. */
-export function readDto<T extends object>(dto: ClassConstructor<T>, input: unknown): T {
-  const instance = plainToInstance(dto, input ?? {});
+/** What a DTO class may say of itself. */
+interface AsGiven {
+  readonly asGiven?: readonly string[];
+}
+
+/**
+ * An instance of a DTO class made from JSON, or a refusal that names every property that is wrong. Properties that the
+ * class names in `asGiven` are checked as they are, without being copied first.
+ */
+export function readDto<T extends object>(dto: ClassConstructor<T> & AsGiven, input: unknown): T {
+  const { asGiven = [] } = dto;
+  const given = (input ?? {}) as Record<string, unknown>;
+  const kept = Object.fromEntries(
+    asGiven.filter((name) => Object.hasOwn(given, name)).map((name) => [name, given[name]]),
+  );
+  const plain =
+    asGiven.length === 0 ? given : { ...given, ...Object.fromEntries(asGiven.map((name) => [name, undefined])) };
+  const instance = Object.assign(plainToInstance(dto, plain), kept);
   const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
   const issues = errors.flatMap((error) => issuesOf(error, ''));
   if (issues.length > 0) refuseIfAny([issue('request.invalid'), ...issues]);

@@ -1,24 +1,12 @@
-import { createHash } from 'node:crypto';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
 import express, { Router } from 'express';
 import type { Request, Response } from 'express';
-import { LRUCache } from 'lru-cache';
-import type { Live } from '../live/live.js';
-import type { Pages } from '../site/pages.js';
-import type { RenderedPage } from './render-messages.js';
+import type { ReadyPage, SitePages } from '../site/site-pages.js';
+import { NONCE_MARK } from '../site/site-pages.js';
 import { nonceOf } from './security.js';
-import type { SiteRenderer } from './site-renderer.js';
 
-/** What stands in rendered pages where the nonce of the response goes. */
-const NONCE_MARK = 'PLINDO-NONCE';
-const MOST_CACHED_PAGES = 500;
-const MOST_CACHED_BYTES = 32 * 1024 * 1024;
 const LONGEST_URL = 8000;
-
-const compress = promisify(gzip);
 
 export interface WebFolders {
   /** The build of the site, with `browser` and `server` below it. */
@@ -44,68 +32,25 @@ export async function deskRouter(folders: WebFolders): Promise<Router> {
   return router;
 }
 
-/** A rendered page, ready to be sent, in the state of one revision and of a stretch of time. */
-interface ReadyPage {
-  readonly revision: number;
-  /** The moment from which on it may look different though nothing was changed. */
-  readonly until: number;
-  readonly status: number;
-  readonly html: Buffer;
-  readonly gzipped: Buffer;
-  readonly etag: string;
-  /** Of its style elements. Scripts have none, so a nonce that serves a page for as long as it is kept opens nothing. */
-  readonly nonce: string;
-}
-
 /** The public side, rendered on the server; a page is kept until anything changes. */
-export function siteRouter(
-  folders: WebFolders,
-  renderer: SiteRenderer,
-  { live, pages }: { live: Live; pages: Pages },
-): Router {
+export function siteRouter(folders: WebFolders, site: SitePages): Router {
   const router = Router();
-  const cache = new LRUCache<string, ReadyPage>({
-    max: MOST_CACHED_PAGES,
-    maxSize: MOST_CACHED_BYTES,
-    sizeCalculation: ({ html, gzipped }) => html.length + gzipped.length,
-  });
   router.use(express.static(join(folders.site, 'browser'), HASHED_FILES));
   router.get('/{*path}', async (request, response, next) => {
     if (request.originalUrl.length > LONGEST_URL) {
       response.status(414).end();
       return;
     }
-    const moved = pages.movedTo(request.path, request.originalUrl.split('?')[1] ?? '');
+    const moved = site.movedTo(request.path, request.originalUrl.split('?')[1] ?? '');
     if (moved !== null) {
       response.redirect(301, moved);
       return;
     }
-    const { revision } = live;
-    let page = cache.get(request.originalUrl);
-    const now = live.context().nowInMs;
-    if (page?.revision !== revision || page.until <= now) {
-      const rendered = await renderer.render(request.originalUrl, (path, search) => pages.page(path, search));
-      if (!rendered) {
-        next();
-        return;
-      }
-      page = await readyPage(rendered, { revision, until: live.holdsUntil(now) }, nonceOf(response));
-      // An address that leads nowhere is not kept: anybody can make up any number of them.
-      if (page.status === 200) cache.set(request.originalUrl, page);
-    }
-    sendPage(request, response, page);
+    const page = await site.at(request.originalUrl, nonceOf(response));
+    if (page) sendPage(request, response, page);
+    else next();
   });
   return router;
-}
-
-async function readyPage(
-  { status, html: text }: RenderedPage,
-  state: Pick<ReadyPage, 'revision' | 'until'>,
-  nonce: string,
-): Promise<ReadyPage> {
-  const html = Buffer.from(text.replaceAll(NONCE_MARK, nonce));
-  const etag = `"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-  return { ...state, status, html, gzipped: await compress(html), etag, nonce };
 }
 
 function sendPage(request: Request, response: Response, page: ReadyPage): void {

@@ -1,6 +1,7 @@
 import type { ChangeEntry, Entity } from '@plindo/core/plans';
 import { Op } from 'sequelize';
 import type { Transaction } from 'sequelize';
+import type { Dialect } from './dialect.js';
 import type { Models } from './models.js';
 import { kindOfLog, loggedKind, numberOrNull, parsed } from './records.js';
 import type { Row } from './rows.js';
@@ -34,7 +35,10 @@ const NO_ENDS = { kindId: null, endA: null, endB: null };
 
 /** The log of changes: what each did to which records. Written in the transaction of the change itself. */
 export class ChangeLog {
-  constructor(private readonly models: Models) {}
+  constructor(
+    private readonly dialect: Dialect,
+    private readonly models: Models,
+  ) {}
 
   async writeHead(
     head: { readonly at: number; readonly userId: number | null; readonly sentence: string },
@@ -130,7 +134,7 @@ export class ChangeLog {
   }
 
   private statements(transaction: Transaction): Statements {
-    return new Statements(this.models.changes.sequelize!, transaction);
+    return new Statements(this.dialect, transaction);
   }
 
   private async told(changeId: number, number: number): Promise<FeedChange> {

@@ -6,6 +6,25 @@ export interface BrokenConstraint {
   readonly columns: readonly string[];
 }
 
+/** Rows that are added at once. */
+export interface ManyRows {
+  readonly table: string;
+  readonly columns: readonly string[];
+  /** Texts, numbers, yes and no, and null; JSON as text. */
+  readonly rows: readonly (readonly unknown[])[];
+  /** Names of columns that are told of each added row, or ''. */
+  readonly returning: string;
+}
+
+/** A statement that adds rows; `place` names the value at a position, counted from 1. */
+export function insertion({ table, columns, rows, returning }: ManyRows, place: (at: number) => string): string {
+  const names = columns.map((column) => `"${column}"`).join(', ');
+  const tuples = rows.map((_, row) => `(${columns.map((__, at) => place(row * columns.length + at + 1)).join(', ')})`);
+  const told = returning === '' ? '' : ` RETURNING ${returning}`;
+  // Two spaces, as Sequelize lets SQLite tell nothing of a statement that it takes for an insertion of its own.
+  return `INSERT  INTO ${table} (${names}) VALUES ${tuples.join(', ')}${told}`;
+}
+
 /** What only one kind of database knows: how it is opened, locked, followed and asked for many listings at once. */
 export interface Dialect {
   readonly name: 'sqlite' | 'postgres';
@@ -14,6 +33,8 @@ export interface Dialect {
   readonly packedListing: string;
   /** SQL of one JSON text with number, version and moment of change of all selected listings; null for none. */
   readonly packedStates: string;
+  /** Adds many rows, each a list of values in the order of the columns; answers what is asked for of each, such as `"id"`. */
+  insertMany<T extends object>(many: ManyRows, transaction: Transaction): Promise<T[]>;
   /**
    * Runs `work` in a transaction that is the only writing one, in all processes that have the database open; it is
    * committed when `work` is done and rolled back when it fails. Writers of this process are to take turns already.

@@ -1,10 +1,7 @@
-import type { Sequelize, Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import { QueryTypes } from 'sequelize';
+import type { Dialect } from './dialect.js';
 import type { Row } from './rows.js';
-import { inParts } from './rows.js';
-
-/** SQLite takes at most 32,766 values in one statement, PostgreSQL 65,535. */
-const MOST_VALUES = 30_000;
 
 /**
  * Plain statements that write rows in a transaction, the same for every database. Sequelize's models would do it too, but
@@ -12,7 +9,7 @@ const MOST_VALUES = 30_000;
  */
 export class Statements {
   constructor(
-    private readonly sequelize: Sequelize,
+    private readonly dialect: Dialect,
     private readonly transaction: Transaction,
   ) {}
 
@@ -23,7 +20,7 @@ export class Statements {
 
   /** The same for a table that gives out numbers; answers those of the rows, in their order. */
   async insertNumbered(table: string, rows: readonly Row[]): Promise<number[]> {
-    const numbers = await this.inserted<{ id: number }>(table, rows, ' RETURNING "id"');
+    const numbers = await this.inserted<{ id: number }>(table, rows, '"id"');
     // Numbers are given out in the order of the rows, but told in any.
     return numbers.map(({ id }) => id).sort((a, b) => a - b);
   }
@@ -33,7 +30,7 @@ export class Statements {
     const bind: unknown[] = [];
     const set = Object.entries(changes).map(([column, value]) => `"${column}" = ${place(bind, value)}`);
     const sql = `UPDATE ${table} SET ${set.join(', ')} WHERE ${condition(bind, where)}`;
-    return this.sequelize.query(sql, { ...this.options(bind), type: QueryTypes.BULKUPDATE }) as Promise<number>;
+    return this.dialect.sequelize.query(sql, { ...this.options(bind), type: QueryTypes.BULKUPDATE }) as Promise<number>;
   }
 
   /** Answers how many rows went. */
@@ -41,30 +38,22 @@ export class Statements {
     const bind: unknown[] = [];
     const sql = `DELETE FROM ${table} WHERE ${condition(bind, where)}`;
     // For Sequelize an update and a deletion are alike: both tell how many rows they touched.
-    return this.sequelize.query(sql, { ...this.options(bind), type: QueryTypes.BULKUPDATE }) as Promise<number>;
+    return this.dialect.sequelize.query(sql, { ...this.options(bind), type: QueryTypes.BULKUPDATE }) as Promise<number>;
   }
 
   /** The rows for which a condition holds. */
   select(table: string, where: Row): Promise<Row[]> {
     const bind: unknown[] = [];
     const sql = `SELECT * FROM ${table} WHERE ${condition(bind, where)}`;
-    return this.sequelize.query<Row>(sql, { ...this.options(bind), type: QueryTypes.SELECT });
+    return this.dialect.sequelize.query<Row>(sql, { ...this.options(bind), type: QueryTypes.SELECT });
   }
 
   private async inserted<T extends object>(table: string, rows: readonly Row[], returning: string): Promise<T[]> {
     const [first] = rows;
     if (!first) return [];
     const columns = Object.keys(first);
-    const names = columns.map((column) => `"${column}"`).join(', ');
-    const told: T[] = [];
-    for (const part of inParts(rows, Math.floor(MOST_VALUES / columns.length))) {
-      const bind: unknown[] = [];
-      const tuples = part.map((row) => `(${columns.map((column) => place(bind, row[column])).join(', ')})`);
-      // Two spaces, as Sequelize lets SQLite tell nothing of a statement that it takes for an insertion of its own.
-      const sql = `INSERT  INTO ${table} (${names}) VALUES ${tuples.join(', ')}${returning}`;
-      told.push(...(await this.sequelize.query<T>(sql, { ...this.options(bind), type: QueryTypes.SELECT })));
-    }
-    return told;
+    const values = rows.map((row) => columns.map((column) => plain(row[column])));
+    return this.dialect.insertMany<T>({ table, columns, rows: values, returning }, this.transaction);
   }
 
   private options(bind: unknown[]): { bind: unknown[]; transaction: Transaction } {
@@ -74,9 +63,13 @@ export class Statements {
 
 /** Puts a value among those of a statement; answers how the statement names it. */
 function place(bind: unknown[], value: unknown): string {
-  const isJson = typeof value === 'object' && value !== null;
-  bind.push(isJson ? JSON.stringify(value) : (value ?? null));
+  bind.push(plain(value));
   return `$${bind.length}`;
+}
+
+/** A value as the driver takes it: lists and objects as JSON. */
+function plain(value: unknown): unknown {
+  return typeof value === 'object' && value !== null ? JSON.stringify(value) : (value ?? null);
 }
 
 /** A condition that columns have values; null asks for none, a list for any of it. */

@@ -1,4 +1,5 @@
 import type { ChangeEntry } from '@plindo/core/plans';
+import { isStructural } from '@plindo/core/plans';
 import type { Structure } from '@plindo/core/structure';
 import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
@@ -44,6 +45,8 @@ const MOST_TRIES = 4;
 /** So many changes of this process are remembered for those who follow, who else read them from the database. */
 const MOST_RECENT = 64;
 const FEED_AT_ONCE = 50;
+/** A feed that isn't read by then is read again: the line may have been cut without a word. */
+const FEED_ANSWER_IN_MS = 5000;
 const REACHED_IN_MS = 2000;
 
 /** The truth: structure, listings and their change log, accounts, imports, and what is known of pictures and files. */
@@ -77,7 +80,7 @@ export class Store extends StoreReading {
     this.imports = new ImportStore(models);
     this.throttles = new ThrottleStore(models);
     this.catalogRows = new CatalogRows(dialect);
-    this.log = new ChangeLog(models);
+    this.log = new ChangeLog(dialect, models);
     this.known = new KnownState(dialect, new StructureRows(models));
   }
 
@@ -103,12 +106,10 @@ export class Store extends StoreReading {
 
   /** Whether the database answers. */
   async isReached(): Promise<boolean> {
-    const late = new Promise<boolean>((resolve) => setTimeout(() => resolve(false), REACHED_IN_MS).unref());
-    const asked = this.dialect.sequelize.query('SELECT 1').then(
+    return inTime(this.dialect.sequelize.query('SELECT 1'), REACHED_IN_MS).then(
       () => true,
       () => false,
     );
-    return Promise.race([asked, late]);
   }
 
   // Writing.
@@ -215,7 +216,8 @@ export class Store extends StoreReading {
     });
     const { number } = committed;
     const isWhole = number !== null && reading === 'as known';
-    this.known.learn(isWhole ? { feed: number, records: unit.records } : null);
+    if (isWhole) this.known.learn({ feed: number, records: unit.records });
+    else if (number !== null || unit.entries.length === 0 || unit.entries.some(isStructural)) this.known.learn(null);
     if (isWhole) this.remember(number, unit.entries);
     if (number !== null) this.latestOwn = number;
     for (const wake of this.followers) wake('own');
@@ -224,8 +226,8 @@ export class Store extends StoreReading {
 
   private async begin(transaction: Transaction, told: number | null, reading: Reading): Promise<Unit> {
     const { feed, records } = await this.known.at(transaction, told, reading);
-    const { models, contexts } = this;
-    const base = { models, transaction, now: this.clock().getTime(), feed, records, contexts };
+    const { dialect, models, contexts } = this;
+    const base = { dialect, models, transaction, now: this.clock().getTime(), feed, records, contexts };
     return new Unit({ ...base, structure: this.known.structureOf(records) });
   }
 
@@ -247,7 +249,7 @@ export class Store extends StoreReading {
     const own: FeedChange[] = [];
     for (let next = this.recent.get(number + 1); next; next = this.recent.get(next.number + 1)) own.push(next);
     const isAsked = own.length === 0 && (reason === 'look' || number < this.latestOwn);
-    return isAsked ? this.log.feedAfter(number, FEED_AT_ONCE) : own;
+    return isAsked ? inTime(this.log.feedAfter(number, FEED_AT_ONCE), FEED_ANSWER_IN_MS) : own;
   }
 
   /** Calls `wake` whenever there may be something new in the feed; answers how to stop following. */
@@ -268,4 +270,15 @@ export class Store extends StoreReading {
   async structure(): Promise<Structure> {
     return (await this.present()).structure;
   }
+}
+
+/** What is asked, or a failure when it takes too long. */
+async function inTime<T>(asked: Promise<T>, longestInMs: number): Promise<T> {
+  let late: NodeJS.Timeout | undefined;
+  const tooLong = new Promise<never>((_, reject) => {
+    late = setTimeout(() => reject(new Error('The database did not answer in time.')), longestInMs);
+  });
+  // Whoever comes second is not waited for any more.
+  asked.catch(() => undefined);
+  return Promise.race([asked, tooLong]).finally(() => clearTimeout(late));
 }

@@ -16,6 +16,7 @@ import { Op } from 'sequelize';
 import type { ChangeRecord } from './change-log.js';
 import { ChangeLog } from './change-log.js';
 import { Counters, referenceCounter } from './counters.js';
+import type { Dialect } from './dialect.js';
 import { ImportStore } from './import-store.js';
 import type { Models } from './models.js';
 import { connectionOf, listingOf, numberOrNull, pictureOf } from './records.js';
@@ -27,6 +28,7 @@ import { UniqueRows } from './unique-rows.js';
 
 /** What a unit begins with, read in its transaction. */
 export interface UnitBase {
+  readonly dialect: Dialect;
   readonly models: Models;
   readonly transaction: Transaction;
   /** Milliseconds since 1970. */
@@ -58,14 +60,13 @@ export class UnitReading {
   protected readonly uniqueRows: UniqueRows;
   protected present: { records: StructureRecords; structure: Structure | null };
 
-  constructor({ models, transaction, now, feed, records, structure, contexts }: UnitBase) {
+  constructor({ dialect, models, transaction, now, feed, records, structure, contexts }: UnitBase) {
     this.contexts = contexts;
     [this.models, this.transaction, this.now, this.feed] = [models, transaction, now, feed];
-    this.log = new ChangeLog(models);
+    this.log = new ChangeLog(dialect, models);
     this.imports = new ImportStore(models);
-    const sequelize = models.counters.sequelize!;
-    this.statements = new Statements(sequelize, transaction);
-    this.counters = new Counters(sequelize, transaction);
+    this.statements = new Statements(dialect, transaction);
+    this.counters = new Counters(dialect.sequelize, transaction);
     this.uniqueRows = new UniqueRows(models, transaction, this.statements, this.counters);
     this.present = { records, structure };
   }

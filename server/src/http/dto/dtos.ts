@@ -1,4 +1,6 @@
 import 'reflect-metadata';
+import type { ImportRow } from '@plindo/core/exchange';
+import { importRowsFault } from '@plindo/core/exchange';
 import { MOST_FIELDS } from '@plindo/core/structure';
 import type { OrderSubject } from '@plindo/core/structure';
 import { STATUSES } from '@plindo/core/listings';
@@ -16,8 +18,10 @@ import {
   Max,
   MaxLength,
   Min,
+  ValidateBy,
   ValidateNested,
 } from 'class-validator';
+import { ITEMS_RULE } from './items-rule.js';
 import { FieldDto } from './structure-dtos.js';
 
 /**
@@ -208,11 +212,24 @@ export class ImportRowDto {
   @IsOptional() @ValidateNested() @Type(() => SurplusDto) surplus?: SurplusDto;
 }
 
+/**
+ * Rows of an import. They come by the thousand, so they are looked at in one go; the class says for the document what they
+ * are made of.
+ */
+function AreImportRows(row: new () => ImportRow): PropertyDecorator {
+  const faultOf = (value: unknown): string | null => (Array.isArray(value) ? importRowsFault(value) : null);
+  return ValidateBy({
+    name: ITEMS_RULE,
+    constraints: [row],
+    validator: {
+      validate: (value) => faultOf(value) === null,
+      defaultMessage: (given) => `$property: ${faultOf(given?.value) ?? 'the rows are not right.'}`,
+    },
+  });
+}
+
 export class ImportBatchDto {
+  static readonly asGiven = ['rows'];
   @IsInt() @Min(0) offset!: number;
-  @IsArray()
-  @ArrayMaxSize(MOST_ROWS_A_BATCH)
-  @ValidateNested({ each: true })
-  @Type(() => ImportRowDto)
-  rows!: ImportRowDto[];
+  @IsArray() @ArrayMaxSize(MOST_ROWS_A_BATCH) @AreImportRows(ImportRowDto) rows!: ImportRow[];
 }

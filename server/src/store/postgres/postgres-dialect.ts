@@ -1,8 +1,9 @@
 import pg from 'pg';
 import { ConnectionError, DatabaseError, ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
 import { Transaction, UniqueConstraintError } from 'sequelize';
-import type { BrokenConstraint, Dialect } from '../dialect.js';
-import { LATEST_CHANGE, PACKED_COLUMNS } from '../dialect.js';
+import type { BrokenConstraint, Dialect, ManyRows } from '../dialect.js';
+import { LATEST_CHANGE, PACKED_COLUMNS, insertion } from '../dialect.js';
+import { inParts } from '../rows.js';
 import { FeedListener } from './feed-listener.js';
 
 /** Locks of the database by which nodes agree; the numbers are Plindo's own. */
@@ -14,7 +15,12 @@ const MOST_CONNECTIONS = 10;
 const CONNECT_IN_MS = 5000;
 /** A node that is cut off in the middle of a change holds the lock no longer than this. */
 const LONGEST_IDLE_IN_MS = 10_000;
-const LONGEST_STATEMENT_IN_MS = 120_000;
+const LONGEST_STATEMENT_IN_MS = 60_000;
+/** On a line that was cut without a word, nobody waits longer for an answer. */
+const LONGEST_ANSWER_IN_MS = 65_000;
+
+/** PostgreSQL takes at most 65,535 values in one statement. */
+const MOST_VALUES = 60_000;
 
 /** Numbers of types in PostgreSQL's catalogue (pg_type). */
 const INT8 = 20;
@@ -32,6 +38,7 @@ export function openPostgres(address: string): Promise<Dialect> {
     connectionTimeoutMillis: CONNECT_IN_MS,
     idle_in_transaction_session_timeout: LONGEST_IDLE_IN_MS,
     statement_timeout: LONGEST_STATEMENT_IN_MS,
+    query_timeout: LONGEST_ANSWER_IN_MS,
     keepAlive: true,
   };
   const sequelize = new Sequelize(address, {
@@ -49,6 +56,15 @@ export function openPostgres(address: string): Promise<Dialect> {
     sequelize,
     packedListing: `json_build_array(${columns.join(', ')})::text`,
     packedStates: 'json_agg(json_build_array("id", "version", "changedAt"))::text',
+    async insertMany<T extends object>(many: ManyRows, transaction: Transaction) {
+      const told: T[] = [];
+      for (const rows of inParts(many.rows, Math.floor(MOST_VALUES / many.columns.length))) {
+        const sql = insertion({ ...many, rows }, (at) => `$${at}`);
+        const options = { bind: rows.flat(), transaction, type: QueryTypes.SELECT } as const;
+        told.push(...(await sequelize.query<T>(sql, options)));
+      }
+      return told;
+    },
     write: (work) =>
       sequelize.transaction(async (transaction) => {
         // Two statements at once, as the second has to see what was committed while the first one waited.

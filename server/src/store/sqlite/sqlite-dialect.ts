@@ -1,9 +1,11 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { DatabaseError, ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
+import { ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
 import { Transaction, UniqueConstraintError } from 'sequelize';
-import type { BrokenConstraint, Dialect } from '../dialect.js';
-import { PACKED_COLUMNS } from '../dialect.js';
+import type sqlite3 from 'sqlite3';
+import type { BrokenConstraint, Dialect, ManyRows } from '../dialect.js';
+import { PACKED_COLUMNS, insertion } from '../dialect.js';
+import { inParts } from '../rows.js';
 import { StoreDriver } from './driver.js';
 
 /** SQLite tells nobody when another process has written, so it is looked at so often. */
@@ -24,6 +26,7 @@ export async function openSqlite(file: string): Promise<Dialect> {
     sequelize,
     packedListing: `json_array(${columns.join(', ')})`,
     packedStates: 'json_group_array(json_array("id", "version", "changedAt"))',
+    insertMany: (many, transaction) => insertMany(many, transaction),
     write: (work) =>
       sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) => work(transaction, null)),
     read: (work) => sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, work),
@@ -46,7 +49,7 @@ export async function openSqlite(file: string): Promise<Dialect> {
       await sequelize.query('INSERT INTO sqlite_sequence VALUES (:table, :last)', { replacements, transaction });
     },
     constraintOf,
-    isAway: (error) => error instanceof DatabaseError && /SQLITE_(BUSY|CANTOPEN|IOERR|FULL)/.test(error.message),
+    isAway: (error) => error instanceof Error && /SQLITE_(BUSY|CANTOPEN|IOERR|FULL)/.test(error.message),
     async close() {
       await sequelize.close();
       await driver.close();
@@ -54,11 +57,32 @@ export async function openSqlite(file: string): Promise<Dialect> {
   };
 }
 
+/** SQLite takes at most 32,766 values in one statement. */
+const MOST_VALUES = 30_000;
+
+/**
+ * Adds rows on the connection of a transaction. Sequelize would give each value a name, which SQLite then looks for among
+ * all the others, so that a thousand rows take seconds.
+ */
+async function insertMany<T extends object>(many: ManyRows, transaction: Transaction): Promise<T[]> {
+  const { connection } = transaction as unknown as { readonly connection: sqlite3.Database };
+  const told: T[] = [];
+  for (const rows of inParts(many.rows, Math.floor(MOST_VALUES / many.columns.length))) {
+    const sql = insertion({ ...many, rows }, () => '?');
+    const added = await new Promise<T[]>((resolve, reject) => {
+      connection.all<T>(sql, rows.flat(), (error, found) => (error ? reject(error) : resolve(found)));
+    });
+    told.push(...added);
+  }
+  return told;
+}
+
 /** SQLite names table and column of a unique constraint in its message; of a foreign key it says nothing. */
 function constraintOf(error: unknown): BrokenConstraint | null {
   if (error instanceof ForeignKeyConstraintError) return { table: '', columns: [] };
-  if (!(error instanceof UniqueConstraintError)) return null;
-  const places = /constraint failed: (.+)$/.exec(error.parent.message)?.[1]?.split(', ') ?? [];
+  const plain = error instanceof UniqueConstraintError ? error.parent : error;
+  if (!(plain instanceof Error) || !plain.message.includes('constraint failed')) return null;
+  const places = /constraint failed: (.+)$/.exec(plain.message)?.[1]?.split(', ') ?? [];
   const [table = ''] = places[0]?.split('.') ?? [];
   return { table, columns: places.map((place) => place.split('.')[1] ?? '') };
 }

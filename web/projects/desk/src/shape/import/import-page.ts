@@ -8,7 +8,7 @@ import { MatRadioModule } from '@angular/material/radio';
 import { RouterLink } from '@angular/router';
 import { ImportsApi, SessionStore, issuesOf } from '@plindo/api';
 import type { ImportState } from '@plindo/core/contract';
-import type { BadValuePolicy, DryRun, ImportPlan, PlannedImport } from '@plindo/core/exchange';
+import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
 import { LARGEST_FILE_IN_BYTES, planProblem } from '@plindo/core/exchange';
 import { withProposedUses } from '@plindo/core/structure';
 import { issue, slugOf } from '@plindo/core/values';
@@ -27,6 +27,8 @@ import { RowsPreview } from './rows-preview';
 /** Where the page stands: choosing, reading, planning, bringing in, done. */
 type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
 
+/** While the server writes one batch, it reads the next one. */
+const BATCHES_AT_ONCE = 2;
 const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
 
 /** From a CSV file to a kind with its listings. */
@@ -160,12 +162,17 @@ export class ImportPage implements MayHoldWork {
   }
 
   private async sendAll(id: number, plan: ImportPlan, rows: number): Promise<void> {
+    const answers: Promise<void>[] = [];
     for (let offset = 0; offset < rows && !this.isCancelled;) {
       const batch = await this.worker.ask({ do: 'rows', plan, status: 'live', offset });
-      const state = await firstValueFrom(this.api.sendRows(id, { offset, rows: batch }));
-      this.state.set(state);
-      offset = state.seen;
+      if (answers.length === BATCHES_AT_ONCE) await answers.shift();
+      const answer = this.sendBatch(id, offset, batch);
+      // Whoever waits for it is told; nobody does when the one before it has failed.
+      answer.catch(() => undefined);
+      answers.push(answer);
+      offset += batch.length;
     }
+    await Promise.all(answers);
     if (this.isCancelled) {
       await this.giveUp();
       return;
@@ -173,6 +180,11 @@ export class ImportPage implements MayHoldWork {
     this.state.set(await firstValueFrom(this.api.finish(id)));
     this.stage.set('done');
     await this.kinds.reload();
+  }
+
+  private async sendBatch(id: number, offset: number, rows: readonly ImportRow[]): Promise<void> {
+    const state = await firstValueFrom(this.api.sendRows(id, { offset, rows }));
+    if (state.seen > (this.state()?.seen ?? 0)) this.state.set(state);
   }
 
   protected cancel(): void {

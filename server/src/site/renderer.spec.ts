@@ -2,7 +2,7 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { PageModel } from '@plindo/core/page';
-import { SiteRenderer } from './site-renderer.js';
+import { SiteRenderer } from './renderer.js';
 
 /** Stands for the built site: renders the heading of the page that it asks for, and fails or ends its thread on request. */
 const SITE = `
