@@ -3,17 +3,19 @@
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { cpus } from 'node:os';
+import { needPostgres } from './postgres.mjs';
 
 const CHROMIUM = process.env.CHROME_BIN ?? '/usr/bin/chromium';
 
 /** A check that is one thing: it counts as one passed or one failed. */
 const whole = (name, command, cwd) => ({ name, command, cwd });
 /** A check made of specs: it counts what its runner says. */
-const specs = (name, command, { cwd, pattern, needsChromium = false } = {}) => ({
+const specs = (name, command, { cwd, pattern, needsChromium = false, needsPostgres = false } = {}) => ({
   name,
   command,
   cwd,
   needsChromium,
+  needsPostgres,
   pattern: pattern ?? /(\d+) specs?, (\d+) failures?/g,
 });
 
@@ -27,13 +29,18 @@ const PARTS = {
   lint: whole('lint', 'npm run --silent lint'),
   build: whole('build', './plindo build'),
   server: specs('server', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'server' }),
+  // The same specs of the server once more, on the other kind of database.
+  postgres: specs('postgres', 'node ../tools/postgres.mjs npx --no-install jasmine --config=jasmine.mjs', {
+    cwd: 'server',
+    needsPostgres: true,
+  }),
   core: specs('core', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'core' }),
   imports: whole('imports', 'node tools/check-imports.mjs'),
-  browser: specs('browser', 'node tools/browser-specs.mjs', { needsChromium: true }),
+  browser: specs('browser', 'node tools/browser-specs.mjs', { needsChromium: true, needsPostgres: true }),
 };
 
 /** What stands on the results of those before it; within a stage nothing needs anything, the longest stand first. */
-const STAGES = [['types'], ['angular', 'lint', 'build', 'server', 'core', 'imports'], ['browser']];
+const STAGES = [['types'], ['angular', 'lint', 'build', 'postgres', 'server', 'core', 'imports'], ['browser']];
 /** What a part that is asked for alone needs besides. */
 const NEEDED = { browser: ['build'] };
 const AT_ONCE = Math.min(2, cpus().length);
@@ -72,8 +79,9 @@ function resultOf({ pattern }, { code, output }) {
 }
 
 /** Runs a part and prints what it said when it is through, so that parts don't mix. */
-async function check({ name, command, cwd, pattern, needsChromium }) {
+async function check({ name, command, cwd, pattern, needsChromium, needsPostgres }) {
   if (needsChromium && !hasChromium) return { passed: 0, failed: 1, line: `  ${name.padEnd(8)} needs Chromium` };
+  if (needsPostgres && !hasPostgres) return { passed: 0, failed: 1, line: `  ${name.padEnd(8)} needs PostgreSQL` };
   console.log(`— ${name} …`);
   const startedAt = Date.now();
   const told = await listen(command, cwd);
@@ -102,6 +110,7 @@ if (unknown.length > 0) {
 }
 const wanted = asked.length > 0 ? asked.flatMap((name) => [...(NEEDED[name] ?? []), name]) : Object.keys(PARTS);
 const hasChromium = wanted.some((name) => PARTS[name].needsChromium) && needChromium();
+const hasPostgres = wanted.some((name) => PARTS[name].needsPostgres) && needPostgres();
 const results = [];
 for (const stage of STAGES) results.push(...(await checkAll(stage.filter((name) => wanted.includes(name)))));
 const sum = (of) => results.reduce((total, result) => total + of(result), 0);

@@ -9,6 +9,12 @@ interface DumpedListing {
   readonly values: { readonly services?: readonly string[] };
 }
 
+/** What of a public page is compared. */
+interface ShownPage {
+  readonly total: number;
+  readonly facets?: readonly { readonly key: string; readonly values?: readonly { value: string; count: number }[] }[];
+}
+
 /** Everything of what was acknowledged that a store lacks, and everything half done in it, in sentences. */
 export async function faultsInStore(database: string, told: Acknowledged): Promise<string[]> {
   const store = await Store.open(database, () => new Date());
@@ -67,18 +73,15 @@ export async function faultsOnPages(client: Client, { berths }: TrialSite): Prom
   const faults: string[] = [];
   const { json: dump } = await client.send('GET', '/api/blueprint?listings=yes');
   const listings = (dump.listings as DumpedListing[]).filter(({ status }) => status === 'live');
-  const page = async (path: string): Promise<any> =>
-    // eslint-disable-line @typescript-eslint/no-explicit-any
-    (await client.send('GET', `/api/page?url=${encodeURIComponent(path)}`)).json;
+  const page = async (path: string): Promise<ShownPage> =>
+    (await client.send('GET', `/api/page?url=${encodeURIComponent(path)}`)).json as ShownPage;
   for (const slug of ['berths', 'harbours']) {
     const counted = listings.filter(({ kind }) => kind === slug).length;
     const { total } = await page(`/${slug}`);
     if (total !== counted) faults.push(`/${slug} tells ${total}, but ${counted} are there.`);
   }
   const { facets = [] } = await page('/berths');
-  const values = (facets as { key: string; values?: { value: string; count: number }[] }[]).find(
-    ({ key }) => key === 'services',
-  )?.values;
+  const values = facets.find(({ key }) => key === 'services')?.values;
   for (const { value, count } of values ?? []) {
     const counted = listings.filter(
       ({ kind, values: own }) => kind === 'berths' && own.services?.includes(value),

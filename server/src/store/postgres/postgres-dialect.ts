@@ -56,15 +56,7 @@ export function openPostgres(address: string): Promise<Dialect> {
     sequelize,
     packedListing: `json_build_array(${columns.join(', ')})::text`,
     packedStates: 'json_agg(json_build_array("id", "version", "changedAt"))::text',
-    async insertMany<T extends object>(many: ManyRows, transaction: Transaction) {
-      const told: T[] = [];
-      for (const rows of inParts(many.rows, Math.floor(MOST_VALUES / many.columns.length))) {
-        const sql = insertion({ ...many, rows }, (at) => `$${at}`);
-        const options = { bind: rows.flat(), transaction, type: QueryTypes.SELECT } as const;
-        told.push(...(await sequelize.query<T>(sql, options)));
-      }
-      return told;
-    },
+    insertMany: (many, transaction) => insertMany(sequelize, many, transaction),
     write: (work) =>
       sequelize.transaction(async (transaction) => {
         // Two statements at once, as the second has to see what was committed while the first one waited.
@@ -97,6 +89,20 @@ export function openPostgres(address: string): Promise<Dialect> {
     isAway,
     close: () => sequelize.close(),
   });
+}
+
+async function insertMany<T extends object>(
+  sequelize: Sequelize,
+  many: ManyRows,
+  transaction: Transaction,
+): Promise<T[]> {
+  const told: T[] = [];
+  for (const rows of inParts(many.rows, Math.floor(MOST_VALUES / many.columns.length))) {
+    const sql = insertion({ ...many, rows }, (at) => `$${at}`);
+    const options = { bind: rows.flat(), transaction, type: QueryTypes.SELECT } as const;
+    told.push(...(await sequelize.query<T>(sql, options)));
+  }
+  return told;
 }
 
 interface PostgresError extends Error {
