@@ -5,7 +5,7 @@ import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { ListingContent } from '@plindo/core/listings';
 import type { Field } from '@plindo/core/structure';
 import { kindOfImport, makeField } from '@plindo/core/structure';
-import { Accounts } from '@plindo/server/services/accounts';
+import { Accounts } from '@plindo/server/services/people/accounts';
 import { Store } from '@plindo/server/store/index';
 import sqlite3 from 'sqlite3';
 import { DEMO_OWNER } from '../e2e/harness/desk.js';

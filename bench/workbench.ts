@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { makeField, makeKindDefinition } from '@plindo/core/structure';
 import { BLANK_CONTENT } from '@plindo/core/listings';
-import { Accounts } from '@plindo/server/services/accounts';
+import { Accounts } from '@plindo/server/services/people/accounts';
 import { Store } from '@plindo/server/store/index';
 import type { Browser, Page } from 'playwright-core';
 import { openBrowser, openPage } from '../e2e/harness/browser.js';

@@ -1,6 +1,6 @@
 import type { Kind } from '../structure/index.js';
-import type { KeptBuiltIn } from './built-in-columns.js';
-import type { KeptField } from './field-columns.js';
+import type { KeptBuiltIn } from './columns/built-in-columns.js';
+import type { KeptField } from './columns/field-columns.js';
 import type { KeptPresence } from './presence.js';
 import type { KeptTexts } from './text/known-texts.js';
 import { textMark } from './text/known-texts.js';

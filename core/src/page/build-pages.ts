@@ -4,9 +4,9 @@ import { BLANK_QUERY, kindsOf, ownSortKey, sortKeyOf, urlOfQuery } from '../quer
 import type { Kind, KindById, KindDefinition } from '../structure/index.js';
 import { BUILT_IN_FIELDS, HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
-import { distanceWords } from './distance-facet.js';
-import { categoryModel, chipModels, facetModels } from './facet-models.js';
-import type { FacetScene, HrefOf } from './facet-scene.js';
+import { distanceWords } from './facets/distance-facet.js';
+import { categoryModel, chipModels, facetModels } from './facets/facet-models.js';
+import type { FacetScene, HrefOf } from './facets/facet-scene.js';
 import type { PageScene } from './frame.js';
 import { frame } from './frame.js';
 import { groupModels, jumpModels } from './group-models.js';

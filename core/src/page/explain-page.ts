@@ -29,7 +29,7 @@ import {
 import type { Facet, SelectionDefinition } from '../structure/index.js';
 import { KIND_FIELD_KEY, makeSelection } from '../structure/index.js';
 import { wordsOf } from '../values/index.js';
-import { chipModels } from './facet-models.js';
+import { chipModels } from './facets/facet-models.js';
 
 /** A public list in some state: what stands in it, and what is chosen on it. */
 export interface ListInState {

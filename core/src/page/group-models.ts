@@ -2,7 +2,7 @@ import type { DateGroup, DateGroups, Query } from '../query/index.js';
 import type { DateGrouping, KindDefinition } from '../structure/index.js';
 import { nextPeriod, isoWeekOf, periodKey } from '../time/index.js';
 import type { Formats } from '../values/index.js';
-import type { HrefOf } from './facet-scene.js';
+import type { HrefOf } from './facets/facet-scene.js';
 import type { CardModel, DateGroupModel, JumpModel } from './page-model.js';
 
 const DAY_IN_MS = 86_400_000;

@@ -1,22 +1,22 @@
-export * from './built-in-fields.js';
-export * from './category-set.js';
-export * from './check-kind.js';
-export * from './computed-fields.js';
-export * from './condition.js';
+export * from './fields/built-in-fields.js';
+export * from './categories/category-set.js';
+export * from './kinds/check-kind.js';
+export * from './computed/computed-fields.js';
+export * from './conditions/condition.js';
 export {
   EXPRESSION_FUNCTIONS,
   measureForExpression,
   numberInUnit,
   parseExpression,
   withNameReplaced,
-} from './expression.js';
-export * from './date-grouping.js';
-export { directionWords } from './direction-words.js';
-export * from './facet.js';
-export * from './facet-field.js';
-export * from './field-at.js';
-export * from './field-changes.js';
-export * from './field.js';
+} from './computed/expression.js';
+export * from './facets/date-grouping.js';
+export { directionWords } from './orders/direction-words.js';
+export * from './facets/facet.js';
+export * from './facets/facet-field.js';
+export * from './fields/field-at.js';
+export * from './changes/field-changes.js';
+export * from './fields/field.js';
 export { choicesFromLabels, choiceLabel, distinctLabels, findChoice } from './field-types/choices.js';
 export { dateFromDayNumber, dayNumberOfDate } from './field-types/date.js';
 export { momentOfText, textOfMoment } from './field-types/date-time.js';
@@ -39,17 +39,17 @@ export { type Entry, isEntry, subfieldsOf } from './field-types/subfields.js';
 export { counterOf, withCounter } from './field-types/text-pattern.js';
 export { minutesOfTime } from './field-types/time-of-day.js';
 export { isWebAddress } from './field-types/web-address.js';
-export * from './kind.js';
-export * from './link.js';
-export * from './operators.js';
-export { asPicture, type Focus, type Picture, type PictureRecord } from './picture.js';
-export * from './proposed-design.js';
-export * from './reached-keys.js';
-export * from './selection.js';
+export * from './kinds/kind.js';
+export * from './links/link.js';
+export * from './conditions/operators.js';
+export { asPicture, type Focus, type Picture, type PictureRecord } from './fields/picture.js';
+export * from './kinds/proposed-design.js';
+export * from './fields/reached-keys.js';
+export * from './selections/selection.js';
 export * from './site-settings.js';
-export * from './shared-facets.js';
-export * from './sort-choice.js';
-export * from './status.js';
-export * from './stored-kind.js';
+export * from './facets/shared-facets.js';
+export * from './orders/sort-choice.js';
+export * from './kinds/status.js';
+export * from './kinds/stored-kind.js';
 export * from './structure.js';
-export * from './unique-value.js';
+export * from './fields/unique-value.js';

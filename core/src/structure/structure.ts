@@ -1,10 +1,10 @@
-import type { CategorySet } from './category-set.js';
-import type { Kind, KindDefinition } from './kind.js';
-import type { Link } from './link.js';
-import type { Selection } from './selection.js';
+import type { CategorySet } from './categories/category-set.js';
+import type { Kind, KindDefinition } from './kinds/kind.js';
+import type { Link } from './links/link.js';
+import type { Selection } from './selections/selection.js';
 import type { SiteSettings } from './site-settings.js';
-import type { StoredKind } from './stored-kind.js';
-import { completeDefinition, completeKind } from './stored-kind.js';
+import type { StoredKind } from './kinds/stored-kind.js';
+import { completeDefinition, completeKind } from './kinds/stored-kind.js';
 
 /** The records that a structure is made of, each list in the order of ids. */
 export interface StructureRecords {

@@ -1,6 +1,6 @@
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
 import { IS_OPTIONAL, ValidationTypes, getMetadataStorage } from 'class-validator';
-import { PERMISSIONS } from '../services/permissions.js';
+import { PERMISSIONS } from '../services/people/permissions.js';
 import { errorTable } from './problem.js';
 import { ITEMS_RULE } from './dto/items-rule.js';
 import type { Route } from './route.js';

@@ -6,7 +6,7 @@ import { plainToInstance } from 'class-transformer';
 import type { ValidationError } from 'class-validator';
 import { validateSync } from 'class-validator';
 import type { Request, RequestHandler, Response } from 'express';
-import type { Act } from '../services/permissions.js';
+import type { Act } from '../services/people/permissions.js';
 
 /** What a route's handler is given: everything checked. */
 export interface Call<Body, Query> {

@@ -2,8 +2,8 @@ import type { User } from '@plindo/core/contract';
 import { Refusal } from '@plindo/core/values';
 import { parse, serialize } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
-import type { Accounts } from '../services/accounts.js';
-import { SESSION_IN_MS, isSame } from '../services/accounts.js';
+import type { Accounts } from '../services/people/accounts.js';
+import { SESSION_IN_MS, isSame } from '../services/people/accounts.js';
 
 const COOKIE = 'plindo_session';
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);

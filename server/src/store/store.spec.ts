@@ -4,7 +4,7 @@ import { databaseIn, removeDatabase, storeFolder } from '../../testing/database.
 import { BERTHS } from '../../testing/test-api.js';
 import type { Committed } from './store.js';
 import { Store } from './store.js';
-import type { Unit } from './unit.js';
+import type { Unit } from './units/unit.js';
 
 const content = (title: string): ListingContent => ({
   ...BLANK_CONTENT,

@@ -4,25 +4,25 @@ import type { Structure } from '@plindo/core/structure';
 import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Transaction } from 'sequelize';
-import { AccountStore } from './account-store.js';
-import { CatalogRows } from './catalog-rows.js';
-import { ChangeLog, feedChange } from './change-log.js';
-import type { FeedChange } from './change-log.js';
+import { AccountStore } from './accounts/account-store.js';
+import { CatalogRows } from './reading/catalog-rows.js';
+import { ChangeLog, feedChange } from './units/change-log.js';
+import type { FeedChange } from './units/change-log.js';
 import { openDatabase } from './database.js';
 import type { Dialect } from './dialect.js';
-import { FileStore } from './file-store.js';
-import { ImportStore } from './import-store.js';
-import type { Reading } from './known-state.js';
-import { KnownState } from './known-state.js';
+import { FileStore } from './media/file-store.js';
+import { ImportStore } from './units/import-store.js';
+import type { Reading } from './units/known-state.js';
+import { KnownState } from './units/known-state.js';
 import type { Models } from './models.js';
 import { defineModels } from './models.js';
-import { PictureStore } from './picture-store.js';
+import { PictureStore } from './media/picture-store.js';
 import { refusedBy } from './refused.js';
-import { StoreReading } from './store-reading.js';
-import { StructureRows } from './structure-rows.js';
-import { ThrottleStore } from './throttle-store.js';
+import { StoreReading } from './reading/store-reading.js';
+import { StructureRows } from './units/structure-rows.js';
+import { ThrottleStore } from './accounts/throttle-store.js';
 import { Turns } from './turns.js';
-import { Unit } from './unit.js';
+import { Unit } from './units/unit.js';
 
 /** What the work of a change answers: its result, and a sentence for the log. */
 export interface Written<T> {

@@ -2,7 +2,7 @@ import type { CalendarUnit } from '../../time/index.js';
 import { dayNumberAt, movedDay, yearOfDay } from '../../time/index.js';
 import type { Issue } from '../../values/index.js';
 import { issue } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import type { ReadContext } from './read-context.js';
 
 /** Least and greatest values, steps, and the relative bounds "this year + 1" and "today − 3 weeks". */

@@ -1,5 +1,5 @@
 import { issue, refuse } from '../../values/index.js';
-import type { Choice, Field } from '../field.js';
+import type { Choice, Field } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
 import { CHOICE_CONTROLS } from './field-type.js';
 import { severalChoicesType } from './several-choices.js';

@@ -1,6 +1,6 @@
 import { firstFreeSlug, foldText, issue, normaliseLine, refuse, slugOf } from '../../values/index.js';
 import type { Result } from '../../values/index.js';
-import type { Choice, Field } from '../field.js';
+import type { Choice, Field } from '../fields/field.js';
 
 /** What one-choice and several-choices fields share: finding a choice by what was typed, and making choices of labels. */
 

@@ -1,6 +1,6 @@
 import { issue, ok, refuse } from '../../values/index.js';
-import type { Field } from '../field.js';
-import { COMPUTED_RESULTS } from '../field.js';
+import type { Field } from '../fields/field.js';
+import { COMPUTED_RESULTS } from '../fields/field.js';
 import type { FieldType, TypeOf } from './field-type.js';
 import { isEmptyInput } from './field-type.js';
 

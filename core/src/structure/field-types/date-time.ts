@@ -7,7 +7,7 @@ import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import type { ReadContext } from './read-context.js';
 import { minutesOfTime } from './time-of-day.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 
 const DAY_IN_MS = 86_400_000;
 const MINUTE_IN_MS = 60_000;

@@ -1,6 +1,6 @@
 import type { Formats } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
-import type { DateOrder } from '../field.js';
+import type { DateOrder } from '../fields/field.js';
 import { boundsIssue, checkBounds, isRelativeDay, relativeDay } from './bounds.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';

@@ -1,7 +1,7 @@
 import type { Formats, Result } from '../../values/index.js';
 import { issue, refuse } from '../../values/index.js';
-import type { Field, FieldSettings } from '../field.js';
-import type { FacetControl } from '../facet.js';
+import type { Field, FieldSettings } from '../fields/field.js';
+import type { FacetControl } from '../facets/facet.js';
 import type { FieldTypeName } from './names.js';
 import type { ColumnSample, Proposal } from './proposal.js';
 import type { ReadContext } from './read-context.js';

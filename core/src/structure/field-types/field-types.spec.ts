@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { BERTH_FIELDS, contextIn } from '../../../testing/builders.js';
 import { issuesOf } from '../../values/index.js';
-import type { Field, FieldSettings } from '../field.js';
-import { makeField } from '../field.js';
+import type { Field, FieldSettings } from '../fields/field.js';
+import { makeField } from '../fields/field.js';
 import type { FieldTypeName } from './names.js';
 import { FIELD_TYPE_NAMES } from './names.js';
 import { columnOf, fieldType } from './registry.js';

@@ -1,5 +1,5 @@
 import { issue, ok, refuse } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import type { FieldType, TypeOf } from './field-type.js';
 import { inputText, isEmptyInput } from './field-type.js';
 import type { Entry } from './subfields.js';

@@ -11,7 +11,7 @@ import {
   unitSymbol,
   unitsLike,
 } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import { boundNumber, boundsIssue, checkNumberBounds, stepIssue } from './bounds.js';
 import type { FieldType } from './field-type.js';
 import { inputText, isEmptyInput, withAffixes, wrongType } from './field-type.js';

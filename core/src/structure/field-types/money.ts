@@ -9,7 +9,7 @@ import {
   parseNumber,
   refuse,
 } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import { boundNumber, boundsIssue, checkNumberBounds, stepIssue } from './bounds.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, withAffixes, wrongType } from './field-type.js';

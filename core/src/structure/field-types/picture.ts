@@ -1,6 +1,6 @@
 import { issue, ok, refuse } from '../../values/index.js';
-import type { Picture } from '../picture.js';
-import { asPicture } from '../picture.js';
+import type { Picture } from '../fields/picture.js';
+import { asPicture } from '../fields/picture.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, wrongType } from './field-type.js';
 

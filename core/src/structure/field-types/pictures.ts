@@ -2,8 +2,8 @@ import { issue, ok, refuse } from '../../values/index.js';
 import { checkEntries, entriesIssue } from './bounds.js';
 import type { FieldType } from './field-type.js';
 import { inputText, isEmptyInput, wrongType } from './field-type.js';
-import type { Picture } from '../picture.js';
-import { asPicture } from '../picture.js';
+import type { Picture } from '../fields/picture.js';
+import { asPicture } from '../fields/picture.js';
 
 export const MOST_PICTURES = 60;
 

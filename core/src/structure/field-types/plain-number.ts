@@ -1,6 +1,6 @@
 import type { Formats, Result } from '../../values/index.js';
 import { issue, ok, parseNumber, refuse } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import { boundNumber, boundsIssue, stepIssue } from './bounds.js';
 import type { ColumnSpec } from './field-type.js';
 import { isEmptyInput, withAffixes, wrongType } from './field-type.js';

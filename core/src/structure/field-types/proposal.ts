@@ -1,4 +1,4 @@
-import type { FieldSettings } from '../field.js';
+import type { FieldSettings } from '../fields/field.js';
 import type { ReadContext } from './read-context.js';
 
 /** The values of one column of a file, as the sniffing sees them. */

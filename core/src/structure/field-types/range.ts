@@ -1,7 +1,7 @@
 import type { Formats, Result } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
-import type { Field } from '../field.js';
-import { RANGE_ENDS } from '../field.js';
+import type { Field } from '../fields/field.js';
+import { RANGE_ENDS } from '../fields/field.js';
 import type { FieldType, TypeOf } from './field-type.js';
 import { inputText, isEmptyInput, withAffixes } from './field-type.js';
 import type { ReadContext } from './read-context.js';

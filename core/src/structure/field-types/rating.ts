@@ -1,5 +1,5 @@
 import { issue, ok, parseNumber, refuse } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isNumber, withAffixes, wrongType } from './field-type.js';
 

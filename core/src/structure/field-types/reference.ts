@@ -1,5 +1,5 @@
 import { issue, refuse } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
 import { isText, withAffixes } from './field-type.js';
 import { LONGEST_SHORT_TEXT, readLine } from './short-text.js';

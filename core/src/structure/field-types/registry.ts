@@ -1,7 +1,7 @@
 import type { Result } from '../../values/index.js';
 import { issue, refuse } from '../../values/index.js';
-import type { FacetControl } from '../facet.js';
-import type { Field } from '../field.js';
+import type { FacetControl } from '../facets/facet.js';
+import type { Field } from '../fields/field.js';
 import { categoriesType } from './categories.js';
 import { colourType } from './colour.js';
 import { makeComputedType } from './computed.js';

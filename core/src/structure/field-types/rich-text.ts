@@ -1,7 +1,7 @@
 import sanitizeHtml from 'sanitize-html';
 import { issue, normaliseText, ok, refuse } from '../../values/index.js';
 import type { Result } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText } from './field-type.js';
 

@@ -10,7 +10,7 @@ import {
   findChoice,
   notAChoice,
 } from './choices.js';
-import type { Choice } from '../field.js';
+import type { Choice } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
 import { CHOICE_CONTROLS, isEmptyInput, wrongType } from './field-type.js';
 

@@ -1,6 +1,6 @@
 import type { Result } from '../../values/index.js';
 import { issue, normaliseLine, ok, refuse } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';
 import { fitsPattern } from './text-pattern.js';

@@ -1,6 +1,6 @@
 import type { Issue } from '../../values/index.js';
 import { issue, issuesOf } from '../../values/index.js';
-import type { Field } from '../field.js';
+import type { Field } from '../fields/field.js';
 import type { FieldValue, TypeOf } from './field-type.js';
 import type { ReadContext } from './read-context.js';
 

@@ -2,7 +2,7 @@ import type { SessionInfo } from '@plindo/core/contract';
 import { issue } from '@plindo/core/values';
 import type { Store as HitStore } from 'express-rate-limit';
 import { rateLimit } from 'express-rate-limit';
-import type { Tries } from '../../services/throttles.js';
+import type { Tries } from '../../services/people/throttles.js';
 import { SetupDto, SignInDto } from '../dto/dtos.js';
 import { problemOf, sendProblem } from '../problem.js';
 import type { Route } from '../route.js';

@@ -11,10 +11,10 @@ import {
 import { foldText } from '@plindo/core/values';
 import type { QueryInterface, Transaction } from 'sequelize';
 import { DataTypes, QueryTypes } from 'sequelize';
-import { referenceCounter } from '../counters.js';
+import { referenceCounter } from '../units/counters.js';
 import type { Row } from '../records.js';
 import { categorySetOf, parsed } from '../records.js';
-import { keptSameness } from '../unique-rows.js';
+import { keptSameness } from '../units/unique-rows.js';
 
 const { INTEGER, BIGINT, STRING, TEXT, JSON: JSON_TYPE } = DataTypes;
 const LISTINGS_AT_ONCE = 1000;

@@ -1,0 +1,104 @@
+import { pointOf, withChoice, withValueToggled, withinText } from '../../query/index.js';
+import type { Facet, Field } from '../../structure/index.js';
+import { columnOf } from '../../structure/index.js';
+import { distanceModel } from './distance-facet.js';
+import type { FacetScene } from './facet-scene.js';
+import { fieldIn, formatsOf, valueLabel } from './facet-scene.js';
+import type { CategoryModel, ChipModel, FacetModel } from '../page-model.js';
+import { datesModel, daysWords, rangeModel, rangeWords, ratingModel } from './span-facets.js';
+import { choiceOf, valuesModel } from './values-facet.js';
+
+/** All facets of a page with their counts; one over a field that is gone is left out, and one that waits for another. */
+export function facetModels(scene: FacetScene): FacetModel[] {
+  return scene.kind.facets.flatMap((facet) => {
+    const field = fieldIn(scene, facet);
+    const isChosen = scene.query.choices.has(facet.key);
+    const model = field && (isChosen || isWanted(facet, scene)) ? modelOf(facet, field, scene) : null;
+    return model ? [{ ...model, open: facet.startsOpen || isChosen } as FacetModel] : [];
+  });
+}
+
+/** Whether the facet that this one waits for has something chosen, or the value that it waits for. */
+function isWanted({ dependsOn }: Facet, { query }: FacetScene): boolean {
+  if (!dependsOn) return true;
+  const choice = query.choices.get(dependsOn.facet);
+  if (!choice || dependsOn.value === null) return choice !== undefined;
+  return choice.kind === 'values' && choice.values.includes(dependsOn.value);
+}
+
+function modelOf(facet: Facet, field: Field, scene: FacetScene): Omit<FacetModel, 'open'> | null {
+  const counts = scene.counts.get(facet.key);
+  switch (counts?.kind) {
+    case 'values':
+      return valuesModel(facet, field, counts, scene);
+    case 'range':
+      return rangeModel(facet, field, counts, scene);
+    case 'dates':
+      return datesModel(facet, counts, scene);
+    case 'at-least':
+      return ratingModel(facet, field, counts, scene);
+    case 'none':
+      return facet.control === 'distance' ? distanceModel(facet, scene) : null;
+    case undefined:
+      return null;
+  }
+}
+
+/** The category that is chosen, when it is the only one and its set says anything of it. */
+export function categoryModel(scene: FacetScene): CategoryModel | null {
+  const chosen = scene.kind.facets.flatMap((facet) => {
+    const field = fieldIn(scene, facet);
+    const choice = scene.query.choices.get(facet.key);
+    if (field?.type !== 'categories' || choice?.kind !== 'values') return [];
+    return choice.values.flatMap((value) => choiceOf(value, field) ?? []);
+  });
+  const [only, ...others] = chosen;
+  if (!only || others.length > 0) return null;
+  const { label, text = '', icon = '', colour = '', picture = null } = only;
+  return text === '' && !picture ? null : { label, text, icon, colour, picture };
+}
+
+/** What is chosen, one chip a value, span and search, each with the page that comes of taking it back. */
+export function chipModels(scene: FacetScene): ChipModel[] {
+  const { query, hrefOf, kind } = scene;
+  const chips: ChipModel[] = [];
+  if (query.text !== '') chips.push({ label: `“${query.text}”`, href: hrefOf({ ...query, text: '', page: 1 }) });
+  for (const facet of kind.facets) {
+    const choice = query.choices.get(facet.key);
+    const field = choice && fieldIn(scene, facet);
+    if (!choice || !field) continue;
+    if (choice.kind !== 'values') {
+      chips.push({ label: spanChip(facet, field, scene), href: hrefOf(withChoice(query, facet.key, null)) });
+      continue;
+    }
+    for (const value of choice.values) {
+      const label = `${facet.label}: ${valueLabel(value, facet, field, scene)}`;
+      chips.push({ label, href: hrefOf(withValueToggled(query, facet.key, value)) });
+    }
+  }
+  return chips;
+}
+
+function spanChip(facet: Facet, field: Field, scene: FacetScene): string {
+  const choice = scene.query.choices.get(facet.key);
+  const formats = formatsOf(scene);
+  switch (choice?.kind) {
+    case 'range': {
+      const spec = columnOf(field);
+      const show = (bound: number): string =>
+        spec?.kind === 'number' ? spec.formatBound(bound, field, formats) : String(bound);
+      return `${facet.label}: ${rangeWords(choice, show)}`;
+    }
+    case 'dates':
+      return `${facet.label}: ${daysWords(choice, formats)}`;
+    case 'near': {
+      const found = pointOf(choice.at, scene.scene);
+      const from = found ? found.title || 'your position' : `“${choice.at}”, which is not known`;
+      if (choice.metres === null) return `${facet.label}: from ${from}`;
+      const within = formats.number(Number(withinText(choice.metres, facet.unit)));
+      return `${facet.label}: within ${within} ${facet.unit} of ${from}`;
+    }
+    default:
+      return facet.label;
+  }
+}

@@ -1,0 +1,33 @@
+import { fieldAt } from '../fields/field-at.js';
+import type { Facet } from './facet.js';
+import { MOST_STEPS } from './facet.js';
+import type { Field } from '../fields/field.js';
+import type { Kind, KindDefinition } from '../kinds/kind.js';
+
+/** Gives a kind by its number. */
+export type KindById = (id: number) => Kind | undefined;
+
+type Fields = Pick<KindDefinition, 'fields'>;
+
+/** The kind that is reached from another one through link fields; null where there is no such way. */
+export function reachedKind(from: Fields, through: readonly string[], kindById: KindById): Fields | null {
+  let kind: Fields = from;
+  if (through.length > MOST_STEPS) return null;
+  for (const key of through) {
+    const linked = kind.fields.find((field) => field.key === key)?.settings.linked;
+    const next = linked && kindById(linked.kindId);
+    if (!next) return null;
+    kind = next;
+  }
+  return kind;
+}
+
+/** The field that a facet asks about, of the kind itself or of the one that it reaches; null when there is none. */
+export function fieldOfFacet(
+  { through, field }: Pick<Facet, 'through' | 'field'>,
+  kind: Fields,
+  kindById: KindById,
+): Field | null {
+  const reached = reachedKind(kind, through, kindById);
+  return (reached && fieldAt(reached, field)) ?? null;
+}

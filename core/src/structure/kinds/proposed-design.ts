@@ -1,0 +1,103 @@
+import type { Facet, FacetControl } from '../facets/facet.js';
+import { RESERVED_KEYS, makeFacet } from '../facets/facet.js';
+import type { Field } from '../fields/field.js';
+import { directionWords } from '../orders/direction-words.js';
+import { columnOf, controlsFor, fieldType } from '../field-types/registry.js';
+import type { KindDefinition, KindSketch } from './kind.js';
+import { makeKindDefinition } from './kind.js';
+import type { SortChoice } from '../orders/sort-choice.js';
+
+const MOST_PROPOSED_FACETS = 8;
+const MOST_CARD_VALUES = 4;
+/** A range over codes and years of no use to visitors is left for the publisher to add. */
+const LOOKS_LIKE_A_CODE = /(^|[\s_])(id|code|number|no|zip|postcode)$/i;
+
+/** The facet that fits a field, or null when its type offers none. */
+export function facetFor(field: Field): Facet | null {
+  const [control] = controlsFor(field);
+  if (!control) return null;
+  const key = field.key.replaceAll('_', '-');
+  return makeFacet({
+    key: RESERVED_KEYS.includes(key) ? `${key}-is` : key,
+    label: field.label,
+    field: field.key,
+    control,
+    valueOrder: control === 'tree' ? 'defined' : 'count',
+  });
+}
+
+/** Controls that Plindo proposes by itself, in the order in which it does. */
+const PROPOSED: readonly FacetControl[] = ['ticks', 'tree', 'yes-no', 'rating', 'range', 'dates'];
+
+/** The facets that Plindo chooses for a kind: choices first, then yes/no, then numbers and dates. */
+export function proposeFacets(fields: readonly Field[]): Facet[] {
+  return fields
+    .filter((field) => !(controlsFor(field)[0] === 'range' && LOOKS_LIKE_A_CODE.test(field.label)))
+    .map(facetFor)
+    .filter((facet): facet is Facet => facet !== null && PROPOSED.includes(facet.control))
+    .sort((a, b) => PROPOSED.indexOf(a.control) - PROPOSED.indexOf(b.control))
+    .slice(0, MOST_PROPOSED_FACETS);
+}
+
+/** The sort choices that fit a field: two for numbers, dates and times, none for the rest. */
+export function sortChoicesFor(field: Field): SortChoice[] {
+  if (columnOf(field)?.kind !== 'number') return [];
+  const by = `field:${field.key}` as const;
+  const key = field.key.replaceAll('_', '-');
+  const [up, down] = directionWords(field);
+  return [
+    {
+      key: `${key}-up`,
+      label: `${field.label}, ${up}`,
+      order: [
+        { by, direction: 'up' },
+        { by: '@title', direction: 'up' },
+      ],
+    },
+    {
+      key: `${key}-down`,
+      label: `${field.label}, ${down}`,
+      order: [
+        { by, direction: 'down' },
+        { by: '@title', direction: 'up' },
+      ],
+    },
+  ];
+}
+
+/** The sort choices that Plindo chooses for a kind. */
+export function proposeSortChoices(fields: readonly Field[]): SortChoice[] {
+  const ofFields = fields
+    .filter((field) => !LOOKS_LIKE_A_CODE.test(field.label))
+    .flatMap(sortChoicesFor)
+    .slice(0, 4);
+  return [
+    { key: 'title', label: 'Title, A to Z', order: [{ by: '@title', direction: 'up' }] },
+    {
+      key: 'newest',
+      label: 'Newest first',
+      order: [
+        { by: '@createdAt', direction: 'down' },
+        { by: '@title', direction: 'up' },
+      ],
+    },
+    ...ofFields,
+  ];
+}
+
+/** The same fields with the first few short ones marked to stand on cards, and texts and choices made searchable. */
+export function withProposedUses(fields: readonly Field[]): Field[] {
+  let onCards = 0;
+  return fields.map((field) => {
+    const type = fieldType(field.type);
+    const fitsCard = type.short && onCards < MOST_CARD_VALUES;
+    if (fitsCard) onCards++;
+    return { ...field, onCard: fitsCard, searchWeight: type.words ? 1 : 0 };
+  });
+}
+
+/** The kind that an import makes: as it is sketched, with the facets and sort choices that its fields call for. */
+export function kindOfImport(sketch: KindSketch): KindDefinition {
+  const kind = makeKindDefinition(sketch);
+  return { ...kind, facets: proposeFacets(kind.fields), sortChoices: proposeSortChoices(kind.fields) };
+}

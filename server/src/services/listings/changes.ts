@@ -1,0 +1,122 @@
+import type { Changed, ChangeSummary, Revision, User } from '@plindo/core/contract';
+import type { Connection, Difference, Listing } from '@plindo/core/listings';
+import { BLANK_CONTENT, contentOf, differencesOf } from '@plindo/core/listings';
+import type { ChangeEntry } from '@plindo/core/plans';
+import { takenBack } from '@plindo/core/plans';
+import { fieldByKey, otherSide } from '@plindo/core/structure';
+import { Refusal } from '@plindo/core/values';
+import type { Live } from '../../live/live.js';
+import type { ChangeRecord, Store, Unit } from '../../store/index.js';
+import { titleOf } from '../../store/index.js';
+import { removeConnections } from './connecting.js';
+import type { Editing } from '../editing.js';
+import { removeContents } from '../structure/kinds.js';
+import { isAllowed } from '../people/permissions.js';
+
+/** The log of changes, and taking them back. */
+export class Changes {
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+    private readonly editing: Editing,
+  ) {}
+
+  async latest(limit: number): Promise<ChangeSummary[]> {
+    const [changes, summary] = await Promise.all([this.store.log.latest(limit), this.summaries()]);
+    return changes.map(summary);
+  }
+
+  /** Every state of a listing: who made it when, and what was different. */
+  async history(listingId: number): Promise<Revision[]> {
+    const [history, summary] = await Promise.all([this.store.log.historyOf(listingId), this.summaries()]);
+    return history.map(({ change, entries }) => {
+      const own = entries.filter((entry) => entry.entity === 'listing');
+      const differences = own.flatMap(({ before, after }) => {
+        const kind = this.live.kind((after ?? before)?.kindId ?? 0);
+        return kind ? differencesOf(before, after, kind, this.live.context()) : [];
+      });
+      const links = entries.flatMap((entry) => this.linkDifference(listingId, entry) ?? []);
+      return { ...summary(change), differences: [...differences, ...links], isState: own.some(({ after }) => after) };
+    });
+  }
+
+  /** What became of one connection of a listing, under the label that its link has at this end. */
+  private linkDifference(listing: number, entry: ChangeEntry): Difference | null {
+    if (entry.entity !== 'connection') return null;
+    const { linkId, a, b } = (entry.after ?? entry.before)!;
+    const link = this.live.allLinks().find(({ id }) => id === linkId);
+    const side = a === listing ? 'a' : 'b';
+    const kind = link && this.live.kind(link[side].kindId);
+    const other = this.live.catalog(link?.[otherSide(side)].kindId ?? 0)?.titleOf(side === 'a' ? b : a);
+    const text = (connection: Connection | null): string =>
+      connection ? [other || 'a listing that is gone', connection.note].filter((part) => part !== '').join(', ') : '';
+    const label = (kind && fieldByKey(kind, link[side].field)?.label) ?? 'A link that is gone';
+    const [before, after] = [text(entry.before), text(entry.after)];
+    return before === after ? null : { label, before, after };
+  }
+
+  /** Puts a listing back to how a change left it, as a change of its own. */
+  async restore(user: User, listingId: number, changeId: number): Promise<Changed<Listing>> {
+    const done = await this.editing.change(user, async (unit) => {
+      const history = await unit.log.historyOf(listingId, unit.transaction);
+      const found = history.find(({ change }) => change.id === changeId);
+      const entry = found?.entries.find((one) => one.entity === 'listing' && one.after);
+      const before = await unit.listing(listingId);
+      if (entry?.entity !== 'listing' || !entry.after || !before) throw Refusal.of('request.not-found');
+      const content = contentOf(entry.after);
+      const isTaken = content.slug !== before.slug && (await unit.hasSlug(before.kindId, content.slug));
+      const slug = isTaken ? before.slug : content.slug;
+      const result = await unit.updateListing(before, { ...BLANK_CONTENT, ...content, slug });
+      return { sentence: `Restored an earlier state of ${content.title}`, result };
+    });
+    return { changeId: done.changeId, result: this.live.complete(done.result) };
+  }
+
+  private async summaries(): Promise<(change: ChangeRecord) => ChangeSummary> {
+    const names = new Map((await this.store.accounts.users()).map((user) => [user.id, user.name]));
+    return (change) => ({
+      id: change.id,
+      at: new Date(change.at).toISOString(),
+      who: names.get(change.userId ?? 0) ?? 'Plindo',
+      sentence: change.sentence,
+      undone: change.undoneBy !== null,
+    });
+  }
+
+  /**
+   * Takes a change back: every record is put back to what it was before. Refused when one of them was changed again
+   * later, or when the user may not make such a change. What the change added is removed even then; the log of the
+   * undoing keeps its latest state, so that the undoing can be undone without a loss.
+   */
+  undo(user: User, changeId: number): Promise<Changed<{ sentence: string }>> {
+    return this.editing.change(
+      user,
+      async (unit) => {
+        const change = await unit.changeById(changeId);
+        if (!change) throw Refusal.of('request.not-found');
+        if (change.undoneBy !== null) throw Refusal.of('change.already-undone');
+        const entries = (await unit.log.entriesOf(changeId, unit.transaction)).reverse();
+        const forbidden = entries.some((entry) => !isAllowed(user.role, 'undo changes', { entry }));
+        if (forbidden) throw Refusal.of('auth.forbidden');
+        for (const entry of entries) await takeBack(unit, entry);
+        const sentence = `Undid: ${change.sentence}`;
+        return { sentence, result: { sentence } };
+      },
+      changeId,
+    );
+  }
+}
+
+async function takeBack(unit: Unit, entry: ChangeEntry): Promise<void> {
+  const now = await unit.current(entry);
+  const back = takenBack(entry, now);
+  if (back === 'changed') {
+    throw Refusal.of('change.not-undoable', { title: titleOf(now ?? entry.after ?? entry.before) });
+  }
+  if (!back) return;
+  if (back.after === null && entry.entity === 'kind') await removeContents(unit, entry.id);
+  if (back.after === null && entry.entity === 'listing') await removeConnections(unit, entry.id);
+  // Removing its links has changed a kind meanwhile.
+  const before = back.after === null && entry.entity === 'kind' ? await unit.current(entry) : back.before;
+  await unit.write({ ...back, before } as ChangeEntry);
+}

@@ -1,0 +1,70 @@
+import type { Changed, KindSummary, User } from '@plindo/core/contract';
+import { changedKindIssues, newKindIssues, sentenceOfKindChange } from '@plindo/core/plans';
+import type { Kind, KindDefinition } from '@plindo/core/structure';
+import { linksOfKind } from '@plindo/core/structure';
+import { Refusal, refuseIfAny } from '@plindo/core/values';
+import type { Live } from '../../live/live.js';
+import type { Unit } from '../../store/index.js';
+import type { Editing } from '../editing.js';
+import { kindIn, refuseOutdated } from '../editing.js';
+import { removeLink } from './links.js';
+
+/** Making and changing kinds. */
+export class Kinds {
+  constructor(
+    private readonly live: Live,
+    private readonly editing: Editing,
+  ) {}
+
+  summaries(): KindSummary[] {
+    return this.live.kinds().map((kind) => ({ kind, counts: this.live.countsOf(kind.id) }));
+  }
+
+  summary(id: number): KindSummary {
+    const kind = this.live.kind(id);
+    if (!kind) throw Refusal.of('request.not-found');
+    return { kind, counts: this.live.countsOf(id) };
+  }
+
+  add(user: User | null, sent: KindDefinition): Promise<Changed<Kind>> {
+    return this.editing.change(user, async (unit) => {
+      const definition = unit.structure.complete(sent);
+      refuseIfAny(newKindIssues(definition, unit.structure));
+      const { id } = await unit.insertKind(definition);
+      return { sentence: `Added the kind ${definition.many}`, result: kindIn(unit, id) };
+    });
+  }
+
+  /** Puts a new definition in place of the old one; `version` is the one that the editor has seen. */
+  update(user: User | null, id: number, version: number, sent: KindDefinition): Promise<Changed<Kind>> {
+    return this.editing.change(user, async (unit) => {
+      const before = kindIn(unit, id);
+      const definition = unit.structure.complete(sent);
+      refuseIfAny(changedKindIssues(before, definition, unit.structure, await unit.hasListings(id)));
+      refuseOutdated(before, version, before.many);
+      await unit.updateKind(unit.kind(id), definition);
+      return { sentence: sentenceOfKindChange(before, definition), result: kindIn(unit, id) };
+    });
+  }
+
+  /** Deletes a kind with all its listings; the change log keeps them for undo. */
+  remove(user: User, id: number): Promise<Changed<{ listings: number }>> {
+    return this.editing.change(user, async (unit) => {
+      const { many } = kindIn(unit, id);
+      const listings = await removeContents(unit, id);
+      await unit.remove('kind', id, unit.kind(id));
+      return { sentence: `Deleted the kind ${many} with its listings`, result: { listings } };
+    });
+  }
+}
+
+/** Deletes the links and the listings of a kind, inside a unit; answers how many listings went. */
+export async function removeContents(unit: Unit, kindId: number): Promise<number> {
+  for (const link of linksOfKind({ id: kindId }, unit.structure.links)) await removeLink(unit, link, kindId);
+  let removed = 0;
+  for await (const stretch of unit.listingsOf(kindId)) {
+    for (const listing of stretch) await unit.remove('listing', listing.id, listing);
+    removed += stretch.length;
+  }
+  return removed;
+}

@@ -1,0 +1,71 @@
+import type { Connection, Listing } from '@plindo/core/listings';
+import { Op, QueryTypes } from 'sequelize';
+import type { Dialect } from '../dialect.js';
+import type { Models } from '../models.js';
+import { connectionOf, listingOf, parsed } from '../records.js';
+import { inParts, rowOf, rowsOf } from '../rows.js';
+import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
+
+/** What is shown of a listing where another one is linked with it. */
+export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status' | 'shownFrom' | 'shownUntil'>;
+
+/** The reading side of the store, for answers; what a change depends on is read in its unit. */
+export class StoreReading {
+  protected constructor(
+    protected readonly dialect: Dialect,
+    protected readonly models: Models,
+  ) {}
+
+  async connections(): Promise<Connection[]> {
+    return (await rowsOf(this.models.connections, { order: [['id', 'ASC']] })).map(connectionOf);
+  }
+
+  async listing(id: number): Promise<Listing | null> {
+    const row = await rowOf(this.models.listings, { where: { id } });
+    return row && listingOf(row);
+  }
+
+  /** The listings with the given ids, in the order of the ids; one that is gone is left out. */
+  async listings(ids: readonly number[]): Promise<Listing[]> {
+    const byId = new Map<number, Listing>();
+    for (const id of inParts(ids)) {
+      for (const row of await rowsOf(this.models.listings, { where: { id } }))
+        byId.set(Number(row['id']), listingOf(row));
+    }
+    return ids.flatMap((id) => byId.get(id) ?? []);
+  }
+
+  /** What is shown of linked listings elsewhere. */
+  async namesOf(ids: readonly number[]): Promise<ListingName[]> {
+    const attributes = ['id', 'kindId', 'title', 'slug', 'status', 'shownFrom', 'shownUntil'];
+    const names: ListingName[] = [];
+    for (const id of inParts(ids)) {
+      names.push(...(await rowsOf<ListingName>(this.models.listings, { attributes, where: { id } })));
+    }
+    return names;
+  }
+
+  /** All listings of a kind. */
+  listingsOf(kindId: number): AsyncGenerator<Listing[]> {
+    return inStretches(async (after) => {
+      const where = { kindId, id: { [Op.gt]: after } };
+      const rows = await rowsOf(this.models.listings, { where, order: ['id'], limit: LISTINGS_AT_ONCE });
+      return rows.map(listingOf);
+    });
+  }
+
+  /** What somebody keeps of the table of a kind; null for nothing. */
+  async tableViews(userId: number, kindId: number): Promise<unknown> {
+    const row = await rowOf(this.models.tableViews, { where: { userId, kindId } });
+    return row ? parsed(row['kept']) : null;
+  }
+
+  async keepTableViews(userId: number, kindId: number, kept: unknown): Promise<void> {
+    await this.models.tableViews.upsert({ userId, kindId, kept });
+  }
+
+  /** A statement of SQL that reads, for checks of the whole store. */
+  ask<T extends object>(select: string): Promise<T[]> {
+    return this.dialect.sequelize.query<T>(select, { type: QueryTypes.SELECT });
+  }
+}

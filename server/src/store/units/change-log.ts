@@ -1,0 +1,191 @@
+import type { ChangeEntry, Entity } from '@plindo/core/plans';
+import { Op } from 'sequelize';
+import type { Transaction } from 'sequelize';
+import type { Dialect } from '../dialect.js';
+import type { Models } from '../models.js';
+import { kindOfLog, loggedKind, numberOrNull, parsed } from '../records.js';
+import type { Row } from '../rows.js';
+import { rowOf, rowsOf } from '../rows.js';
+import { Statements } from './statements.js';
+
+/** A change as the log has it. */
+export interface ChangeRecord {
+  readonly id: number;
+  readonly at: number;
+  readonly userId: number | null;
+  readonly sentence: string;
+  readonly undoneBy: number | null;
+}
+
+/** A complete change, as those who follow the store are told of it, in the order of commits. */
+export interface FeedChange {
+  /** Its place; the next one has the next number. */
+  readonly number: number;
+  /** What it did. Of a large change only what isn't about listings; then the kinds of those are in `bulk`. */
+  readonly entries: readonly ChangeEntry[];
+  /** Kinds so many of whose listings a change touched that reading all of them is better. */
+  readonly bulk: ReadonlySet<number>;
+}
+
+/** A change that touched more listings isn't told listing by listing. */
+export const MOST_TOLD_ENTRIES = 5000;
+const MOST_REVISIONS = 200;
+/** Columns that only some entries fill. */
+const NO_ENDS = { kindId: null, endA: null, endB: null };
+
+/** The log of changes: what each did to which records. Written in the transaction of the change itself. */
+export class ChangeLog {
+  constructor(
+    private readonly dialect: Dialect,
+    private readonly models: Models,
+  ) {}
+
+  async writeHead(
+    head: { readonly at: number; readonly userId: number | null; readonly sentence: string },
+    state: 'open' | 'done',
+    number: number | null,
+    transaction: Transaction,
+  ): Promise<number> {
+    const [id] = await this.statements(transaction).insertNumbered('changes', [{ ...head, state, number }]);
+    return id!;
+  }
+
+  async writeEntries(changeId: number, entries: readonly ChangeEntry[], transaction: Transaction): Promise<void> {
+    const rows = entries.map((entry) => ({ ...NO_ENDS, changeId, ...loggedEntry(entry) }));
+    await this.statements(transaction).insert('change_entries', rows);
+  }
+
+  /** Completes an open change: from now on it is in the log, and in the feed at a place. */
+  async complete(changeId: number, sentence: string, number: number, transaction: Transaction): Promise<void> {
+    await this.statements(transaction).update('changes', { state: 'done', sentence, number }, { id: changeId });
+  }
+
+  /** Whether this is the first one to undo a change. */
+  async markUndone(changeId: number, undoneBy: number, transaction: Transaction): Promise<boolean> {
+    const where = { id: changeId, undoneBy: null };
+    return (await this.statements(transaction).update('changes', { undoneBy }, where)) === 1;
+  }
+
+  async latest(limit: number): Promise<ChangeRecord[]> {
+    const where = { state: 'done' };
+    return (await rowsOf(this.models.changes, { where, order: [['id', 'DESC']], limit })).map(changeOf);
+  }
+
+  async one(id: number, transaction?: Transaction): Promise<ChangeRecord | null> {
+    const row = await rowOf(this.models.changes, { where: { id, state: 'done' }, transaction });
+    return row && changeOf(row);
+  }
+
+  async entriesOf(changeId: number, transaction?: Transaction): Promise<ChangeEntry[]> {
+    const rows = await rowsOf(this.models.entries, { where: { changeId }, order: [['id', 'ASC']], transaction });
+    return rows.map(entryOf);
+  }
+
+  /** Numbers of the records of one entity that a change touched. */
+  async idsOf(changeId: number, entity: Entity, transaction: Transaction): Promise<number[]> {
+    const options = { attributes: ['entityId'], where: { changeId, entity }, transaction };
+    return (await rowsOf<{ entityId: number }>(this.models.entries, options)).map(({ entityId }) => Number(entityId));
+  }
+
+  /** What was done to a listing and to its connections, by change, latest first. */
+  async historyOf(
+    listing: number,
+    transaction?: Transaction,
+  ): Promise<{ change: ChangeRecord; entries: readonly ChangeEntry[] }[]> {
+    const rows = await rowsOf(this.models.entries, {
+      where: {
+        [Op.or]: [
+          { entity: 'listing', entityId: listing },
+          { entity: 'connection', [Op.or]: [{ endA: listing }, { endB: listing }] },
+        ],
+      },
+      order: [['id', 'DESC']],
+      limit: MOST_REVISIONS,
+      transaction,
+    });
+    const byChange = new Map<number, ChangeEntry[]>();
+    for (const row of rows) {
+      const id = Number(row['changeId']);
+      byChange.set(id, [...(byChange.get(id) ?? []), entryOf(row)]);
+    }
+    const where = { id: [...byChange.keys()], state: 'done' };
+    const changes = await rowsOf(this.models.changes, { where, order: [['id', 'DESC']], transaction });
+    return changes.map(changeOf).map((change) => ({ change, entries: byChange.get(change.id) ?? [] }));
+  }
+
+  /** The complete changes after a place in the feed, in their order; at most `limit`. */
+  async feedAfter(number: number, limit: number): Promise<FeedChange[]> {
+    const where = { number: { [Op.gt]: number } };
+    const options = { attributes: ['id', 'number'], where, limit };
+    const changes = await rowsOf(this.models.changes, { ...options, order: [['number', 'ASC']] });
+    return Promise.all(changes.map((row) => this.told(Number(row['id']), Number(row['number']))));
+  }
+
+  /** Whether a change after a place in the feed left one of some texts, such as hashes, in a record. */
+  async isMentionedSince(number: number, texts: readonly string[], transaction: Transaction): Promise<boolean> {
+    const where = { number: { [Op.gt]: number } };
+    const changes = await rowsOf<{ id: number }>(this.models.changes, { attributes: ['id'], where, transaction });
+    for (const { id } of changes) {
+      const entries = await this.entriesOf(id, transaction);
+      const after = entries.map((entry) => JSON.stringify(entry.after));
+      if (texts.some((text) => after.some((one) => one.includes(text)))) return true;
+    }
+    return false;
+  }
+
+  private statements(transaction: Transaction): Statements {
+    return new Statements(this.dialect, transaction);
+  }
+
+  private async told(changeId: number, number: number): Promise<FeedChange> {
+    const listings = { changeId, entity: 'listing' };
+    const many = await this.models.entries.count({ where: listings });
+    if (many <= MOST_TOLD_ENTRIES) return { number, entries: await this.entriesOf(changeId), bulk: new Set() };
+    const options = { attributes: ['kindId'], where: listings, group: ['kindId'] };
+    const kinds = await rowsOf<{ kindId: number | null }>(this.models.entries, options);
+    const where = { changeId, entity: { [Op.ne]: 'listing' } };
+    const entries = (await rowsOf(this.models.entries, { where, order: [['id', 'ASC']] })).map(entryOf);
+    return { number, entries, bulk: new Set(kinds.map(({ kindId }) => Number(kindId))) };
+  }
+}
+
+/** A change as it is told, by all that it did. */
+export function feedChange(number: number, entries: readonly ChangeEntry[]): FeedChange {
+  const listings = entries.filter((entry) => entry.entity === 'listing');
+  if (listings.length <= MOST_TOLD_ENTRIES) return { number, entries, bulk: new Set() };
+  const bulk = new Set(listings.map(({ before, after }) => (after ?? before)!.kindId));
+  return { number, entries: entries.filter(({ entity }) => entity !== 'listing'), bulk };
+}
+
+function entryOf(row: Row): ChangeEntry {
+  const isKind = row['entity'] === 'kind';
+  const side = (column: unknown): unknown => {
+    const record = column == null ? null : parsed<object | null>(column);
+    return record && isKind ? kindOfLog(record) : record;
+  };
+  const id = Number(row['entityId']);
+  return { entity: row['entity'], id, before: side(row['before']), after: side(row['after']) } as ChangeEntry;
+}
+
+/** An entry as columns; of a connection also the listings at its ends, by which their history finds it. */
+function loggedEntry(entry: ChangeEntry): Row {
+  const { entity, id: entityId, before, after } = entry;
+  const own = { entity, entityId, before, after };
+  if (entity === 'kind') {
+    return { ...own, before: entry.before && loggedKind(entry.before), after: entry.after && loggedKind(entry.after) };
+  }
+  if (entity === 'listing') return { ...own, kindId: (entry.after ?? entry.before)!.kindId };
+  if (entity !== 'connection') return own;
+  const { a, b } = (entry.after ?? entry.before)!;
+  return { ...own, endA: a, endB: b };
+}
+
+function changeOf(row: Row): ChangeRecord {
+  return {
+    id: Number(row['id']),
+    at: Number(row['at']),
+    userId: numberOrNull(row['userId']),
+    sentence: String(row['sentence']),
+    undoneBy: numberOrNull(row['undoneBy']),
+  };
+}

@@ -1,0 +1,236 @@
+import type { Connection, Listing, ListingContent } from '@plindo/core/listings';
+import { BLANK_CONTENT } from '@plindo/core/listings';
+import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
+import { SITE_ID, isStructural, withEntry } from '@plindo/core/plans';
+import type {
+  CategorySet,
+  CategorySetDefinition,
+  KindDefinition,
+  Link,
+  Selection,
+  SelectionDefinition,
+  SiteSettings,
+  StoredKind,
+  Structure,
+} from '@plindo/core/structure';
+import { makeCategory, storedDefinition } from '@plindo/core/structure';
+import { Refusal } from '@plindo/core/values';
+import type { ImportRecord } from './import-store.js';
+import { rowOfDefined, rowOfKind, rowOfLink } from '../records.js';
+import type { Row } from '../rows.js';
+import { inParts, rowOf } from '../rows.js';
+import { followNames } from './taken-names.js';
+import type { UnitBase } from './unit-reading.js';
+import { UnitReading } from './unit-reading.js';
+
+/**
+ * One transaction, the only writing one at its time. What a change depends on is read here, and each method that writes
+ * remembers what a record was before and after, so that the change log is complete by construction.
+ */
+export class Unit extends UnitReading {
+  readonly entries: ChangeEntry[] = [];
+  private readonly before: Structure;
+
+  constructor(base: UnitBase) {
+    super(base);
+    this.before = base.structure;
+  }
+
+  /** `importId` is the change of the import that the kind comes with; until it is done nobody sees the kind. */
+  async insertKind(definition: KindDefinition, importId: number | null = null): Promise<StoredKind> {
+    const kept = { version: 1, definition: storedDefinition(definition) };
+    const { id: _, ...row } = rowOfKind({ ...kept, id: 0 });
+    const kind: StoredKind = { ...kept, id: await this.insert('kinds', { ...row, importId }) };
+    this.note({ entity: 'kind', id: kind.id, before: null, after: kind });
+    return kind;
+  }
+
+  async updateKind(before: StoredKind, definition: KindDefinition): Promise<StoredKind> {
+    const after = { id: before.id, version: before.version + 1, definition: storedDefinition(definition) };
+    await this.write({ entity: 'kind', id: before.id, before, after });
+    return after;
+  }
+
+  /** Lets everybody see a kind that came with an import. */
+  async showKind(kindId: number): Promise<void> {
+    await this.statements.update('kinds', { importId: null }, { id: kindId });
+  }
+
+  async insertCategorySet(given: CategorySetDefinition): Promise<CategorySet> {
+    const definition = { ...given, categories: given.categories.map(makeCategory), version: 1 };
+    const { id: _, ...row } = rowOfDefined({ ...definition, id: 0 });
+    const set: CategorySet = { ...definition, id: await this.insert('category_sets', row) };
+    this.note({ entity: 'category-set', id: set.id, before: null, after: set });
+    return set;
+  }
+
+  async updateCategorySet(before: CategorySet, definition: CategorySetDefinition): Promise<CategorySet> {
+    const categories = definition.categories.map(makeCategory);
+    const after: CategorySet = { ...definition, categories, id: before.id, version: before.version + 1 };
+    await this.write({ entity: 'category-set', id: before.id, before, after });
+    return after;
+  }
+
+  async insertSelection(definition: SelectionDefinition): Promise<Selection> {
+    const { id: _, ...row } = rowOfDefined({ ...definition, id: 0, version: 1 });
+    const selection: Selection = { ...definition, version: 1, id: await this.insert('selections', row) };
+    this.note({ entity: 'selection', id: selection.id, before: null, after: selection });
+    return selection;
+  }
+
+  async updateSelection(before: Selection, definition: SelectionDefinition): Promise<Selection> {
+    const after: Selection = { ...definition, id: before.id, version: before.version + 1 };
+    await this.write({ entity: 'selection', id: before.id, before, after });
+    return after;
+  }
+
+  async insertLink(ends: Omit<Link, 'id' | 'version'>): Promise<Link> {
+    const link: Link = {
+      ...ends,
+      version: 1,
+      id: await this.insert('links', { definition: ends, version: 1 }),
+    };
+    this.note({ entity: 'link', id: link.id, before: null, after: link });
+    return link;
+  }
+
+  async updateLink(before: Link, ends: Omit<Link, 'id' | 'version'>): Promise<Link> {
+    const after: Link = { ...ends, id: before.id, version: before.version + 1 };
+    await this.write({ entity: 'link', id: before.id, before, after });
+    return after;
+  }
+
+  async insertConnection(given: Omit<Connection, 'id'>): Promise<Connection> {
+    const after: Connection = { ...given, id: await this.insert('connections', { ...given }) };
+    this.note({ entity: 'connection', id: after.id, before: null, after });
+    return after;
+  }
+
+  async saveSite(after: SiteSettings): Promise<void> {
+    const found = await rowOf(this.models.site, { where: { id: SITE_ID }, transaction: this.transaction });
+    await this.write({ entity: 'site', id: SITE_ID, before: found && this.records.site, after });
+  }
+
+  async insertListings(kindId: number, contents: readonly ListingContent[]): Promise<Listing[]> {
+    const stamp = { kindId, version: 1, createdAt: this.now, changedAt: this.now };
+    const rows = contents.map((content) => ({ ...content, ...stamp, ...this.momentsOf(content, null) }));
+    const ids = await this.statements.insertNumbered('listings', rows);
+    const listings = rows.map((row, at): Listing => ({ ...row, id: ids[at]! }));
+    for (const after of listings) this.note({ entity: 'listing', id: after.id, before: null, after });
+    return listings;
+  }
+
+  async updateListing(before: Listing, content: ListingContent): Promise<Listing> {
+    const stamp = { version: before.version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
+    const after: Listing = { ...before, ...content, ...stamp };
+    await this.write({ entity: 'listing', id: before.id, before, after });
+    return after;
+  }
+
+  private momentsOf({ status }: ListingContent, before: Listing | null): Pick<Listing, 'publishedAt' | 'binnedAt'> {
+    return {
+      publishedAt: before?.publishedAt ?? (status === 'live' ? this.now : null),
+      binnedAt: status === 'binned' ? (before?.binnedAt ?? this.now) : null,
+    };
+  }
+
+  /** Deletes a record; it stays in the change log. */
+  remove<Name extends ChangeEntry['entity']>(entity: Name, id: number, before: EntryOf<Name>['before']): Promise<void> {
+    return this.write({ entity, id, before, after: null } as ChangeEntry);
+  }
+
+  /**
+   * Writes a record as it is `after` an entry: inserts, updates or deletes it. Refused with `change.conflict` when it is
+   * not, or no longer, at the version that it had `before`.
+   */
+  async write(entry: ChangeEntry): Promise<void> {
+    const table = TABLES[entry.entity];
+    const row = rowAfter(entry);
+    if (entry.before === null && row) {
+      // A picture that was deleted may have been sent again meanwhile.
+      if (entry.entity === 'picture') await this.statements.delete(table, { hash: row['hash'] });
+      await this.statements.insert(table, [row]);
+    } else {
+      const where = placeOf(entry);
+      const changed = row
+        ? await this.statements.update(table, row, where)
+        : await this.statements.delete(table, where);
+      if (changed === 0) throw Refusal.of('change.conflict', { title: titleOf(entry.before) });
+    }
+    this.note(entry);
+  }
+
+  /** Brings in step what hangs on the records: names and values that only one may have. To be called once, at the end. */
+  async finish(): Promise<void> {
+    await followNames(this.models, this.transaction, this.entries);
+    const touched = this.entries.some(({ entity }) => entity === 'listing' || entity === 'kind');
+    if (touched) await this.uniqueRows.follow(this.entries, this.before, this.structure, this);
+  }
+
+  /** Takes out what an open change has made so far, as if it had never been. */
+  async dropChange(changeId: number): Promise<void> {
+    const { transaction } = this;
+    const kinds = await this.log.idsOf(changeId, 'kind', transaction);
+    for (const id of inParts(await this.log.idsOf(changeId, 'listing', transaction))) {
+      await this.statements.delete('listings', { id });
+    }
+    for (const ownerId of kinds) await this.statements.delete('taken_names', { scope: 'kind', ownerId });
+    await this.statements.delete('kinds', { id: kinds });
+    await this.statements.delete('changes', { id: changeId });
+  }
+
+  /** Begins an import under its open change. */
+  addImport(record: ImportRecord): Promise<void> {
+    return this.imports.add(record, this.transaction);
+  }
+
+  private note(entry: ChangeEntry): void {
+    this.entries.push(entry);
+    if (isStructural(entry)) this.present = { records: withEntry(this.present.records, entry), structure: null };
+  }
+
+  private async insert(table: string, row: Row): Promise<number> {
+    const [id] = await this.statements.insertNumbered(table, [row]);
+    return id!;
+  }
+}
+
+/** The tables that records stand in. */
+const TABLES: Readonly<Record<ChangeEntry['entity'], string>> = {
+  listing: 'listings',
+  kind: 'kinds',
+  'category-set': 'category_sets',
+  selection: 'selections',
+  link: 'links',
+  connection: 'connections',
+  picture: 'pictures',
+  site: 'site',
+};
+
+/** The columns of a record as it is after an entry; null when it is gone. */
+function rowAfter(entry: ChangeEntry): Row | null {
+  const { entity, after } = entry;
+  if (after === null) return null;
+  if (entity === 'kind') return rowOfKind(after);
+  if (entity === 'category-set' || entity === 'selection') return rowOfDefined(after);
+  if (entity === 'link') return rowOfLink(after);
+  if (entity === 'connection' || entity === 'picture') return { ...after };
+  // An entry of before a part existed has none of it.
+  return entity === 'site' ? { id: SITE_ID, settings: after } : { ...BLANK_CONTENT, ...after };
+}
+
+/** Where a record stands that is to be changed, with the version that it must have. */
+function placeOf({ entity, id, before }: ChangeEntry): Record<string, number> {
+  if (entity === 'picture') return { number: id };
+  return before && 'version' in before ? { id, version: before.version } : { id };
+}
+
+/** What people call a record. */
+export function titleOf(record: ChangeEntry['after']): string {
+  if (!record) return '';
+  if ('title' in record) return record.title;
+  if ('definition' in record) return record.definition.many;
+  if ('fileName' in record) return record.fileName;
+  if ('linkId' in record || 'hasNotes' in record) return 'A link';
+  return 'categories' in record ? record.label : record.name;
+}
