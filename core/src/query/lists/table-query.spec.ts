@@ -123,8 +123,7 @@ const of = <Key extends keyof Plain>(
 ): Case => ({ field, op, value, keeps: (own) => own[field] !== undefined && keeps(own[field]) });
 
 const CASES: readonly Case[] = [
-  of('type', 'is', 'Quay', (own) => own === 'quay'),
-  of('type', 'is-not', 'Quay', (own) => own !== 'quay'),
+  of('type', 'includes-none', ['Quay'], (own) => own !== 'quay'),
   of('type', 'is-one-of', ['Quay', 'Buoy'], (own) => own === 'quay' || own === 'buoy'),
   of('facilities', 'is-one-of', ['water', 'power'], (own) => own.includes('water') || own.includes('power')),
   of('facilities', 'includes-all', ['water', 'power'], (own) => own.includes('water') && own.includes('power')),

@@ -40,8 +40,8 @@ export class BlueprintConnectionDto {
 }
 
 export class BlueprintLinkDto {
-  @ValidateNested() @Type(() => BlueprintEndDto) a!: BlueprintEndDto;
-  @ValidateNested() @Type(() => BlueprintEndDto) b!: BlueprintEndDto;
+  @IsObject() @ValidateNested() @Type(() => BlueprintEndDto) a!: BlueprintEndDto;
+  @IsObject() @ValidateNested() @Type(() => BlueprintEndDto) b!: BlueprintEndDto;
   @IsBoolean() hasNotes!: boolean;
   @IsOptional()
   @IsArray()
@@ -69,7 +69,7 @@ export class BlueprintSelectionDto extends SelectionPartsDto {
 export class BlueprintDto {
   @IsIn([BLUEPRINT_FORMAT]) format!: typeof BLUEPRINT_FORMAT;
   @IsIn([BLUEPRINT_VERSION]) version!: typeof BLUEPRINT_VERSION;
-  @ValidateNested() @Type(() => SiteDto) site!: SiteDto;
+  @IsObject() @ValidateNested() @Type(() => SiteDto) site!: SiteDto;
   @IsArray()
   @ArrayMaxSize(MOST_KINDS)
   @ValidateNested({ each: true })

@@ -83,7 +83,7 @@ export class ListingUpdateDto extends ListingDto {
 export class BatchPartDto {
   @IsInt() id!: number;
   @IsOptional() @IsInt() version?: number;
-  @ValidateNested() @Type(() => ListingDto) input!: ListingDto;
+  @IsObject() @ValidateNested() @Type(() => ListingDto) input!: ListingDto;
 }
 
 export class CategoryChangeDto {
@@ -128,7 +128,7 @@ export class TableViewDto {
   @IsString() @MaxLength(60) name!: string;
   @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FIELDS) columns!: string[];
   @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FIELDS) frozen!: string[];
-  @ValidateNested() @Type(() => TableAskDto) ask!: TableAskDto;
+  @IsObject() @ValidateNested() @Type(() => TableAskDto) ask!: TableAskDto;
 }
 
 export class KeptTableDto {
@@ -198,7 +198,7 @@ export class ImportStartDto {
   @IsString() @MaxLength(LONGEST_WORD) fileName!: string;
   @IsInt() @Min(1) rows!: number;
   @IsIn(['refuse-row', 'leave-empty']) policy!: 'refuse-row' | 'leave-empty';
-  @ValidateNested() @Type(() => ImportKindDto) kind!: ImportKindDto;
+  @IsObject() @ValidateNested() @Type(() => ImportKindDto) kind!: ImportKindDto;
 }
 
 export class SurplusDto {
@@ -208,7 +208,7 @@ export class SurplusDto {
 
 export class ImportRowDto {
   @IsInt() @Min(1) line!: number;
-  @ValidateNested() @Type(() => ListingDto) input!: ListingDto;
+  @IsObject() @ValidateNested() @Type(() => ListingDto) input!: ListingDto;
   @IsOptional() @ValidateNested() @Type(() => SurplusDto) surplus?: SurplusDto;
 }
 

@@ -8,6 +8,7 @@ import {
   IsBoolean,
   IsIn,
   IsInt,
+  IsObject,
   IsOptional,
   IsString,
   Max,
@@ -63,11 +64,11 @@ export class SelectionUpdateDto extends SelectionDto {
 }
 
 export class SelectionPreviewDto {
-  @ValidateNested() @Type(() => SelectionDto) selection!: SelectionDto;
+  @IsObject() @ValidateNested() @Type(() => SelectionDto) selection!: SelectionDto;
 }
 
 export class SelectionExplainDto {
-  @ValidateNested() @Type(() => SelectionDto) selection!: SelectionDto;
+  @IsObject() @ValidateNested() @Type(() => SelectionDto) selection!: SelectionDto;
   /** Number of the listing. */
   @IsInt() listing!: number;
 }

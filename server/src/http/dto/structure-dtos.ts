@@ -273,8 +273,8 @@ export class LinkEndDto {
 }
 
 export class LinkDto {
-  @ValidateNested() @Type(() => LinkEndDto) a!: LinkEndDto;
-  @ValidateNested() @Type(() => LinkEndDto) b!: LinkEndDto;
+  @IsObject() @ValidateNested() @Type(() => LinkEndDto) a!: LinkEndDto;
+  @IsObject() @ValidateNested() @Type(() => LinkEndDto) b!: LinkEndDto;
   @IsBoolean() hasNotes!: boolean;
 }
 
@@ -338,7 +338,7 @@ export class NewCategoryDto {
 }
 
 export class TypeChangeDto {
-  @ValidateNested() @Type(() => FieldDto) field!: FieldDto;
+  @IsObject() @ValidateNested() @Type(() => FieldDto) field!: FieldDto;
 }
 
 export class TypeChangeOrderDto extends TypeChangeDto {

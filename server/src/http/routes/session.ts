@@ -15,7 +15,7 @@ const WINDOW_IN_MS = 5 * 60_000;
 
 export function sessionRoutes({ accounts, live, throttles }: Services): Route[] {
   const throttle = rateLimit({
-    store: hitStore(throttles.triesOf('sign-in', WINDOW_IN_MS)),
+    store: hitStore(() => throttles.triesOf('sign-in', WINDOW_IN_MS)),
     windowMs: WINDOW_IN_MS,
     limit: TRIES,
     skipSuccessfulRequests: true,
@@ -97,14 +97,14 @@ export function sessionRoutes({ accounts, live, throttles }: Services): Route[] 
   ];
 }
 
-/** Tries as the rate limiter keeps them. */
-function hitStore(tries: Tries): HitStore {
+/** Tries as the rate limiter keeps them; they are asked for with the first one. */
+function hitStore(tries: () => Tries): HitStore {
   return {
     async increment(who) {
-      const { hits, resetAt } = await tries.count(who);
+      const { hits, resetAt } = await tries().count(who);
       return { totalHits: hits, resetTime: new Date(resetAt) };
     },
-    decrement: (who) => tries.discount(who),
-    resetKey: (who) => tries.forget(who),
+    decrement: (who) => tries().discount(who),
+    resetKey: (who) => tries().forget(who),
   };
 }
