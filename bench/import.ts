@@ -2,11 +2,12 @@ import { dryRun, proposePlan, readCsv } from '@plindo/core/exchange';
 import Papa from 'papaparse';
 import { AIRPORTS_CSV, CONTEXT } from './airports.js';
 import type { Benchmark } from './measure.js';
+import { importThroughApi } from './import-api.js';
 import { timed } from './measure.js';
 
 /** Reading a file, proposing its fields and checking every row, beside the bare parsing of the same text. */
 export const importBench: Benchmark = {
-  about: 'reading, sniffing and checking a CSV file beside its bare parsing',
+  about: 'a CSV file: read and checked beside its bare parsing, and brought in through the API while somebody edits',
   sizes: [100_000],
   async run(n) {
     const [header = '', ...lines] = AIRPORTS_CSV.trim().split('\n');
@@ -34,6 +35,7 @@ export const importBench: Benchmark = {
         hold: null,
         equal,
       },
+      ...(await importThroughApi(text, n)),
     ];
   },
 };

@@ -56,6 +56,14 @@ describe('An expression', () => {
     );
     expect(withNameReplaced('tariff.price', 'tariff', 'rates')).toBe('rates.price');
   });
+
+  it('keeps the texts in it, and functions of the same name, when a field gets another key', () => {
+    const replaced = (text: string): string => withNameReplaced(text, 'price', 'cost');
+    expect(replaced('concat("price: ", price, " price")')).toBe('concat("price: ", cost, " price")');
+    expect(replaced("concat('the \\' price', price)")).toBe("concat('the \\' price', cost)");
+    expect(replaced('"price" == name ? price : 0')).toBe('"price" == name ? cost : 0');
+    expect(withNameReplaced('sum(sum, 1)', 'sum', 'total')).toBe('sum(total, 1)');
+  });
 });
 
 describe('Computed fields', () => {

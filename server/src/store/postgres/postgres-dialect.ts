@@ -14,7 +14,7 @@ const CHANNEL = 'plindo_feed';
 const MOST_CONNECTIONS = 10;
 const CONNECT_IN_MS = 5000;
 /** A node that is cut off in the middle of a change holds the lock no longer than this. */
-const LONGEST_IDLE_IN_MS = 10_000;
+const LONGEST_IDLE_IN_MS = 15_000;
 const LONGEST_STATEMENT_IN_MS = 60_000;
 /** On a line that was cut without a word, nobody waits longer for an answer. */
 const LONGEST_ANSWER_IN_MS = 65_000;

@@ -43,7 +43,7 @@ describe('The editor of orders', () => {
   it('tells directions in the words of what is ordered by', async () => {
     const order: OrderKey[] = [
       featuredFirst,
-      ...(['title', 'field:price', 'field:starts', '@handOrder'] as const).map((by) => ({
+      ...(['@title', 'field:price', 'field:starts', '@handOrder'] as const).map((by) => ({
         by,
         direction: 'up' as const,
       })),

@@ -29,7 +29,7 @@ describe('What is asked of the table', () => {
     expect([question.isHandOrder(), question.ariaSort('@handOrder')]).toEqual([true, 'ascending']);
     question.sortBy('@handOrder');
     expect([question.isHandOrder(), question.ariaSort('@handOrder')]).toEqual([false, 'descending']);
-    expect(question.ariaSort('title')).toBeNull();
+    expect(question.ariaSort('@title')).toBeNull();
     question.sortBy(null);
     expect(asked.length).toBe(2);
   });

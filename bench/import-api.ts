@@ -1,0 +1,141 @@
+import { join } from 'node:path';
+import type { ImportRow } from '@plindo/core/exchange';
+import { importRow, proposePlan, readCsv } from '@plindo/core/exchange';
+import sqlite3 from 'sqlite3';
+import { TestServer } from '../e2e/harness/server.js';
+import { Client } from '../e2e/trials/client.js';
+import { CONTEXT } from './airports.js';
+import type { Measurement } from './measure.js';
+import { percentile, timed } from './measure.js';
+
+const ROWS_A_BATCH = 1000;
+/** As the Desk sends them: one is read while the one before it is written. */
+const BATCHES_AT_ONCE = 2;
+const EDIT_EVERY_IN_MS = 100;
+const IMPORT_IN_MS = 30_000;
+const WAIT_IN_MS = 300;
+
+/** A file brought in through the API while somebody else edits, beside SQLite alone taking in the same rows. */
+export async function importThroughApi(text: string, n: number): Promise<Measurement[]> {
+  const read = readCsv(text);
+  if (!read.ok) throw new Error(read.issue.message);
+  const table = read.value;
+  const plan = proposePlan(table, CONTEXT);
+  const rows = Array.from({ length: n }, (_, at) => importRow(table, at, plan, 'live'));
+  const server = await TestServer.start();
+  try {
+    const client = await Client.ofNewOwner(server.address, server.setupLink ?? '');
+    const editor = await Editor.on(client);
+    const kind = { one: 'Airport', many: 'Airports', slug: 'airports', fields: plan.fields };
+    let added = 0;
+    const editing = editor.run();
+    const oursMs = await timed(async () => (added = await send(client, kind, rows)));
+    editor.isStopped = true;
+    await editing;
+    const referenceMs = await timed(() => insertAlone(join(server.folder, 'alone.sqlite'), rows));
+    const row = { n, reference: 'SQLite alone, the rows as JSON', referenceMs, hold: null, equal: added === n };
+    const longest = Math.max(...editor.times);
+    return [
+      { ...row, case: 'through the API, beside edits', oursMs, ratio: oursMs / referenceMs, bound: IMPORT_IN_MS },
+      {
+        ...row,
+        case: 'an edit meanwhile, p95',
+        oursMs: percentile(editor.times, 0.95),
+        ...beside(editor.aloneMs, editor.times),
+      },
+      {
+        ...row,
+        case: 'an edit meanwhile, longest',
+        oursMs: longest,
+        ...beside(editor.aloneMs, [longest]),
+        bound: WAIT_IN_MS,
+      },
+    ];
+  } finally {
+    await server.stop();
+  }
+}
+
+function beside(
+  referenceMs: number,
+  times: readonly number[],
+): Pick<Measurement, 'reference' | 'referenceMs' | 'ratio'> {
+  return { reference: 'an edit with no import', referenceMs, ratio: percentile(times, 0.95) / referenceMs };
+}
+
+async function send(client: Client, kind: object, rows: readonly ImportRow[]): Promise<number> {
+  const start = { fileName: 'airports.csv', rows: rows.length, policy: 'leave-empty', kind };
+  const begun = await client.send('POST', '/api/imports', start);
+  if (begun.status !== 200) throw new Error(JSON.stringify(begun.json));
+  const path = `/api/imports/${begun.json.id as number}`;
+  const answers: Promise<void>[] = [];
+  for (let offset = 0; offset < rows.length; offset += ROWS_A_BATCH) {
+    if (answers.length === BATCHES_AT_ONCE) await answers.shift();
+    const batch = { offset, rows: rows.slice(offset, offset + ROWS_A_BATCH) };
+    answers.push(
+      client.send('POST', `${path}/rows`, batch).then(({ status, json }) => {
+        if (status !== 200) throw new Error(JSON.stringify(json));
+      }),
+    );
+  }
+  await Promise.all(answers);
+  return (await client.send('POST', `${path}/finish`)).json.added as number;
+}
+
+/** Somebody who edits a listing of another kind, ten times a second. */
+class Editor {
+  readonly times: number[] = [];
+  isStopped = false;
+  private version = 1;
+
+  private constructor(
+    private readonly client: Client,
+    private readonly id: number,
+    /** Milliseconds of an edit when nothing else is done. */
+    readonly aloneMs: number,
+  ) {}
+
+  static async on(client: Client): Promise<Editor> {
+    const kind = { one: 'Berth', many: 'Berths', slug: 'berths', fields: [] };
+    const { json: made } = await client.send('POST', '/api/kinds', kind);
+    const { json } = await client.send('POST', `/api/kinds/${made.result.id as number}/listings`, { title: 'Berth' });
+    const first = new Editor(client, json.result.id as number, 0);
+    for (let turn = 0; turn < 30; turn++) await first.edit(turn);
+    const editor = new Editor(client, first.id, percentile(first.times, 0.5));
+    editor.version = first.version;
+    return editor;
+  }
+
+  async run(): Promise<void> {
+    for (let turn = 0; !this.isStopped; turn++) {
+      await this.edit(turn);
+      await new Promise((resolve) => setTimeout(resolve, EDIT_EVERY_IN_MS));
+    }
+  }
+
+  private async edit(turn: number): Promise<void> {
+    const sent = { version: this.version, summary: `Edit ${turn}` };
+    this.times.push(
+      await timed(async () => {
+        const { status, json } = await this.client.send('PATCH', `/api/listings/${this.id}`, sent);
+        if (status !== 200) throw new Error(JSON.stringify(json));
+        this.version = json.result.version as number;
+      }),
+    );
+  }
+}
+
+async function insertAlone(file: string, rows: readonly ImportRow[]): Promise<void> {
+  const database = new sqlite3.Database(file);
+  const run = (sql: string, values: unknown[] = []): Promise<void> =>
+    new Promise((resolve, reject) => database.run(sql, values, (error) => (error ? reject(error) : resolve())));
+  await run('CREATE TABLE listings (id INTEGER PRIMARY KEY, title TEXT, content TEXT)');
+  for (let start = 0; start < rows.length; start += ROWS_A_BATCH) {
+    const part = rows.slice(start, start + ROWS_A_BATCH);
+    await run('BEGIN IMMEDIATE');
+    const values = part.flatMap(({ input }) => [String(input.title), JSON.stringify(input)]);
+    await run(`INSERT INTO listings (title, content) VALUES ${part.map(() => '(?, ?)').join(', ')}`, values);
+    await run('COMMIT');
+  }
+  await new Promise((resolve) => database.close(resolve));
+}
