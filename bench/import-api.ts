@@ -8,7 +8,7 @@ import { CONTEXT } from './airports.js';
 import type { Measurement } from './measure.js';
 import { percentile, timed } from './measure.js';
 
-const ROWS_A_BATCH = 1000;
+const ROWS_A_BATCH = 500;
 /** As the Desk sends them: one is read while the one before it is written. */
 const BATCHES_AT_ONCE = 2;
 const EDIT_EVERY_IN_MS = 100;

@@ -19,7 +19,7 @@ import type { Answer, AnswerTo, Ask, FileFacts } from './import-protocol';
 const FIRST_ROWS = 5;
 const LONGEST_SHOWN_CELL = 120;
 /** A batch ends at this many rows or characters, whichever comes first; the server takes 1,000 rows and 32 MB. */
-const ROWS_A_BATCH = 1000;
+const ROWS_A_BATCH = 500;
 const CHARACTERS_A_BATCH = 1_000_000;
 /** What a cell takes in a request beside its own text: key, quotes and comma. */
 const CHARACTERS_A_CELL = 24;
