@@ -56,12 +56,12 @@ export interface StartedServer {
   readonly token: string;
 }
 
-/** A server on a store of n such listings. */
-export async function startOnStore(n: number): Promise<StartedServer> {
+/** A server on a store of n such listings: in SQLite, or in an empty PostgreSQL database by its address. */
+export async function startOnStore(n: number, database?: string): Promise<StartedServer> {
   const folder = mkdtempSync(join(tmpdir(), 'plindo-bench-'));
-  const token = await fill(folder, n);
+  const token = await fill(database ?? join(folder, 'plindo.sqlite'), n);
   let server: TestServer | null = null;
-  const start = (): Promise<number> => timed(async () => (server = await TestServer.start(folder)));
+  const start = (): Promise<number> => timed(async () => (server = await TestServer.start(folder, database)));
   const firstReadyMs = await start();
   await server!.end();
   const readyMs = await start();
@@ -86,9 +86,9 @@ export async function bareReading(folder: string, n: number): Promise<number> {
   });
 }
 
-async function fill(folder: string, n: number): Promise<string> {
+async function fill(database: string, n: number): Promise<string> {
   const clock = (): Date => new Date();
-  const store = await Store.open(join(folder, 'plindo.sqlite'), clock);
+  const store = await Store.open(database, clock);
   const accounts = new Accounts(store, clock);
   const owner = await accounts.addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
   const definition = kindOfImport({ slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true });

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { newDatabase } from '../e2e/harness/postgres.js';
 import { TestServer } from '../e2e/harness/server.js';
 import { bareReading, startOnStore } from './edits-store.js';
 import type { Benchmark, Measurement } from './measure.js';
@@ -59,12 +60,29 @@ export const editsBench: Benchmark = {
         row('edit until on the page, longest', {
           ...{ oursMs: Math.max(...pages), referenceMs: median(before), reference: 'a query', bound: VISIBLE_IN_MS },
         }),
+        ...(await onPostgres(n, percentile(edits.times, 0.95))),
       ];
     } finally {
       await server.stop();
     }
   },
 };
+
+/** The same edits and queries on PostgreSQL, when there is one to run on; started by `tools/postgres.mjs`, it doesn't wait for a disk. */
+async function onPostgres(n: number, referenceMs: number): Promise<Measurement[]> {
+  const postgres = process.env['PLINDO_TEST_POSTGRES'];
+  if (postgres === undefined) return [];
+  const { server, token } = await startOnStore(n, await newDatabase(postgres));
+  try {
+    const publisher = new Publisher(server, token);
+    const [, edits] = await Promise.all([publisher.queries(EDITING_IN_MS), publisher.edits(EDITING_IN_MS)]);
+    const oursMs = percentile(edits.times, 0.95);
+    const told = { n, oursMs, reference: 'the same on SQLite', referenceMs, ratio: oursMs / referenceMs };
+    return [{ ...told, case: 'edit until acknowledged on PostgreSQL, p95', hold: null, equal: edits.refused === 0 }];
+  } finally {
+    await server.stop();
+  }
+}
 
 const READING = 'reading and parsing all rows';
 

@@ -401,6 +401,29 @@ describe('Two processes on one store', () => {
     await first.stop();
   });
 
+  it('decide by what the other one has just changed, though they have not heard of it yet', async () => {
+    const first = await TestApi.start();
+    await first.addUser('owner');
+    const here = await first.signIn('owner');
+    const kind = { one: 'Boat', many: 'Boats', slug: 'boats', fields: [] };
+    const made = (await here.send('POST', '/api/kinds', kind)).json.result as Kind;
+    const { json: added } = await here.send('POST', `/api/kinds/${made.id}/listings`, { title: 'Dory' });
+    const second = await TestApi.start(first.folder);
+    const there = await second.signIn('owner');
+    for (let turn = 1; turn <= 5; turn++) {
+      const key = `size_${turn}`;
+      const { id, ...definition } = (await there.send('GET', `/api/kinds/${made.id}`)).json.kind as Kind;
+      const fields = [...definition.fields, makeField(field(key, 'decimal'))];
+      expect((await there.send('PUT', `/api/kinds/${id}`, { ...definition, fields })).status).toBe(200);
+      const sent = { version: turn, values: { [key]: '4' } };
+      const edited = await here.send('PATCH', `/api/listings/${added.result.id as number}`, sent);
+      expect(edited.status).withContext(JSON.stringify(edited.json)).toBe(200);
+      expect(edited.json.result.values[key]).toBe(4);
+    }
+    await second.leave();
+    await first.stop();
+  });
+
   it('take back an import whose process has gone, when its lease has run out', async () => {
     let now = Date.UTC(2026, 10, 28, 12);
     const first = await TestApi.start(undefined, () => new Date(now));

@@ -49,6 +49,9 @@ const FEED_AT_ONCE = 50;
 const FEED_ANSWER_IN_MS = 5000;
 const REACHED_IN_MS = 2000;
 
+/** What a unit began with was outdated; its cause is what it failed with. */
+class Outdated extends Error {}
+
 /** The truth: structure, listings and their change log, accounts, imports, and what is known of pictures and files. */
 export class Store extends StoreReading {
   readonly accounts: AccountStore;
@@ -188,21 +191,20 @@ export class Store extends StoreReading {
 
   /**
    * Carries out a unit. Where the database doesn't tell by itself what is new, a unit begins with what this process
-   * knows; when that turns out to be outdated, by the number of its change or by a refusal, it is carried out again.
-   * Changes of several transactions are seldom, so each reads the structure anew.
+   * knows; when that turns out to be outdated, it is carried out again. Changes of several transactions are seldom, so
+   * each reads the structure anew.
    */
   private async unit<T>(
     work: (unit: Unit) => Promise<Committed<T>>,
     reading: Reading = 'as known',
   ): Promise<Committed<T>> {
     for (let tries = 1; ; tries++) {
-      const known = this.known.present;
       try {
         return await this.carryOut(work, reading);
       } catch (error) {
-        const mayBeOutdated = known !== null && reading === 'as known' && tries < MOST_TRIES;
-        if (mayBeOutdated && (await this.known.isOutdated(known))) continue;
-        throw refusedBy(error, this.dialect) ?? error;
+        if (!(error instanceof Outdated)) throw refusedBy(error, this.dialect) ?? error;
+        this.known.learn(null);
+        if (tries === MOST_TRIES) throw refusedBy(error.cause, this.dialect) ?? error.cause;
       }
     }
   }
@@ -210,9 +212,16 @@ export class Store extends StoreReading {
   private async carryOut<T>(work: (unit: Unit) => Promise<Committed<T>>, reading: Reading): Promise<Committed<T>> {
     const { committed, unit } = await this.writing(async (transaction, told) => {
       const begun = await this.begin(transaction, told, reading);
-      const done = await work(begun);
-      if (done.number !== null) await this.dialect.announce(transaction);
-      return { committed: done, unit: begun };
+      try {
+        const done = await work(begun);
+        if (done.number !== null) await this.dialect.announce(transaction);
+        return { committed: done, unit: begun };
+      } catch (error) {
+        // A number that is taken, or a refusal by a structure that another process has changed since.
+        const latest = told ?? (await this.known.latestChange(transaction).catch(() => begun.feed));
+        const isOutdated = latest !== begun.feed;
+        throw isOutdated ? new Outdated('Another process has written since.', { cause: error }) : error;
+      }
     });
     const { number } = committed;
     const isWhole = number !== null && reading === 'as known';

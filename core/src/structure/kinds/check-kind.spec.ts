@@ -1,6 +1,7 @@
 import { BERTH_FIELDS, makeKind } from '../../../testing/builders.js';
 import { checkKind, checkKindChange } from './check-kind.js';
 import { makeField } from '../fields/field.js';
+import { makeKindDefinition } from './kind.js';
 
 const berths = makeKind(BERTH_FIELDS);
 
@@ -83,5 +84,22 @@ describe('A kind', () => {
     // Whoever waits for one that stands in a circle is not in it.
     expect(waiting(1, 0, 0).match(/neither would ever be shown/g)?.length).toBe(2);
     expect(waiting(3)).toContain('which is not there');
+  });
+});
+
+describe('A definition from before built-in parts had one key each', () => {
+  it('has the names that its orders go by now', () => {
+    const order = ['featured', 'hand-order', 'newest', 'field:price', 'shuffled'].map((by) => ({
+      by,
+      direction: 'up',
+    }));
+    const { defaultOrder, sortChoices } = makeKindDefinition({
+      ...{ slug: 'berths', one: 'Berth', many: 'Berths' },
+      defaultOrder: order as never,
+      sortChoices: [{ key: 'own', label: 'Own', order: order as never }],
+    });
+    const present = ['@featured', '@handOrder', '@createdAt', 'field:price', 'shuffled'];
+    expect(defaultOrder.map(({ by }) => by as string)).toEqual(present);
+    expect(sortChoices[0]?.order.map(({ by }) => by as string)).toEqual(present);
   });
 });

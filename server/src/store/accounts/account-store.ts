@@ -1,7 +1,8 @@
 import type { Role, User } from '@plindo/core/contract';
 import { Op, QueryTypes } from 'sequelize';
 import type { Models } from '../models.js';
-import type { Row } from '../records.js';
+import type { Row } from '../rows.js';
+import { rowOf, rowsOf } from '../rows.js';
 import type { Writing } from '../media/picture-store.js';
 import { numberOrNull, userOf } from '../records.js';
 
@@ -40,11 +41,11 @@ export class AccountStore {
   }
 
   async users(): Promise<User[]> {
-    return (await this.models.users.findAll({ raw: true })).map((row) => userOf(row as unknown as Row));
+    return (await rowsOf(this.models.users, {})).map(userOf);
   }
 
   async userByEmail(email: string): Promise<{ user: User; passwordHash: string } | null> {
-    const row = (await this.models.users.findOne({ where: { email }, raw: true })) as unknown as Row | null;
+    const row = await rowOf(this.models.users, { where: { email } });
     return row && { user: userOf(row), passwordHash: String(row['passwordHash']) };
   }
 
@@ -98,8 +99,8 @@ export class AccountStore {
   }
 
   async tokensOf(userId: number): Promise<TokenRecord[]> {
-    const rows = await this.models.tokens.findAll({ where: { userId }, order: [['id', 'DESC']], raw: true });
-    return rows.map((row) => tokenOf(row as unknown as Row));
+    const rows = await rowsOf(this.models.tokens, { where: { userId }, order: [['id', 'DESC']] });
+    return rows.map(tokenOf);
   }
 
   /** A token with whose it is. */

@@ -1,13 +1,13 @@
 import type { KeptFile } from '@plindo/core/structure';
 import type { Models } from '../models.js';
-import type { Row } from '../records.js';
+import { rowOf } from '../rows.js';
 
 /** What is known of kept files; their bytes lie in files beside the database. */
 export class FileStore {
   constructor(private readonly models: Models) {}
 
   async find(hash: string): Promise<KeptFile | null> {
-    const row = (await this.models.files.findByPk(hash, { raw: true })) as unknown as Row | null;
+    const row = await rowOf(this.models.files, { where: { hash } });
     if (!row) return null;
     return { hash, name: String(row['name']), type: String(row['type']), bytes: Number(row['bytes']) };
   }

@@ -26,10 +26,6 @@ export class KnownState {
     private readonly rows: StructureRows,
   ) {}
 
-  get present(): Known | null {
-    return this.latest;
-  }
-
   /** What to begin a unit with; `told` is the place in the feed where the database has told it. */
   async at(transaction: Transaction, told: number | null, reading: Reading): Promise<Known> {
     const { latest } = this;
@@ -55,21 +51,15 @@ export class KnownState {
     this.latest = known;
   }
 
-  /** Whether another process has made a change since something was known; then it is forgotten. */
-  async isOutdated({ feed }: Known): Promise<boolean> {
-    const isSame = (await this.latestChange().catch(() => feed)) === feed;
-    if (!isSame) this.latest = null;
-    return !isSame;
+  /** The place in the feed of the latest complete change. */
+  async latestChange(transaction: Transaction): Promise<number> {
+    const options = { transaction, type: QueryTypes.SELECT } as const;
+    const [row] = await this.dialect.sequelize.query<{ feed: number }>(LATEST_CHANGE, options);
+    return Number(row?.feed ?? 0);
   }
 
   private async read(transaction: Transaction, told: number | null): Promise<Known> {
     const feed = told ?? (await this.latestChange(transaction));
     return { feed, records: await this.rows.read(feed, transaction) };
-  }
-
-  private async latestChange(transaction?: Transaction): Promise<number> {
-    const options = { transaction, type: QueryTypes.SELECT } as const;
-    const [row] = await this.dialect.sequelize.query<{ feed: number }>(LATEST_CHANGE, options);
-    return Number(row?.feed ?? 0);
   }
 }
