@@ -25,6 +25,13 @@ export async function databaseIn(folder: string): Promise<string> {
   return addressOf(name);
 }
 
+/** The same, with no tables in it. */
+export async function emptyDatabaseIn(folder: string): Promise<string> {
+  if (POSTGRES === null) return join(folder, 'plindo.sqlite');
+  await asAdmin((admin) => admin.query(`CREATE DATABASE ${nameOf(folder)}`));
+  return addressOf(nameOf(folder));
+}
+
 /** Deletes a folder and the database that belongs to it. */
 export async function removeDatabase(folder: string): Promise<void> {
   if (POSTGRES !== null)

@@ -37,11 +37,14 @@ export function isPostgres(address: string): boolean {
   return /^postgres(ql)?:\/\//.test(address);
 }
 
-/** Opens a database, by its address (`postgres://…`) or the path of its file, and brings its tables up to date. */
-export async function openDatabase(address: string): Promise<Dialect> {
+/**
+ * Opens a database, by its address (`postgres://…`) or the path of its file, and brings its tables up to date; `to` names
+ * the last migration that is run, where that isn't the latest.
+ */
+export async function openDatabase(address: string, to?: string): Promise<Dialect> {
   const dialect = await (isPostgres(address) ? openPostgres(address) : openSqlite(address));
   try {
-    await dialect.whileAlone(() => migrate(dialect.sequelize));
+    await dialect.whileAlone(() => migrate(dialect.sequelize, to));
   } catch (error) {
     await dialect.close();
     throw error;
@@ -51,7 +54,7 @@ export async function openDatabase(address: string): Promise<Dialect> {
 }
 
 /** Runs the migrations that have not run yet, oldest first. Refuses a store that a newer program has written. */
-async function migrate(sequelize: Sequelize): Promise<void> {
+async function migrate(sequelize: Sequelize, to: string | undefined): Promise<void> {
   const migrations = Object.entries(MIGRATIONS).map(([name, { up, down }]) => ({
     name,
     up: ({ context }: { context: QueryInterface }) => up(context),
@@ -63,5 +66,5 @@ async function migrate(sequelize: Sequelize): Promise<void> {
   if (newer) {
     throw new Error(`A newer Plindo has written this store (${newer}). Start that one, or restore a backup.`);
   }
-  await umzug.up();
+  await umzug.up(to === undefined ? {} : { to });
 }
