@@ -8,8 +8,9 @@ import { CONTEXT } from './airports.js';
 import type { Measurement } from './measure.js';
 import { percentile, timed } from './measure.js';
 
+/** As the Desk sends them: small ones first, and one is read while the one before it is written. */
 const ROWS_A_BATCH = 500;
-/** As the Desk sends them: one is read while the one before it is written. */
+const ROWS_A_FIRST_BATCH = 100;
 const BATCHES_AT_ONCE = 2;
 const EDIT_EVERY_IN_MS = 100;
 const IMPORT_IN_MS = 30_000;
@@ -69,9 +70,11 @@ async function send(client: Client, kind: object, rows: readonly ImportRow[]): P
   if (begun.status !== 200) throw new Error(JSON.stringify(begun.json));
   const path = `/api/imports/${begun.json.id as number}`;
   const answers: Promise<void>[] = [];
-  for (let offset = 0; offset < rows.length; offset += ROWS_A_BATCH) {
+  for (let offset = 0; offset < rows.length;) {
     if (answers.length === BATCHES_AT_ONCE) await answers.shift();
-    const batch = { offset, rows: rows.slice(offset, offset + ROWS_A_BATCH) };
+    const many = offset < ROWS_A_BATCH ? ROWS_A_FIRST_BATCH : ROWS_A_BATCH;
+    const batch = { offset, rows: rows.slice(offset, offset + many) };
+    offset += batch.rows.length;
     answers.push(
       client.send('POST', `${path}/rows`, batch).then(({ status, json }) => {
         if (status !== 200) throw new Error(JSON.stringify(json));

@@ -328,6 +328,34 @@ describe('The store decides', () => {
       expect(await count(api, 'listings')).toBe(1);
     });
 
+    it('one that is finished and cancelled at the same moment is either there as a whole or gone', async () => {
+      for (let turn = 0; turn < 4; turn++) {
+        const id = await begin();
+        await send(id, 0, [row(2, 'Dory'), row(3, 'Skiff')]);
+        const finish = (): Promise<Answer> => owner.send('POST', `/api/imports/${id}/finish`);
+        const cancel = (): Promise<Answer> => owner.send('DELETE', `/api/imports/${id}`);
+        const [first, second] = await Promise.all(turn % 2 === 0 ? [finish(), cancel()] : [cancel(), finish()]);
+        expect(statuses([first, second])).toEqual({ 200: 1, 410: 1 });
+        const isIn = [first, second].some(({ json }) => json.state === 'done');
+        expect([await count(api, 'kinds'), await count(api, 'listings')]).toEqual(isIn ? [1, 2] : [0, 0]);
+        if (isIn) expect((await owner.send('POST', `/api/changes/${id}/undo`)).status).toBe(200);
+      }
+    });
+
+    it('one is not taken back as abandoned when it has gone on or been finished meanwhile', async () => {
+      const id = await begin();
+      await send(id, 0, [row(2, 'Dory')]);
+      const { store, services } = api.assembly;
+      const [record] = await store.imports.abandoned(Date.now() + 3_600_000);
+      expect(record?.id).toBe(id);
+      // As somebody saw it who looked a moment ago.
+      spyOn(store.imports, 'abandoned').and.resolveTo([record!]);
+      expect(await services.imports.repair()).toEqual([]);
+      await owner.send('POST', `/api/imports/${id}/finish`);
+      expect(await services.imports.repair()).toEqual([]);
+      expect(await count(api, 'listings')).toBe(1);
+    });
+
     it('of two that send the same batch at once, one is taken', async () => {
       const id = await begin();
       const both = await Promise.all([1, 2].map(() => send(id, 0, [row(2, 'Dory')])));

@@ -176,12 +176,17 @@ export class Store extends StoreReading {
     }, 'anew');
   }
 
-  /** Takes back an open change as if it had never begun. */
-  async dropOpenChange(changeId: number): Promise<void> {
-    await this.unit(async (unit) => {
-      await unit.dropChange(changeId);
-      return { changeId, result: null, number: null };
+  /**
+   * Takes back an open change as if it had never begun, if it may be: `mayDrop` looks at it in the same transaction, as it
+   * may have been completed or gone on in the meantime. Answers whether it was.
+   */
+  async dropOpenChange(changeId: number, mayDrop: (unit: Unit) => Promise<boolean>): Promise<boolean> {
+    const { result } = await this.unit(async (unit) => {
+      const isDropped = await mayDrop(unit);
+      if (isDropped) await unit.dropChange(changeId);
+      return { changeId, result: isDropped, number: null };
     }, 'anew');
+    return result;
   }
 
   /** Runs `work` in a writing transaction that is no change of records. */

@@ -147,8 +147,8 @@ export class Imports {
 
   async cancel(user: User, id: number): Promise<ImportState> {
     const record = await this.find(user, id);
+    await this.store.dropOpenChange(id, async (unit) => (await found(unit, user, id)).id === id);
     this.memories.delete(id);
-    await this.store.dropOpenChange(id);
     return { ...stateOf(record, 'cancelled'), added: 0 };
   }
 
@@ -162,8 +162,11 @@ export class Imports {
   async repair(): Promise<string[]> {
     const sentences: string[] = [];
     for (const { id, fileName } of await this.store.imports.abandoned(this.now())) {
-      await this.store.dropOpenChange(id);
-      sentences.push(`Took back an unfinished import (Bringing in ${fileName}).`);
+      const isDropped = await this.store.dropOpenChange(id, async (unit) => {
+        const record = await unit.imports.find(id, unit.transaction);
+        return record?.state === 'running' && record.leaseUntil <= this.now();
+      });
+      if (isDropped) sentences.push(`Took back an unfinished import (Bringing in ${fileName}).`);
     }
     return sentences;
   }

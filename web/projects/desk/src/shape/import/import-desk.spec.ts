@@ -27,7 +27,7 @@ describe('The import desk in the worker', () => {
       const rows = await ask<ImportRow[]>(desk, { do: 'rows', plan: facts.plan, status: 'live', offset });
       sizes.push(rows.length);
     }
-    expect(sizes).toEqual([500, 500, 201]);
+    expect(sizes).toEqual([100, 100, 100, 100, 100, 500, 201]);
     expect(await ask<string>(desk, { do: 'refused', rows: check.refusedRows })).toBe('name,seats\r\n,4');
   });
 
