@@ -38,6 +38,7 @@ export class Live {
   private readonly turns = new Turns();
   /** Listings of which a linked one has come or gone, until they are found accordingly. */
   private turned = new Set<number>();
+  private following: Promise<void> | null = null;
 
   constructor(
     private readonly store: Store,
@@ -169,7 +170,16 @@ export class Live {
    */
   async followTime(): Promise<void> {
     for (const id of this.links.turned()) this.turned.add(id);
-    if (this.turned.size > 0) await this.turns.take(() => this.showTurned());
+    if (this.turned.size > 0) {
+      const showing = this.turns.take(() => this.showTurned());
+      const isOver = (): void => {
+        if (this.following === showing) this.following = null;
+      };
+      showing.then(isOver, isOver);
+      this.following = showing;
+    }
+    // Whoever comes a moment later waits for the same.
+    await this.following;
   }
 
   kinds(): Kind[] {
