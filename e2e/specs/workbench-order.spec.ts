@@ -63,7 +63,13 @@ describe('The table of the workbench', () => {
 
   it('has its rows put in order by dragging and by keys, as plain numbers, and takes that back', async () => {
     await desk.openTable('Boatyards');
+    const sorted = page.waitForResponse((response) => /sort=(%40|@)handOrder/.test(response.url()));
     await page.getByRole('button', { name: 'Hand order', exact: true }).click();
+    const { listings } = (await (await sorted).json()) as { listings: { title: string }[] };
+    await page.waitForFunction(
+      (title) => document.querySelector('cdk-virtual-scroll-viewport .title')?.textContent?.trim() === title,
+      listings[0]?.title,
+    );
     await page.locator('.grip').first().waitFor();
     const before = await titles();
     const grip = (await page.locator('.grip').nth(3).boundingBox())!;
