@@ -5,7 +5,7 @@ import type { ChangeEntry } from './change-entry.js';
  * Whether a record is as a change left it. Its version and the moment of its last change don't count: undoing a later
  * change moves them on, and leads back to the same content all the same.
  */
-export function isAsLeft(now: ChangeEntry['after'], then: ChangeEntry['after']): boolean {
+function isAsLeft(now: ChangeEntry['after'], then: ChangeEntry['after']): boolean {
   return contentText(now) === contentText(then);
 }
 

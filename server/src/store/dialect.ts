@@ -1,11 +1,5 @@
 import type { Sequelize, Transaction } from 'sequelize';
 
-/** A constraint that a statement would have broken: the table and its columns. */
-export interface BrokenConstraint {
-  readonly table: string;
-  readonly columns: readonly string[];
-}
-
 /** Rows that are added at once. */
 export interface ManyRows {
   readonly table: string;
@@ -55,8 +49,8 @@ export interface Dialect {
   lastNumber(table: string): Promise<number>;
   /** Lets a table give out greater numbers from now on. */
   countOn(table: string, last: number, transaction: Transaction): Promise<void>;
-  /** The constraint that an error is about; null for any other error. */
-  constraintOf(error: unknown): BrokenConstraint | null;
+  /** Whether an error means that a constraint refused a statement. */
+  isRefused(error: unknown): boolean;
   /** Whether an error means that the database can't be reached, so that the same may work later. */
   isAway(error: unknown): boolean;
   close(): Promise<void>;

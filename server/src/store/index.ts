@@ -1,5 +1,4 @@
-export type { NewUser, SessionRecord, TokenRecord } from './accounts/account-store.js';
-export type { ListingState } from './reading/catalog-rows.js';
+export type { NewUser, TokenRecord } from './accounts/account-store.js';
 export type { ChangeRecord, FeedChange } from './units/change-log.js';
 export { type CopyReport, copyStore } from './copy-store.js';
 export { isPostgres } from './database.js';

@@ -7,5 +7,5 @@ import type { Dialect } from './dialect.js';
  */
 export function refusedBy(error: unknown, dialect: Dialect): Refusal | null {
   if (error instanceof Refusal) return error;
-  return dialect.constraintOf(error) ? Refusal.of('change.clash') : null;
+  return dialect.isRefused(error) ? Refusal.of('change.clash') : null;
 }

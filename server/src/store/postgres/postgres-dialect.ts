@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { ConnectionError, DatabaseError, ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
 import { Transaction, UniqueConstraintError } from 'sequelize';
-import type { BrokenConstraint, Dialect, ManyRows } from '../dialect.js';
+import type { Dialect, ManyRows } from '../dialect.js';
 import { LATEST_CHANGE, PACKED_COLUMNS, insertion } from '../dialect.js';
 import { inParts } from '../rows.js';
 import { FeedListener } from './feed-listener.js';
@@ -85,7 +85,7 @@ export function openPostgres(address: string): Promise<Dialect> {
       // A sequence begins at 1; one that was never used stays so.
       if (last > 0) await sequelize.query(`SELECT setval('${table}_id_seq', ${last})`, { transaction });
     },
-    constraintOf,
+    isRefused,
     isAway,
     close: () => sequelize.close(),
   });
@@ -107,14 +107,10 @@ async function insertMany<T extends object>(
 
 interface PostgresError extends Error {
   readonly code?: string;
-  readonly table?: string;
 }
 
-function constraintOf(error: unknown): BrokenConstraint | null {
-  if (error instanceof ForeignKeyConstraintError) return { table: '', columns: [] };
-  if (!(error instanceof UniqueConstraintError)) return null;
-  const { table = '' } = error.parent as PostgresError;
-  return { table, columns: Object.keys(error.fields) };
+function isRefused(error: unknown): boolean {
+  return error instanceof ForeignKeyConstraintError || error instanceof UniqueConstraintError;
 }
 
 /** Connections that broke, and servers that are starting, stopping or full (classes 08, 53 and 57P of SQLSTATE). */

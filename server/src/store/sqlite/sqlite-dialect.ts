@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import { ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
 import { Transaction, UniqueConstraintError } from 'sequelize';
 import type sqlite3 from 'sqlite3';
-import type { BrokenConstraint, Dialect, ManyRows } from '../dialect.js';
+import type { Dialect, ManyRows } from '../dialect.js';
 import { PACKED_COLUMNS, insertion } from '../dialect.js';
 import { inParts } from '../rows.js';
 import { StoreDriver } from './driver.js';
@@ -48,7 +48,7 @@ export async function openSqlite(file: string): Promise<Dialect> {
       await sequelize.query('DELETE FROM sqlite_sequence WHERE "name" = :table', { replacements, transaction });
       await sequelize.query('INSERT INTO sqlite_sequence VALUES (:table, :last)', { replacements, transaction });
     },
-    constraintOf,
+    isRefused,
     isAway: (error) => error instanceof Error && /SQLITE_(BUSY|CANTOPEN|IOERR|FULL)/.test(error.message),
     async close() {
       await sequelize.close();
@@ -77,14 +77,10 @@ async function insertMany<T extends object>(many: ManyRows, transaction: Transac
   return told;
 }
 
-/** SQLite names table and column of a unique constraint in its message; of a foreign key it says nothing. */
-function constraintOf(error: unknown): BrokenConstraint | null {
-  if (error instanceof ForeignKeyConstraintError) return { table: '', columns: [] };
-  const plain = error instanceof UniqueConstraintError ? error.parent : error;
-  if (!(plain instanceof Error) || !plain.message.includes('constraint failed')) return null;
-  const places = /constraint failed: (.+)$/.exec(plain.message)?.[1]?.split(', ') ?? [];
-  const [table = ''] = places[0]?.split('.') ?? [];
-  return { table, columns: places.map((place) => place.split('.')[1] ?? '') };
+/** Told by Sequelize, or by the driver itself, which names every refusal alike. */
+function isRefused(error: unknown): boolean {
+  if (error instanceof ForeignKeyConstraintError || error instanceof UniqueConstraintError) return true;
+  return error instanceof Error && error.message.includes('constraint failed');
 }
 
 /** As far as it is needed here: what runs a statement. */
