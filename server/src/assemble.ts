@@ -77,7 +77,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     tableViews: new TableViews(store, live),
     blueprintZips: new BlueprintZips(store, pictures, files),
     blueprints: new Blueprints(store, editing),
-    candidates: new Candidates(store, live),
+    candidates: new Candidates(live),
     categorySets,
     changes: new Changes(store, live, editing),
     fieldChanges: new FieldChanges(store, live, editing),

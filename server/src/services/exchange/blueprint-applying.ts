@@ -2,7 +2,7 @@ import type { Blueprint } from '@plindo/core/exchange';
 import { hashesIn, withNumbers, withoutMissing } from '@plindo/core/exchange';
 import type { ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT, checkSelection, readListing } from '@plindo/core/listings';
-import type { CategorySet, Kind, KindDefinition, Link, StoredKind } from '@plindo/core/structure';
+import type { CategorySet, KindDefinition, Link, StoredKind } from '@plindo/core/structure';
 import {
   checkCategorySet,
   checkKind,
@@ -14,6 +14,7 @@ import {
 import type { Issue } from '@plindo/core/values';
 import { issue, refuseIfAny } from '@plindo/core/values';
 import type { Unit } from '../../store/index.js';
+import { sceneBesides } from '../structure/selections.js';
 
 /** Applies a blueprint inside a unit: whole, or refused. What is here and not in it stays as it is. */
 export class BlueprintApplying {
@@ -159,14 +160,8 @@ export class BlueprintApplying {
       const kinds = sent.kinds.flatMap((slug) => this.kinds.get(slug)?.id ?? []);
       const picked = sent.picked && sent.picked.flatMap((place) => this.listings.get(place) ?? []);
       const definition = makeSelection({ ...sent, kinds, picked });
-      const { structure } = unit;
-      const own = structure.selections.find(({ slug }) => slug === sent.slug);
-      const scene = {
-        kindById: (id: number): Kind | undefined => structure.kind(id),
-        others: structure.selectionsBesides(own?.id ?? null),
-        context: unit.context(),
-      };
-      refuseIfAny(checkSelection(definition, scene));
+      const own = unit.structure.selections.find(({ slug }) => slug === sent.slug);
+      refuseIfAny(checkSelection(definition, sceneBesides(unit, own?.id ?? null)));
       if (own) await unit.updateSelection(own, definition);
       else await unit.insertSelection(definition);
     }

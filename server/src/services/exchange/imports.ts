@@ -1,8 +1,8 @@
 import type { ImportBatch, ImportStart, ImportState, User } from '@plindo/core/contract';
 import { MOST_REPORTS, readBatch, wantedUniques, withoutTaken } from '@plindo/core/exchange';
 import { newKindIssues } from '@plindo/core/plans';
-import { ReadContexts, completeKind, kindOfImport } from '@plindo/core/structure';
-import type { Kind, ReadContext, StructureRecords } from '@plindo/core/structure';
+import { ReadContexts, kindOfImport } from '@plindo/core/structure';
+import type { Kind, ReadContext, Structure } from '@plindo/core/structure';
 import { Refusal, firstFreeSlug, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { ImportRecord, Store, Unit } from '../../store/index.js';
@@ -76,7 +76,8 @@ export class Imports {
     const { after, slugs, own } = await this.store.continueChange(id, async (unit) => {
       const record = await found(unit, user, id);
       if (offset !== record.seen) throw Refusal.of('import.order', { found: offset, wanted: record.seen });
-      const kind = comingKind(unit.records, record);
+      const kind = comingKind(unit.structure, record);
+      if (!kind) throw Refusal.of('import.gone');
       const isAsRead = basis !== null && isSameBasis(basis, { kind, context: unit.context() });
       const present = isAsRead ? read! : readBatch(rows, kind, record.policy, unit.context());
       const holders = await unit.holders(kind.id, wantedUniques(present, kind));
@@ -111,9 +112,9 @@ export class Imports {
 
   /** By what the rows of an import are read, as far as this node knows; null where it doesn't. */
   private async basisOf(record: ImportRecord): Promise<Basis | null> {
-    const { coming, site } = await this.store.structure();
-    const kind = coming.find(({ id }) => id === record.kindId);
-    return kind ? { kind, context: this.contexts.of(site, this.now()) } : null;
+    const structure = await this.store.structure();
+    const kind = comingKind(structure, record);
+    return kind ? { kind, context: this.contexts.of(structure.site, this.now()) } : null;
   }
 
   /** When the batches before an offset that this node takes in are in; or after a while, when they never came. */
@@ -134,11 +135,12 @@ export class Imports {
     await this.find(user, id);
     const { result, number } = await this.store.completeChange(id, async (unit) => {
       const record = await found(unit, user, id);
-      const { many } = comingKind(unit.records, record);
+      const kind = comingKind(unit.structure, record);
+      if (!kind) throw Refusal.of('import.gone');
       await unit.showKind(record.kindId);
       const done: ImportRecord = { ...record, state: 'done' };
       if (!(await unit.imports.advance(record, done, unit.transaction))) throw Refusal.of('import.gone');
-      return { sentence: `Brought in ${record.added} ${many} from ${record.fileName}`, result: done };
+      return { sentence: `Brought in ${record.added} ${kind.many} from ${record.fileName}`, result: done };
     });
     this.memories.delete(id);
     if (number !== null) await this.live.caughtUp(number);
@@ -147,7 +149,10 @@ export class Imports {
 
   async cancel(user: User, id: number): Promise<ImportState> {
     const record = await this.find(user, id);
-    await this.store.dropOpenChange(id, async (unit) => (await found(unit, user, id)).id === id);
+    await this.store.dropOpenChange(id, async (unit) => {
+      await found(unit, user, id);
+      return true;
+    });
     this.memories.delete(id);
     return { ...stateOf(record, 'cancelled'), added: 0 };
   }
@@ -223,11 +228,9 @@ function isSameBasis(one: Basis, other: Basis): boolean {
   return isSameScene && JSON.stringify(one.kind.fields) === JSON.stringify(other.kind.fields);
 }
 
-/** The kind that comes with an import. */
-function comingKind({ coming, sets, links }: StructureRecords, { kindId }: ImportRecord): Kind {
-  const kind = coming.find(({ id }) => id === kindId);
-  if (!kind) throw Refusal.of('import.gone');
-  return completeKind(kind, sets, links);
+/** The kind that comes with an import; undefined when it is gone. */
+function comingKind({ coming }: Structure, { kindId }: ImportRecord): Kind | undefined {
+  return coming.find(({ id }) => id === kindId);
 }
 
 function stateOf(record: ImportRecord, state: ImportState['state']): ImportState {

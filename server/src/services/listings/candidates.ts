@@ -4,17 +4,13 @@ import { BLANK_TABLE_QUERY, runTableQuery } from '@plindo/core/query';
 import { fieldByKey, linkOfField, otherSide } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
-import type { Store } from '../../store/index.js';
 
 const MOST_CANDIDATES = 20;
 const FACTS = 3;
 
 /** Listings that could be connected, from whichever end. */
 export class Candidates {
-  constructor(
-    private readonly store: Store,
-    private readonly live: Live,
-  ) {}
+  constructor(private readonly live: Live) {}
 
   /** Listings that could be linked by a field, found by typing: with what tells them apart, and with whom they are. */
   async of(kindId: number, key: string, text: string): Promise<LinkCandidate[]> {
@@ -28,8 +24,7 @@ export class Candidates {
     if (!catalog) return [];
     const context = this.live.context();
     const { ids } = runTableQuery(catalog, { ...BLANK_TABLE_QUERY, text, limit: MOST_CANDIDATES }, context);
-    return (await this.store.listings(ids)).map((kept) => {
-      const listing = this.live.complete(kept);
+    return (await this.live.listings(ids)).map((listing) => {
       const [held] = link[other].many ? [] : this.live.links.graph.of(link.id, other, listing.id);
       const holder = held?.[side];
       const slots = slotsOf(listing, catalog.kind, context, ({ onCard, type }) => onCard && type !== 'picture');

@@ -1,7 +1,7 @@
 import type { Changed, ListingsWindow, User } from '@plindo/core/contract';
 import type { Listing, ListingContent, ListingInput } from '@plindo/core/listings';
 import { contentOf, keptThingsOf, readListing } from '@plindo/core/listings';
-import { fieldsToNumber, notKeptIssues, sentenceOfEdit, withoutLinked } from '@plindo/core/plans';
+import { fieldsToNumber, sentenceOfEdit, withoutLinked } from '@plindo/core/plans';
 import type { TableQuery } from '@plindo/core/query';
 import { runTableQuery } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
@@ -12,6 +12,7 @@ import type { Store, Unit } from '../../store/index.js';
 import { editConnections } from './connecting.js';
 import type { Editing } from '../editing.js';
 import { kindIn, refuseOutdated } from '../editing.js';
+import { refuseNotKept } from '../media/kept.js';
 
 /** Reading, adding and changing listings. */
 export class Listings {
@@ -41,7 +42,7 @@ export class Listings {
       const author = hasPart(kind, 'author') && input.author === undefined ? { author: user?.name ?? '' } : {};
       const { content, issues } = readListing({ ...input, ...author }, kind, unit.context());
       refuseIfAny(issues);
-      await refuseNotKept(unit, content, kind);
+      await refuseNotKept(unit, keptThingsOf(content, kind.fields));
       const slug = await slugFor(unit, kind, content.slug, Boolean(input.slug));
       const [numbered] = await withReferences(unit, kind, [content]);
       const values = withoutLinked(numbered!.values, kind);
@@ -60,7 +61,7 @@ export class Listings {
       const kind = kindIn(unit, before.kindId);
       const { content, issues } = readListing(input, kind, unit.context(), contentOf(before));
       refuseIfAny(issues);
-      await refuseNotKept(unit, content, kind);
+      await refuseNotKept(unit, keptThingsOf(content, kind.fields));
       refuseOutdated(before, version, before.title);
       if (content.slug !== before.slug) await slugFor(unit, kind, content.slug, true);
       const [numbered] = await withReferences(unit, kind, [content]);
@@ -91,19 +92,11 @@ export async function withReferences<Content extends Pick<ListingContent, 'value
   const result = [...contents];
   for (const field of kind.fields.filter(({ type }) => type === 'reference')) {
     const places = result.flatMap(({ values }, at) => (fieldsToNumber(values, [field]).length > 0 ? [at] : []));
-    const given = await unit.references(kind.id, [field], places.length);
+    if (places.length === 0) continue;
+    const given = await unit.references(kind.id, field, places.length);
     places.forEach((at, turn) => {
-      result[at] = { ...result[at]!, values: { ...result[at]!.values, ...given[turn] } };
+      result[at] = { ...result[at]!, values: { ...result[at]!.values, [field.key]: given[turn] } };
     });
   }
   return result;
-}
-
-/** Refuses pictures and files that are not kept here. */
-async function refuseNotKept(unit: Unit, content: ListingContent, kind: Kind): Promise<void> {
-  const things = keptThingsOf(content, kind.fields);
-  const hashes = (of: 'pictures' | 'files'): string[] => things[of].map(({ thing }) => thing.hash);
-  const pictures = await unit.keptHashes('pictures', hashes('pictures'));
-  const files = await unit.keptHashes('files', hashes('files'));
-  refuseIfAny(notKeptIssues(things, { pictures, files }));
 }

@@ -2,11 +2,12 @@ import type { CategoryMove, CategorySetSummary, Changed, User } from '@plindo/co
 import { fieldsOfSet, replacedCategories, withCategoriesFollowed } from '@plindo/core/plans';
 import type { CategorySet, CategorySetDefinition } from '@plindo/core/structure';
 import { checkCategorySet, withCategoryAdded } from '@plindo/core/structure';
-import { Refusal, firstFreeSlug, issue, refuseIfAny, slugOf } from '@plindo/core/values';
+import { Refusal, firstFreeSlug, refuseIfAny, slugOf } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { refuseOutdated } from '../editing.js';
+import { refuseNotKept } from '../media/kept.js';
 
 /** Making and changing category sets. Listings follow what happens to their categories, in the same change. */
 export class CategorySets {
@@ -120,15 +121,8 @@ function existing(unit: Unit, id: number): CategorySet {
 /** Refuses a set that is not right, and pictures that are not kept here. */
 async function check(unit: Unit, definition: CategorySetDefinition, id: number | null): Promise<void> {
   refuseIfAny(checkCategorySet(definition, unit.structure.setsBesides(id)));
-  const used = definition.categories.filter(({ picture }) => picture !== null);
-  const kept = await unit.keptHashes(
-    'pictures',
-    used.map(({ picture }) => picture!.hash),
+  const pictures = definition.categories.flatMap(({ label, picture }) =>
+    picture ? [{ label, key: 'categories', thing: picture }] : [],
   );
-  const missing = used.filter(({ picture }) => !kept.has(picture!.hash));
-  refuseIfAny(
-    missing.map(({ label, picture }) =>
-      issue('value.not-a-picture', { label, found: picture!.hash }, { field: 'categories' }),
-    ),
-  );
+  await refuseNotKept(unit, { pictures, files: [] });
 }

@@ -123,7 +123,8 @@ function usesOf({ published }: Selection): string[] {
   return published ? ['its own page'] : [];
 }
 
-function sceneBesides(unit: Unit, id: number | null): SelectionScene {
+/** By what a selection is checked inside a unit; `id` is itself, null for a new one. */
+export function sceneBesides(unit: Unit, id: number | null): SelectionScene {
   const { structure } = unit;
   return {
     kindById: (kindId) => structure.kind(kindId),

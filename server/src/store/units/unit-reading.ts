@@ -171,16 +171,12 @@ export class UnitReading {
     return this.uniqueRows.holders(kindId, wanted);
   }
 
-  /** For so many listings, the next numbers of each reference field by its key; they are given out from now on. */
-  async references(kindId: number, fields: readonly Field[], many: number): Promise<Record<string, string>[]> {
-    const given: Record<string, string>[] = Array.from({ length: many }, () => ({}));
-    for (const field of fields.filter(({ type }) => type === 'reference')) {
-      const name = referenceCounter(kindId, field.key);
-      const { [name]: last = 0 } = await this.counters.read([name]);
-      given.forEach((numbers, at) => (numbers[field.key] = withCounter(referencePattern(field), last + at + 1)));
-      await this.counters.raise(name, last + many);
-    }
-    return given;
+  /** So many next numbers of a reference field; they are given out from now on. */
+  async references(kindId: number, field: Field, many: number): Promise<string[]> {
+    const name = referenceCounter(kindId, field.key);
+    const { [name]: last = 0 } = await this.counters.read([name]);
+    await this.counters.raise(name, last + many);
+    return Array.from({ length: many }, (_, at) => withCounter(referencePattern(field), last + at + 1));
   }
 
   /** The connections of a listing, at whichever end it stands; or those of a link. */
