@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { ImportRow } from '@plindo/core/exchange';
-import { importRow, proposePlan, readCsv } from '@plindo/core/exchange';
+import { importRow, proposePlan, readCsv, sendInBatches } from '@plindo/core/exchange';
 import sqlite3 from 'sqlite3';
 import { TestServer } from '../e2e/harness/server.js';
 import { Client } from '../e2e/trials/client.js';
@@ -8,10 +8,7 @@ import { CONTEXT } from './airports.js';
 import type { Measurement } from './measure.js';
 import { percentile, timed } from './measure.js';
 
-/** As the Desk sends them: small ones first, and one is read while the one before it is written. */
-const ROWS_A_BATCH = 500;
-const ROWS_A_FIRST_BATCH = 100;
-const BATCHES_AT_ONCE = 2;
+const ROWS_ALONE = 500;
 const EDIT_EVERY_IN_MS = 100;
 const IMPORT_IN_MS = 30_000;
 const WAIT_IN_MS = 300;
@@ -69,19 +66,15 @@ async function send(client: Client, kind: object, rows: readonly ImportRow[]): P
   const begun = await client.send('POST', '/api/imports', start);
   if (begun.status !== 200) throw new Error(JSON.stringify(begun.json));
   const path = `/api/imports/${begun.json.id as number}`;
-  const answers: Promise<void>[] = [];
-  for (let offset = 0; offset < rows.length;) {
-    if (answers.length === BATCHES_AT_ONCE) await answers.shift();
-    const many = offset < ROWS_A_BATCH ? ROWS_A_FIRST_BATCH : ROWS_A_BATCH;
-    const batch = { offset, rows: rows.slice(offset, offset + many) };
-    offset += batch.rows.length;
-    answers.push(
-      client.send('POST', `${path}/rows`, batch).then(({ status, json }) => {
-        if (status !== 200) throw new Error(JSON.stringify(json));
-      }),
-    );
-  }
-  await Promise.all(answers);
+  await sendInBatches(rows.length, {
+    read: (offset, most) => rows.slice(offset, offset + most),
+    send: async (offset, batch) => {
+      const { status, json } = await client.send('POST', `${path}/rows`, { offset, rows: batch });
+      if (status !== 200) throw new Error(JSON.stringify(json));
+    },
+    isStopped: () => false,
+    now: () => performance.now(),
+  });
   return (await client.send('POST', `${path}/finish`)).json.added as number;
 }
 
@@ -133,8 +126,8 @@ async function insertAlone(file: string, rows: readonly ImportRow[]): Promise<vo
   const run = (sql: string, values: unknown[] = []): Promise<void> =>
     new Promise((resolve, reject) => database.run(sql, values, (error) => (error ? reject(error) : resolve())));
   await run('CREATE TABLE listings (id INTEGER PRIMARY KEY, title TEXT, content TEXT)');
-  for (let start = 0; start < rows.length; start += ROWS_A_BATCH) {
-    const part = rows.slice(start, start + ROWS_A_BATCH);
+  for (let start = 0; start < rows.length; start += ROWS_ALONE) {
+    const part = rows.slice(start, start + ROWS_ALONE);
     await run('BEGIN IMMEDIATE');
     const values = part.flatMap(({ input }) => [String(input.title), JSON.stringify(input)]);
     await run(`INSERT INTO listings (title, content) VALUES ${part.map(() => '(?, ?)').join(', ')}`, values);

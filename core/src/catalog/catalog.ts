@@ -198,7 +198,12 @@ export class Catalog {
     return true;
   }
 
-  /** To be called once, when all listings are in. */
+  /** To be called once, when all listings are in; in steps as {@link TextIndex.finishing} tells. */
+  finishing(): Generator<void, void> {
+    return this.text.finishing();
+  }
+
+  /** The same at once. */
   finish(): this {
     this.text.finish();
     return this;

@@ -7,3 +7,4 @@ export * from './import-preview.js';
 export * from './import-rows.js';
 export * from './paste-block.js';
 export * from './propose-columns.js';
+export * from './send-batches.js';

@@ -98,16 +98,22 @@ export class CatalogBuilds {
     const expected = await this.store.catalogRows.count(kind.id);
     const catalog = new Catalog(kind, this.owner.locale(), expected, new TextIndex(texts, expected));
     await this.fill(catalog, this.store.catalogRows.ofKind(kind.id));
-    return catalog.finish();
+    for (const _ of catalog.finishing()) await breath();
+    return catalog;
   }
 
   private async fill(catalog: Catalog, stretches: AsyncIterable<Listing[]>): Promise<void> {
     for await (const stretch of stretches) {
       for (let at = 0; at < stretch.length; at++) {
-        // Requests are answered in between, and the next stretch is read meanwhile.
-        if (at % LISTINGS_A_TURN === 0) await new Promise((resolve) => setImmediate(resolve));
+        // The next stretch is read meanwhile.
+        if (at % LISTINGS_A_TURN === 0) await breath();
         catalog.put(this.owner.withLinked(stretch[at]!, catalog.kind));
       }
     }
   }
+}
+
+/** Requests are answered in between. */
+function breath(): Promise<void> {
+  return new Promise((resolve) => setImmediate(resolve));
 }

@@ -17,7 +17,8 @@ export class FreshSegment implements SegmentReader {
   private previous = new Uint32Array(1024);
   private documents = new Uint32Array(1024);
   private impacts = new Uint8Array(1024);
-  private size = 0;
+  /** Postings that came in, those of void documents too. */
+  size = 0;
 
   constructor(readonly id: number) {}
 
@@ -62,6 +63,8 @@ export class FreshSegment implements SegmentReader {
     for (let posting = this.last[number]!; posting !== NONE; posting = this.previous[posting]!) {
       if (!this.isVoid[this.documents[posting]!]) at.push(posting);
     }
+    // In the order in which they came: that of rows, while an index is built.
+    at.reverse();
     return {
       rows: Uint32Array.from(at, (posting) => this.rowOf[this.documents[posting]!]!),
       impacts: Uint8Array.from(at, (posting) => this.impacts[posting]!),

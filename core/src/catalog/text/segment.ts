@@ -148,12 +148,15 @@ export interface MergePart {
   postings(position: number): Postings;
 }
 
-/** One segment of the postings of several for which `isAlive` says that they still count. */
-export function mergedSegment(
+/** Whoever merges in steps may do something else after so many postings; a step takes some milliseconds. */
+const POSTINGS_A_STEP = 32_768;
+
+/** One segment of the postings of several for which `isAlive` says that they still count, made in steps. */
+export function* mergingSegment(
   id: number,
   parts: readonly MergePart[],
   isAlive: (row: number, part: number) => boolean,
-): Segment {
+): Generator<void, Segment> {
   const room = parts.reduce((sum, { size }) => sum + size, 0);
   const rows = new Uint32Array(room);
   const impacts = new Uint8Array(room);
@@ -161,7 +164,12 @@ export function mergedSegment(
   const starts: number[] = [];
   const positions = parts.map(() => 0);
   let end = 0;
+  let stepEnd = POSTINGS_A_STEP;
   for (;;) {
+    if (end >= stepEnd) {
+      stepEnd = end + POSTINGS_A_STEP;
+      yield;
+    }
     let word: string | undefined;
     parts.forEach((part, at) => {
       const own = part.words[positions[at]!];

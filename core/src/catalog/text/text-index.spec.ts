@@ -8,9 +8,9 @@ import { TypoMeter, letterMask, masksFit, typosAllowed } from './word-match.js';
 
 const ROWS = 40;
 
-function everything(): Bitset {
-  const rows = new Bitset(ROWS);
-  for (let row = 0; row < ROWS; row++) rows.add(row);
+function everything(count = ROWS): Bitset {
+  const rows = new Bitset(count);
+  for (let row = 0; row < count; row++) rows.add(row);
   return rows;
 }
 
@@ -94,6 +94,25 @@ describe('The index of texts', () => {
     }
     expect(ranked(index, 'old', { typos: false }).length).toBe(0);
     expect(ranked(index, 'fresh').length).toBe(ROWS);
+  });
+
+  it('is finished in steps when it is large, after which every row is found by its words', () => {
+    const index = new TextIndex(null, 20_000);
+    const summary = 'berth quay pier slip ferry';
+    for (let row = 0; row < 20_000; row++) {
+      index.put(row, { title: `Harbour ${row % 7 === 3 ? 'lantern' : 'buoy'}`, summary, byWeight: new Map() });
+    }
+    index.remove(10);
+    expect([...index.finishing()].length).toBeGreaterThan(2);
+    const lanterns = Array.from({ length: 20_000 }, (_, row) => row).filter((row) => row % 7 === 3 && row !== 10);
+    const found = (text: string): number[] => [
+      ...index
+        .search(text, { within: everything(20_000) })!
+        .rows.slice()
+        .sort(),
+    ];
+    expect(found('lantern')).toEqual(lanterns);
+    expect(found('slip').length).toBe(19_999);
   });
 
   it('reads nothing again of a listing whose texts stay as they are', () => {

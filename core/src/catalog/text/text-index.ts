@@ -4,7 +4,7 @@ import { FreshSegment } from './fresh-segment.js';
 import type { KeptTexts } from './known-texts.js';
 import { KnownTexts, printOf, textMark } from './known-texts.js';
 import type { MergePart } from './segment.js';
-import { Segment, mergedSegment } from './segment.js';
+import { Segment, mergingSegment } from './segment.js';
 import type { TextDocument } from './text-document.js';
 import { impactsOf } from './text-document.js';
 import type { TextMatches } from './text-matches.js';
@@ -12,8 +12,11 @@ import type { PostingList } from './word-scores.js';
 import { WordScores } from './word-scores.js';
 import { typosAllowed } from './word-match.js';
 
-/** Documents that come in before they are merged into a segment: at first, and once the index is finished. */
-const FRESH_AT_BUILD = 65_536;
+/** At least so many documents come in while the index is built before they are merged into a segment. */
+const FRESH_AT_BUILD = 8192;
+/** So many segments at most come of it, which leaves room for those known from before. */
+const SEGMENTS_AT_BUILD = 128;
+/** Documents that come in before they are merged, once the index is finished. */
 const FRESH_LATER = 1024;
 /** A segment is merged into the one before it when that is not at least so many times as large. */
 const SIZE_STEP = 4;
@@ -55,6 +58,7 @@ export class TextIndex {
   /** Rows in the index, and the segments of which a row has a later state elsewhere, or is gone. */
   private documents = 0;
   private readonly touched = new Set<number>();
+  private readonly freshAtBuild: number;
   private isFinished = false;
   private readonly scratch = new WordScores(() => this.segmentOf);
 
@@ -62,6 +66,7 @@ export class TextIndex {
   constructor(kept: KeptTexts | null = null, expected = 0) {
     this.segmentOf = new Uint8Array(expected);
     this.prints = new Float64Array(expected);
+    this.freshAtBuild = Math.max(FRESH_AT_BUILD, Math.ceil(expected / SEGMENTS_AT_BUILD));
     if (kept?.mark === textMark()) this.known = new KnownTexts(kept);
   }
 
@@ -77,7 +82,7 @@ export class TextIndex {
     this.documentsRead++;
     this.fresh.add(row, impactsOf(document));
     this.segmentOf[row] = this.fresh.id;
-    if (this.fresh.documentCount >= (this.isFinished ? FRESH_LATER : FRESH_AT_BUILD)) this.settle();
+    if (this.fresh.documentCount >= (this.isFinished ? FRESH_LATER : this.freshAtBuild)) atOnce(this.settling());
   }
 
   remove(row: number): void {
@@ -89,18 +94,26 @@ export class TextIndex {
     this.segmentOf[row] = NO_SEGMENT;
   }
 
-  /** Merges what was put in so far; to be called once, when all documents are in. */
-  finish(): void {
+  /**
+   * Merges what was put in so far, in steps between which others may have their turn; to be called once, when all
+   * documents are in. Until it is through, the index is neither asked nor changed.
+   */
+  *finishing(): Generator<void, void> {
     const share = this.takeKnown();
     this.isFinished = true;
     const hasParts = this.fresh.documentCount > 0 || this.segments.length > 1;
-    if (share < LEAST_SHARE_KEPT && hasParts) this.mergeFrom(0);
-    else if (this.fresh.documentCount > 0) this.settle();
+    if (share < LEAST_SHARE_KEPT && hasParts) yield* this.merging(0);
+    else if (this.fresh.documentCount > 0) yield* this.settling();
+  }
+
+  /** The same at once. */
+  finish(): void {
+    atOnce(this.finishing());
   }
 
   /** What was read so far, for another index of the same listings. Merges what came in last. */
   kept(): KeptTexts {
-    if (this.fresh.documentCount > 0) this.settle();
+    if (this.fresh.documentCount > 0) atOnce(this.settling());
     return {
       mark: textMark(),
       prints: this.prints.slice(),
@@ -175,21 +188,21 @@ export class TextIndex {
   }
 
   /** Makes a segment of the fresh documents, merging smaller segments into it. */
-  private settle(): void {
+  private *settling(): Generator<void, void> {
     let from = this.segments.length;
-    let size = this.fresh.asPart().size;
+    let { size } = this.fresh;
     while (this.isFinished && from > 0 && this.segments[from - 1]!.size < size * SIZE_STEP) {
       size += this.segments[--from]!.size;
     }
-    this.mergeFrom(from);
+    yield* this.merging(from);
   }
 
-  private mergeFrom(from: number): void {
+  private *merging(from: number): Generator<void, void> {
     const merged = this.segments.splice(from);
     const parts: MergePart[] = [...merged.map(asPart), this.fresh.asPart()];
     const id = this.freeId([...merged.map((segment) => segment.id), this.fresh.id]);
     const { segmentOf } = this;
-    const made = mergedSegment(id, parts, (row, part) => segmentOf[row] === part);
+    const made = yield* mergingSegment(id, parts, (row, part) => segmentOf[row] === part);
     const old = new Set(parts.map((part) => part.id));
     for (let row = 0; row < segmentOf.length; row++) if (old.has(segmentOf[row]!)) segmentOf[row] = id;
     for (const gone of [...old, id]) this.touched.delete(gone);
@@ -211,6 +224,10 @@ export class TextIndex {
     prints.set(this.prints);
     this.prints = prints;
   }
+}
+
+function atOnce(steps: Iterable<void>): void {
+  for (const _ of steps);
 }
 
 function asPart(segment: Segment): MergePart {

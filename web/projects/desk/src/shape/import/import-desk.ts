@@ -18,10 +18,7 @@ import type { Answer, AnswerTo, Ask, FileFacts } from './import-protocol';
 
 const FIRST_ROWS = 5;
 const LONGEST_SHOWN_CELL = 120;
-/** A batch ends at this many rows or characters, whichever comes first; the server takes 1,000 rows and 32 MB. */
-const ROWS_A_BATCH = 500;
-/** The first batches are small: a server that has just started takes longer for each row, and others wait meanwhile. */
-const ROWS_A_FIRST_BATCH = 100;
+/** A batch ends at this many characters if it hasn't ended before; the server takes 32 MB. */
 const CHARACTERS_A_BATCH = 1_000_000;
 /** What a cell takes in a request beside its own text: key, quotes and comma. */
 const CHARACTERS_A_CELL = 24;
@@ -94,10 +91,9 @@ export class ImportDesk {
   }
 }
 
-function batch(table: CsvTable, { plan, status, offset }: Extract<Ask, { do: 'rows' }>): ImportRow[] {
+function batch(table: CsvTable, { plan, status, offset, most }: Extract<Ask, { do: 'rows' }>): ImportRow[] {
   const rows: ImportRow[] = [];
   let characters = 0;
-  const most = offset < ROWS_A_BATCH ? ROWS_A_FIRST_BATCH : ROWS_A_BATCH;
   for (let at = offset; at < table.rows.length && rows.length < most; at++) {
     characters += table.rows[at]!.reduce((sum, cell) => sum + cell.length + CHARACTERS_A_CELL, 0);
     if (characters > CHARACTERS_A_BATCH && rows.length > 0) break;

@@ -9,7 +9,7 @@ import { RouterLink } from '@angular/router';
 import { ImportsApi, SessionStore, issuesOf } from '@plindo/api';
 import type { ImportState } from '@plindo/core/contract';
 import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
-import { LARGEST_FILE_IN_BYTES, planProblem } from '@plindo/core/exchange';
+import { LARGEST_FILE_IN_BYTES, planProblem, sendInBatches } from '@plindo/core/exchange';
 import { withProposedUses } from '@plindo/core/structure';
 import { issue, slugOf } from '@plindo/core/values';
 import type { Issue } from '@plindo/core/values';
@@ -27,8 +27,6 @@ import { RowsPreview } from './rows-preview';
 /** Where the page stands: choosing, reading, planning, bringing in, done. */
 type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
 
-/** While the server writes one batch, it reads the next one. */
-const BATCHES_AT_ONCE = 2;
 const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
 
 /** From a CSV file to a kind with its listings. */
@@ -162,17 +160,12 @@ export class ImportPage implements MayHoldWork {
   }
 
   private async sendAll(id: number, plan: ImportPlan, rows: number): Promise<void> {
-    const answers: Promise<void>[] = [];
-    for (let offset = 0; offset < rows && !this.isCancelled;) {
-      const batch = await this.worker.ask({ do: 'rows', plan, status: 'live', offset });
-      if (answers.length === BATCHES_AT_ONCE) await answers.shift();
-      const answer = this.sendBatch(id, offset, batch);
-      // Whoever waits for it is told; nobody does when the one before it has failed.
-      answer.catch(() => undefined);
-      answers.push(answer);
-      offset += batch.length;
-    }
-    await Promise.all(answers);
+    await sendInBatches(rows, {
+      read: (offset, most) => this.worker.ask({ do: 'rows', plan, status: 'live', offset, most }),
+      send: (offset, batch) => this.sendBatch(id, offset, batch),
+      isStopped: () => this.isCancelled,
+      now: () => performance.now(),
+    });
     if (this.isCancelled) {
       await this.giveUp();
       return;

@@ -9,7 +9,13 @@ export type Ask =
   | { readonly do: 'read'; readonly file: File; readonly scene: ReadScene }
   | { readonly do: 'propose'; readonly column: number; readonly type: FieldTypeName }
   | { readonly do: 'check'; readonly plan: ImportPlan; readonly policy: BadValuePolicy }
-  | { readonly do: 'rows'; readonly plan: ImportPlan; readonly status: Status; readonly offset: number }
+  | {
+      readonly do: 'rows';
+      readonly plan: ImportPlan;
+      readonly status: Status;
+      readonly offset: number;
+      readonly most: number;
+    }
   | { readonly do: 'refused'; readonly rows: readonly number[] }
   | { readonly do: 'page'; readonly planned: PlannedImport; readonly site: SiteSettings; readonly search: string };
 
