@@ -1,5 +1,5 @@
 /** A batch is to take the server so long: whoever edits meanwhile waits for one that is written and one that is read. */
-const WANTED_MS = 100;
+const WANTED_MS = 120;
 const FEWEST_ROWS = 20;
 /** The server takes 1,000 rows and 32 MB at once. */
 const MOST_ROWS = 500;
