@@ -3,12 +3,14 @@ import { parseArgs } from 'node:util';
 import { editsBench } from './edits.js';
 import { importBench } from './import.js';
 import type { Benchmark, Measurement } from './measure.js';
+import { pageBench } from './page.js';
 import { queryBench } from './query.js';
 import { workbenchBench } from './workbench.js';
 
 const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   edits: editsBench,
   import: importBench,
+  page: pageBench,
   query: queryBench,
   workbench: workbenchBench,
 };

@@ -16,15 +16,18 @@ export class Client {
   static async ofNewOwner(address: string, setupLink: string): Promise<Client> {
     const [, secret = ''] = setupLink.split('#');
     const owner = { secret, email: 'owner@example.org', name: 'Owner', password: 'a long password' };
-    const headers = { 'Content-Type': 'application/json' };
-    const made = await fetch(`${address}/api/setup`, { method: 'POST', headers, body: JSON.stringify(owner) });
-    const { csrf } = (await made.json()) as { csrf: string };
-    const cookie = made.headers.get('set-cookie')?.split(';')[0] ?? '';
-    const token = await fetch(`${address}/api/tokens`, {
-      method: 'POST',
-      headers: { ...headers, Cookie: cookie, 'X-CSRF-Token': csrf },
-      body: JSON.stringify({ name: 'trial' }),
-    });
+    return Client.ofSession(address, await post(`${address}/api/setup`, owner));
+  }
+
+  /** Signs in, and makes a token for programs. */
+  static async signedIn(address: string, owner: { email: string; password: string }): Promise<Client> {
+    return Client.ofSession(address, await post(`${address}/api/session`, owner));
+  }
+
+  private static async ofSession(address: string, session: Response): Promise<Client> {
+    const { csrf } = (await session.json()) as { csrf: string };
+    const cookie = session.headers.get('set-cookie')?.split(';')[0] ?? '';
+    const token = await post(`${address}/api/tokens`, { name: 'trial' }, { Cookie: cookie, 'X-CSRF-Token': csrf });
     return new Client(address, ((await token.json()) as { secret: string }).secret);
   }
 
@@ -46,4 +49,9 @@ export class Client {
       return { status: 0, json: null };
     }
   }
+}
+
+function post(url: string, body: object, headers: Record<string, string> = {}): Promise<Response> {
+  const sent = { 'Content-Type': 'application/json', ...headers };
+  return fetch(url, { method: 'POST', headers: sent, body: JSON.stringify(body) });
 }

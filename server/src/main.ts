@@ -5,7 +5,9 @@ import { pino } from 'pino';
 import { assemble } from './assemble.js';
 import { configFrom } from './config.js';
 import { makeApp } from './http/app.js';
+import { pageHeaders } from './http/security.js';
 import { SiteRenderer } from './site/renderer.js';
+import { SitePages } from './site/site-pages.js';
 
 const STOP_AFTER_IN_MS = 5000;
 
@@ -21,11 +23,12 @@ async function main(): Promise<void> {
   });
   const web = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');
   const folders = { site: join(web, 'site'), desk: join(web, 'desk') };
+  const sitePages = new SitePages(new SiteRenderer(folders.site), services.live, services.pages, pageHeaders());
   const app = await makeApp({
     services,
     log,
     trustProxy: config.trustProxy,
-    web: { folders, renderer: new SiteRenderer(folders.site) },
+    web: { folders, sitePages },
   });
   const server = app.listen(config.port, () => {
     void greet(`http://localhost:${(server.address() as AddressInfo).port}`);
@@ -45,6 +48,7 @@ async function main(): Promise<void> {
     if (process.env['PLINDO_DEMO_SIGN_IN']) console.log(process.env['PLINDO_DEMO_SIGN_IN']);
     console.log(`Data  ${config.dataFolder}${config.database === null ? '' : ' and a PostgreSQL database'}`);
     await services.live.settle().catch(tellUnkept);
+    await sitePages.warmUp().catch((error: unknown) => log.error({ err: error }, 'No page could be rendered.'));
   }
 
   function tellUnkept(error: unknown): void {

@@ -22,7 +22,7 @@ class SlowServer implements RowSender<number> {
     this.sent.push([offset, rows.length]);
     this.mostUnderWay = Math.max(this.mostUnderWay, ++this.underWay);
     const own = this.turn.then(async () => {
-      await new Promise((resolve) => setImmediate(resolve));
+      await new Promise((resolve) => setTimeout(resolve));
       this.time += rows.length * this.msARow(offset);
       this.underWay--;
       if (offset >= this.failAt) throw new Error(`refused at ${offset}`);

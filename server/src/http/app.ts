@@ -9,17 +9,17 @@ import { apiRouter } from './api.js';
 import { problemHandler } from './problem.js';
 import { securityHeaders } from './security.js';
 import type { Services } from './services.js';
-import type { SiteRenderer } from '../site/renderer.js';
-import { SitePages } from '../site/site-pages.js';
+import type { SitePages } from '../site/site-pages.js';
 import type { WebFolders } from './web-apps.js';
-import { deskRouter, siteRouter } from './web-apps.js';
+import { siteHits, siteRouter } from './site-router.js';
+import { deskRouter } from './web-apps.js';
 
 export interface AppParts {
   readonly services: Services;
   readonly log: Logger;
   readonly trustProxy: boolean;
   /** Absent in tests of the API alone. */
-  readonly web?: { readonly folders: WebFolders; readonly renderer: SiteRenderer };
+  readonly web?: { readonly folders: WebFolders; readonly sitePages: SitePages };
 }
 
 /** Sends a file by its folder, so that it doesn't matter whether a folder above begins with a dot. */
@@ -63,20 +63,20 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', trustProxy);
+  if (web) app.use(siteHits(web.sitePages));
   app.use(securityHeaders());
-  app.use(compression());
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));
   app.get('/readyz', tellReady(services));
   app.use(async (_request, _response, next) => {
     await services.live.followTime();
     next();
   });
-  app.use('/api', apiRouter(services));
+  app.use('/api', compression(), apiRouter(services));
   app.get('/pictures/:name', sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));
   if (web) {
-    app.use('/desk', await deskRouter(web.folders));
-    app.use(siteRouter(web.folders, new SitePages(web.renderer, services.live, services.pages)));
+    app.use('/desk', compression(), await deskRouter(web.folders.desk));
+    app.use(siteRouter(web.folders.site, web.sitePages));
   }
   app.use(problemHandler(log, (error) => services.health.isStoreAway(error)));
   return app;

@@ -80,8 +80,10 @@ describe('Category sets', () => {
     const done = await owner.send('PUT', `/api/category-sets/${setId}`, sent);
     expect(done.status).withContext(JSON.stringify(done.json)).toBe(200);
     expect(await services()).toEqual([['engine'], ['hull'], ['engine', 'hull']]);
-    expect(api.assembly.services.pages.movedTo('/yards', 'services=diesel,hull')).toBe('/yards?services=engine,hull');
-    expect(api.assembly.services.pages.movedTo('/yards', 'services=engine')).toBeNull();
+    const { pages } = api.assembly.services;
+    const [to, address] = ['/yards?services=engine,hull', '/yards?services=engine'];
+    expect(pages.destination('/yards', 'services=diesel,hull')).toEqual({ kind: 'moved', to });
+    expect(pages.destination('/yards', 'services=engine')).toEqual({ kind: 'page', address });
     await owner.send('POST', `/api/changes/${done.json.changeId}/undo`);
     expect(await services()).toEqual(before);
     expect((await summary()).counts).toEqual({ engine: 2, diesel: 2, hull: 2 });

@@ -138,9 +138,13 @@ export class Live {
     return this.structure.selections;
   }
 
+  nowInMs(): number {
+    return this.clock().getTime();
+  }
+
   /** With what values are read and shown at this moment. */
   context(): ReadContext {
-    return this.contexts.of(this.site(), this.clock().getTime());
+    return this.contexts.of(this.site(), this.nowInMs());
   }
 
   /** What visitors' queries are answered with at this moment; `shown` is a kind that is shown though it isn't published. */

@@ -34,6 +34,13 @@ import type { Live } from '../live/live.js';
 const CARDS_A_KIND_ON_HOME = 4;
 const MOST_MISSED = 20;
 
+/** Where no page can be, as no kind has such an address: the one page for all addresses that lead nowhere. */
+const NOWHERE = '/-';
+
+/** Where an address leads: to the page at its one address, or to another address for good. */
+export type Destination =
+  { readonly kind: 'page'; readonly address: string } | { readonly kind: 'moved'; readonly to: string };
+
 /** Answers addresses of the public side with page models. */
 export class Pages {
   constructor(
@@ -47,19 +54,24 @@ export class Pages {
     if (path === '/') return this.home(scene);
     const list = this.listAt(path, search);
     if (list) return this.index(scene, list);
-    const [kindSlug = '', listingSlug, ...more] = path.split('/').slice(1).map(decodePart);
-    const catalog = this.live.catalogBySlug(kindSlug);
-    if (!catalog || !isKindShown(catalog.kind) || more.length > 0) return notFoundPage(scene);
-    if (listingSlug === undefined || !catalog.kind.hasListingPages) return notFoundPage(scene);
-    return this.listing(scene, catalog, listingSlug);
+    const found = this.listingAt(path);
+    const listing = found && (await this.store.listing(found.id));
+    return listing ? listingPage(scene, found.catalog.kind, this.live.complete(listing)) : notFoundPage(scene);
   }
 
-  /** Where an address that names a category from before it was merged leads now; null for all other addresses. */
-  movedTo(path: string, search: string): string | null {
-    const kind = this.live.catalogBySlug(decodePart(path.slice(1)))?.kind;
-    const parts = new URLSearchParams(search);
-    if (!kind || search === '' || !hasFormerKeys(parts, kind, this.kindById)) return null;
-    return `/${kind.slug}?${urlOfQuery(queryFromUrl(parts, kind, this.kindById), kind, this.kindById)}`;
+  /** Where an address leads. All that lead to one page have the same destination. */
+  destination(path: string, search: string): Destination {
+    if (path === '/') return { kind: 'page', address: '/' };
+    const state = this.listAt(path, search);
+    if (state) {
+      const { kind } = state.list;
+      const asked = urlOfQuery(state.query, kind, this.kindById);
+      const address = asked === '' ? `/${kind.slug}` : `/${kind.slug}?${asked}`;
+      const isFormer = search !== '' && hasFormerKeys(new URLSearchParams(search), kind, this.kindById);
+      return isFormer ? { kind: 'moved', to: address } : { kind: 'page', address };
+    }
+    const found = this.listingAt(path);
+    return { kind: 'page', address: found ? listingPath(found.catalog.kind, found) : NOWHERE };
   }
 
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
@@ -188,11 +200,14 @@ export class Pages {
     return listPage(scene, state, { queries, kindById: this.kindById, listings });
   }
 
-  private async listing(scene: PageScene, catalog: Catalog, slug: string): Promise<PageModel> {
+  /** The listing whose page stands at an address. */
+  private listingAt(path: string): { catalog: Catalog; id: number; slug: string } | null {
+    const [kindSlug = '', slug, ...more] = path.split('/').slice(1).map(decodePart);
+    const catalog = this.live.catalogBySlug(kindSlug);
+    if (!catalog || slug === undefined || more.length > 0) return null;
+    if (!isKindShown(catalog.kind) || !catalog.kind.hasListingPages) return null;
     const id = catalog.idOfSlug(slug);
-    const listing =
-      id !== undefined && catalog.isOnSite(id, scene.context.nowInMs) ? await this.store.listing(id) : null;
-    return listing ? listingPage(scene, catalog.kind, this.live.complete(listing)) : notFoundPage(scene);
+    return id !== undefined && catalog.isOnSite(id, this.live.nowInMs()) ? { catalog, id, slug } : null;
   }
 }
 

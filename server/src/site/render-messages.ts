@@ -1,14 +1,14 @@
 import type { PageModel } from '@plindo/core/page';
 
-/** What the server tells the thread that renders: an address to render, or what that asked for. */
+/** What the server tells a thread that renders: an address to render, or what that asked for. */
 export type ToRenderer =
   | { readonly kind: 'render'; readonly id: number; readonly url: string }
   | { readonly kind: 'model'; readonly id: number; readonly model: PageModel | null };
 
-/** What the thread answers: which page it needs the model of, or what it rendered; null is an address that is none. */
+/** What the thread answers: of which address it needs the model, or what it rendered. */
 export type FromRenderer =
-  | { readonly kind: 'ask'; readonly id: number; readonly path: string; readonly search: string }
-  | { readonly kind: 'rendered'; readonly id: number; readonly page: RenderedPage | null }
+  | { readonly kind: 'ask'; readonly id: number; readonly url: string }
+  | { readonly kind: 'rendered'; readonly id: number; readonly page: RenderedPage }
   | { readonly kind: 'failed'; readonly id: number; readonly reason: string };
 
 export interface RenderedPage {

@@ -7,10 +7,7 @@ import type { FromRenderer, ToRenderer } from './render-messages.js';
 
 /** What the built site gives: it renders an address with what it asks for of the data. */
 interface BuiltSite {
-  render(
-    url: string,
-    data: { page(path: string, search: string): Promise<PageModel> },
-  ): Promise<globalThis.Response | null>;
+  render(url: string, data: { page(url: string): Promise<PageModel> }): Promise<globalThis.Response | null>;
 }
 
 const folder = workerData as string;
@@ -29,18 +26,18 @@ function tell(message: FromRenderer): void {
 
 async function render(id: number, url: string): Promise<void> {
   try {
-    const rendered = await (await site).render(url, { page: (path, search) => ask(id, path, search) });
-    const page = rendered && { status: rendered.status, html: await rendered.text() };
-    tell({ kind: 'rendered', id, page });
+    const rendered = await (await site).render(url, { page: (asked) => ask(id, asked) });
+    if (!rendered) throw new Error(`The site has no page at ${url}.`);
+    tell({ kind: 'rendered', id, page: { status: rendered.status, html: await rendered.text() } });
   } catch (error) {
     tell({ kind: 'failed', id, reason: error instanceof Error ? (error.stack ?? error.message) : String(error) });
   }
 }
 
-async function ask(id: number, path: string, search: string): Promise<PageModel> {
-  tell({ kind: 'ask', id, path, search });
+async function ask(id: number, url: string): Promise<PageModel> {
+  tell({ kind: 'ask', id, url });
   const model = await new Promise<PageModel | null>((resolve) => waiting.set(id, resolve));
   waiting.delete(id);
-  if (!model) throw new Error(`There is no model for ${path}.`);
+  if (!model) throw new Error(`There is no model for ${url}.`);
   return model;
 }

@@ -1,54 +1,76 @@
-import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import type { PageModel } from '@plindo/core/page';
-import { SiteRenderer } from './renderer.js';
+import { stubSite } from '../../testing/stub-site.js';
+import { Busy, SiteRenderer } from './renderer.js';
 
-/** Stands for the built site: renders the heading of the page that it asks for, and fails or ends its thread on request. */
-const SITE = `
-  export async function render(url, data) {
-    if (url === '/none') return null;
-    if (url === '/fails') throw new Error('It cannot be drawn.');
-    if (url === '/ends') process.exit(0);
-    return new Response((await data.page(url, '')).heading, { status: 200 });
-  }`;
-
-describe('Rendering pages in a thread of its own', () => {
-  let folder: string;
+describe('Rendering pages in threads of their own', () => {
+  const site = stubSite();
+  const never = new AbortController().signal;
   let renderer: SiteRenderer;
-  const source = async (path: string): Promise<PageModel> => {
-    if (path === '/lost') throw new Error('The store is gone.');
-    return Promise.resolve({ heading: `Page ${path}` } as unknown as PageModel);
+  const source = async (url: string): Promise<PageModel> => {
+    if (url === '/lost') throw new Error('The store is gone.');
+    return Promise.resolve({ title: 'Page' } as unknown as PageModel);
   };
-  const rendered = (url: string): Promise<unknown> =>
-    renderer.render(url, source).then(
-      (page) => page?.html ?? null,
-      (error: unknown) => (error as Error).message.split('\n')[0]!.replace(/^Error: /, ''),
+  const rendered = (url: string, dropped = never): Promise<string> =>
+    renderer.render(url, source, dropped).then(
+      ({ html }) => html.replace(/<.*>/, ''),
+      (error: unknown) => (error instanceof Busy ? 'busy' : (error as Error).message.split('\n')[0]!),
     );
 
-  beforeAll(() => {
-    folder = mkdtempSync(join(tmpdir(), 'plindo-site-'));
-    mkdirSync(join(folder, 'server'));
-    writeFileSync(join(folder, 'server', 'server.mjs'), SITE);
-    renderer = new SiteRenderer(folder);
-  });
-  afterAll(() => rmSync(folder, { recursive: true, force: true }));
+  beforeAll(() => (renderer = new SiteRenderer(site.folder)));
+  afterAll(() => site.remove());
 
   it('gives each page to the one who asked for it', async () => {
-    expect(await Promise.all(['/a', '/none', '/b'].map(rendered))).toEqual(['Page /a', null, 'Page /b']);
+    const wanted = ['/a', '/b', '/c', '/d'];
+    expect(await Promise.all(wanted.map((url) => rendered(url)))).toEqual(wanted.map((url) => `Page at ${url}`));
   });
 
-  it('fails one page alone when its model or its drawing fails', async () => {
-    expect(await Promise.all(['/lost', '/a', '/fails'].map(rendered))).toEqual([
+  it('fails one page alone when there is none, or its model or its drawing fails', async () => {
+    expect(await Promise.all(['/lost', '/a', '/fails', '/none'].map((url) => rendered(url)))).toEqual([
       'The store is gone.',
-      'Page /a',
-      'It cannot be drawn.',
+      'Page at /a',
+      'Error: It cannot be drawn.',
+      'Error: The site has no page at /none.',
     ]);
   });
 
   it('lets nobody wait for a thread that has ended, and begins another', async () => {
     const ended = 'The thread that renders pages has ended.';
-    expect(await Promise.all(['/ends', '/ends'].map(rendered))).toEqual([ended, ended]);
-    expect(await rendered('/a')).toBe('Page /a');
+    expect(await Promise.all(['/ends', '/ends', '/a'].map((url) => rendered(url)))).toEqual([
+      ended,
+      ended,
+      'Page at /a',
+    ]);
+  });
+
+  it('lets twenty wait beside those that are rendered, and says to one more that it is busy', async () => {
+    const answers = await Promise.all(Array.from({ length: 25 }, (_, at) => rendered(`/slow/${at}`)));
+    expect(answers.filter((answer) => answer === 'busy').length).toBe(3);
+    expect(answers[0]).toBe('Page at /slow/0');
+    expect(await rendered('/a')).toBe('Page at /a');
+  });
+
+  it('renders nothing for those who have gone before their turn, and lets others have their place', async () => {
+    const asked: string[] = [];
+    const gone = new AbortController();
+    const noting = (url: string): Promise<PageModel> => {
+      asked.push(url);
+      return source(url);
+    };
+    const left = Array.from({ length: 20 }, (_, at) => renderer.render(`/slow/${at}`, noting, gone.signal));
+    const ends = Promise.allSettled(left);
+    gone.abort();
+    expect(await Promise.all(['/a', '/b'].map((url) => rendered(url)))).toEqual(['Page at /a', 'Page at /b']);
+    const states = (await ends).map(({ status }) => status);
+    expect(states.filter((status) => status === 'rejected').length).toBe(18);
+    expect(asked.length).toBe(2);
+  });
+
+  it('is warmed up in every thread', async () => {
+    const asked: string[] = [];
+    await renderer.warmUp('/', (url) => {
+      asked.push(url);
+      return source(url);
+    });
+    expect(asked).toEqual(['/', '/']);
   });
 });

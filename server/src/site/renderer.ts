@@ -1,79 +1,69 @@
-import { Worker } from 'node:worker_threads';
-import type { PageModel } from '@plindo/core/page';
-import type { FromRenderer, RenderedPage, ToRenderer } from './render-messages.js';
+import type { RenderedPage } from './render-messages.js';
+import type { PageSource } from './render-thread.js';
+import { RenderThread } from './render-thread.js';
 
-/** Gives the models that a rendering asks for. */
-export type PageSource = (path: string, search: string) => Promise<PageModel>;
+const THREADS = 2;
+const MOST_WAITING = 20;
 
-interface Rendering {
+/** Too many pages wait to be rendered for another one. */
+export class Busy extends Error {
+  constructor() {
+    super(`There are ${MOST_WAITING} pages waiting to be rendered.`);
+  }
+}
+
+interface Waiting {
+  readonly url: string;
   readonly source: PageSource;
-  done(page: RenderedPage | null): void;
-  failed(error: unknown): void;
+  readonly dropped: AbortSignal;
+  done(page: Promise<RenderedPage>): void;
 }
 
 /**
- * Renders pages of the site in a thread of its own, so that edits and queries need not wait for it. A thread that ends
- * is replaced with the next rendering.
+ * Renders pages of the site in threads of their own, so that edits and queries need not wait for it. Pages wait for
+ * their turn in the order in which they were asked for; one for which nobody waits any more loses its turn.
  */
 export class SiteRenderer {
-  private worker: Worker | null = null;
-  private last = 0;
-  private readonly renderings = new Map<number, Rendering>();
+  private readonly threads: readonly RenderThread[];
+  private waiting: Waiting[] = [];
 
   /** `folder` is the build of the site, with `server` below it. */
-  constructor(private readonly folder: string) {
-    this.worker = this.begin();
+  constructor(folder: string) {
+    this.threads = Array.from({ length: THREADS }, () => new RenderThread(folder));
   }
 
-  /** The page at an address; null when the address is none of the site. */
-  render(url: string, source: PageSource): Promise<RenderedPage | null> {
-    const id = ++this.last;
-    return new Promise((done, failed) => {
-      this.renderings.set(id, { source, done, failed });
-      this.tell({ kind: 'render', id, url });
+  /** The page at an address. Throws a {@link Busy}. */
+  async render(url: string, source: PageSource, dropped: AbortSignal): Promise<RenderedPage> {
+    this.letGo();
+    if (this.waiting.length >= MOST_WAITING) throw new Busy();
+    return new Promise((done) => {
+      this.waiting.push({ url, source, dropped, done });
+      this.begin();
     });
   }
 
-  private tell(message: ToRenderer): void {
-    this.worker ??= this.begin();
-    this.worker.postMessage(message);
+  /** Renders a page in every thread, so that the first visitors needn't wait while its program is read. */
+  async warmUp(url: string, source: PageSource): Promise<void> {
+    const never = new AbortController().signal;
+    await Promise.all(this.threads.map(() => this.render(url, source, never)));
   }
 
-  private begin(): Worker {
-    const worker = new Worker(new URL('./render-worker.js', import.meta.url), { workerData: this.folder });
-    worker.on('message', (message: FromRenderer) => void this.take(message));
-    worker.on('error', (error) => this.end(worker, error));
-    worker.on('exit', () => this.end(worker, new Error('The thread that renders pages has ended.')));
-    worker.unref();
-    return worker;
+  private begin(): void {
+    this.letGo();
+    const thread = this.threads.find(({ isIdle }) => isIdle);
+    const next = thread && this.waiting.shift();
+    if (!thread || !next) return;
+    const page = thread.render(next.url, next.source);
+    next.done(page);
+    const goOn = (): void => this.begin();
+    page.then(goOn, goOn);
   }
 
-  private async take(message: FromRenderer): Promise<void> {
-    const { kind, id } = message;
-    const rendering = this.renderings.get(id);
-    if (!rendering) return;
-    if (kind === 'ask') return this.answer(id, rendering, message.path, message.search);
-    this.renderings.delete(id);
-    if (kind === 'rendered') rendering.done(message.page);
-    else rendering.failed(new Error(message.reason));
-  }
-
-  private async answer(id: number, rendering: Rendering, path: string, search: string): Promise<void> {
-    try {
-      this.tell({ kind: 'model', id, model: await rendering.source(path, search) });
-    } catch (error) {
-      this.renderings.delete(id);
-      rendering.failed(error);
-      this.tell({ kind: 'model', id, model: null });
-    }
-  }
-
-  private end(worker: Worker, error: unknown): void {
-    // One that failed also exits, when another may be at work already.
-    if (this.worker !== worker) return;
-    this.worker = null;
-    const all = [...this.renderings.values()];
-    this.renderings.clear();
-    for (const { failed } of all) failed(error);
+  /** Takes those out for which nobody waits any more. */
+  private letGo(): void {
+    const isGone = ({ dropped }: Waiting): boolean => dropped.aborted;
+    for (const { done } of this.waiting.filter(isGone))
+      done(Promise.reject(new Error('Nobody waits for it any more.')));
+    this.waiting = this.waiting.filter((one) => !isGone(one));
   }
 }

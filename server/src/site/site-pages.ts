@@ -1,72 +1,82 @@
-import { createHash } from 'node:crypto';
-import { promisify } from 'node:util';
-import { gzip } from 'node:zlib';
 import { LRUCache } from 'lru-cache';
+import { partsOfUrl } from '@plindo/core/query';
+import type { PageModel } from '@plindo/core/page';
 import type { Live } from '../live/live.js';
-import type { Pages } from './pages.js';
-import type { RenderedPage } from './render-messages.js';
+import { PageAddresses } from './page-addresses.js';
+import type { Destination, Pages } from './pages.js';
+import { PagesUnderWay } from './pages-under-way.js';
+import type { HeadersOf } from './ready-page.js';
+import { ReadyPage } from './ready-page.js';
 import type { SiteRenderer } from './renderer.js';
+import type { Stretch } from './stretch.js';
+import { holds, stretchNow } from './stretch.js';
 
-/** What stands in rendered pages where the nonce of the response goes. */
-export const NONCE_MARK = 'PLINDO-NONCE';
-const MOST_CACHED_PAGES = 500;
-const MOST_CACHED_BYTES = 32 * 1024 * 1024;
+const MOST_KEPT_PAGES = 500;
+const MOST_KEPT_BYTES = 32 * 1024 * 1024;
+const HOME = '/';
 
-const compress = promisify(gzip);
-
-/** A rendered page, ready to be sent, in the state of one revision and of a stretch of time. */
-export interface ReadyPage {
-  readonly revision: number;
-  /** The moment from which on it may look different though nothing was changed. */
-  readonly until: number;
-  readonly status: number;
-  readonly html: Buffer;
-  readonly gzipped: Buffer;
-  readonly etag: string;
-  /** Of its style elements. Scripts have none, so a nonce that serves a page for as long as it is kept opens nothing. */
-  readonly nonce: string;
-}
-
-/** Rendered pages of the public side. One is kept until anything changes, or until a moment at which it may look otherwise. */
+/**
+ * Rendered pages of the public side, each under its one address. One is kept until anything changes, or until a moment
+ * at which it may look otherwise.
+ */
 export class SitePages {
-  private readonly cache = new LRUCache<string, ReadyPage>({
-    max: MOST_CACHED_PAGES,
-    maxSize: MOST_CACHED_BYTES,
-    sizeCalculation: ({ html, gzipped }) => html.length + gzipped.length,
+  private readonly kept = new LRUCache<string, Stretch & { readonly page: ReadyPage }>({
+    max: MOST_KEPT_PAGES,
+    maxSize: MOST_KEPT_BYTES,
+    sizeCalculation: ({ page }) => page.size,
   });
+  private readonly addresses: PageAddresses;
+  private readonly underWay = new PagesUnderWay<ReadyPage>();
 
   constructor(
     private readonly renderer: SiteRenderer,
     private readonly live: Live,
     private readonly pages: Pages,
-  ) {}
-
-  /** Where an address that names a category from before it was merged leads now; null for all other addresses. */
-  movedTo(path: string, search: string): string | null {
-    return this.pages.movedTo(path, search);
+    private readonly headersOf: HeadersOf,
+  ) {
+    this.addresses = new PageAddresses(live, pages);
   }
 
-  /** The page at an address; `nonce` is what its style elements get if it is rendered now. Null for an address that is none. */
-  async at(url: string, nonce: string): Promise<ReadyPage | null> {
-    const { revision } = this.live;
-    const kept = this.cache.get(url);
-    const now = this.live.context().nowInMs;
-    if (kept?.revision === revision && kept.until > now) return kept;
-    const rendered = await this.renderer.render(url, (path, search) => this.pages.page(path, search));
-    if (!rendered) return null;
-    const page = await readyPage(rendered, { revision, until: this.live.holdsUntil(now) }, nonce);
-    // An address that leads nowhere is not kept: anybody can make up any number of them.
-    if (page.status === 200) this.cache.set(url, page);
+  /** The page at an address, as a visitor sent it, when it is kept and still holds. */
+  hit(url: string): ReadyPage | undefined {
+    const destination = this.addresses.known(url);
+    return destination?.kind === 'page' ? this.ready(destination.address) : undefined;
+  }
+
+  /** Where an address leads, as a visitor sent it. */
+  destination(url: string): Destination {
+    return this.addresses.known(url) ?? this.addresses.find(url);
+  }
+
+  private ready(address: string): ReadyPage | undefined {
+    const kept = this.kept.get(address);
+    return kept && holds(kept, this.live) ? kept.page : undefined;
+  }
+
+  /**
+   * The page at the one address of a destination: rendered once for all who ask for it meanwhile, and not at all when
+   * they have all gone before it was begun. Throws a `Busy` when too many are waiting.
+   */
+  async at(address: string, gone: AbortSignal): Promise<ReadyPage> {
+    const key = `${this.live.revision} ${address}`;
+    return this.ready(address) ?? this.underWay.join(key, gone, (dropped) => this.render(address, dropped));
+  }
+
+  /** Makes ready what the first visitors will ask for. */
+  async warmUp(): Promise<void> {
+    await this.renderer.warmUp(HOME, this.source);
+    await this.at(HOME, new AbortController().signal);
+  }
+
+  private async render(address: string, dropped: AbortSignal): Promise<ReadyPage> {
+    const stretch = stretchNow(this.live);
+    const page = await ReadyPage.of(await this.renderer.render(address, this.source, dropped), this.headersOf);
+    this.kept.set(address, { ...stretch, page });
     return page;
   }
-}
 
-async function readyPage(
-  { status, html: text }: RenderedPage,
-  state: Pick<ReadyPage, 'revision' | 'until'>,
-  nonce: string,
-): Promise<ReadyPage> {
-  const html = Buffer.from(text.replaceAll(NONCE_MARK, nonce));
-  const etag = `"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-  return { ...state, status, html, gzipped: await compress(html), etag, nonce };
+  private readonly source = (url: string): Promise<PageModel> => {
+    const { path, search } = partsOfUrl(url);
+    return this.pages.page(path, search);
+  };
 }

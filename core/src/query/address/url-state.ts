@@ -8,7 +8,7 @@ export const LONGEST_SEARCH = 200;
 const MOST_CHOSEN = 100;
 const LAST_PAGE = 1_000_000;
 /** "Show more" shows at most so many listings on one page; further ones have pages of their own. */
-export const MOST_SHOWN = 2000;
+export const MOST_SHOWN = 200;
 const FARTHEST_IN_METRES = 20_100_000;
 
 export type UrlDesign = Pick<KindDefinition, 'fields' | 'facets' | 'sortChoices' | 'pageSize' | 'pager'>;
@@ -62,13 +62,16 @@ function readChoice(facet: Facet, field: Field, parts: Parts): FacetChoice | nul
   return facet.control === 'dates' ? readDates(facet, parts) : readRange(facet, field, parts);
 }
 
-/** A value that a category had before it was merged into another is taken for that other. */
+/**
+ * A value that a category had before it was merged into another is taken for that other. Several come in one order,
+ * whatever order they were given in, so that what asks the same has one address.
+ */
 function readValues({ key, control }: Facet, { settings }: Field, parts: Parts): FacetChoice | null {
   const given = (parts.get(key) ?? []).flatMap((part) => part.split(',')).filter((value) => value !== '');
   const values = given.map(
     (value) => settings.choices?.find(({ formerKeys }) => formerKeys?.includes(value))?.key ?? value,
   );
-  const distinct = [...new Set(values)].slice(0, isSingle(control) ? 1 : MOST_CHOSEN);
+  const distinct = isSingle(control) ? values.slice(0, 1) : [...new Set(values)].slice(0, MOST_CHOSEN).sort();
   return distinct.length === 0 ? null : { kind: 'values', values: distinct };
 }
 

@@ -1,12 +1,11 @@
 import { REQUEST_CONTEXT, TransferState, inject } from '@angular/core';
 import type { PageModel } from '@plindo/core/page';
-import { partsOfUrl } from '@plindo/core/query';
 import type { SiteData } from './site-data';
 import { keepFirstPage } from './site-data';
 
 /** What the server hands to a rendering. */
 export interface RenderContext {
-  page(path: string, search: string): Promise<PageModel>;
+  page(url: string): Promise<PageModel>;
 }
 
 /** On the server: straight from what the server hands over, without HTTP. */
@@ -16,9 +15,8 @@ export function dataFromServer(): SiteData {
   return {
     async page(url) {
       if (!context) throw new Error('The site is rendered without the data of the server.');
-      const { path, search } = partsOfUrl(url);
-      const model = await context.page(path, search);
-      keepFirstPage(state, url, model);
+      const model = await context.page(url);
+      keepFirstPage(state, model);
       return model;
     },
     // Nothing is typed while a page is rendered on the server.

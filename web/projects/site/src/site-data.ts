@@ -12,9 +12,9 @@ export interface SiteData {
   places(text: string): Promise<readonly string[]>;
 }
 
-const FIRST_PAGE = makeStateKey<{ url: string; model: PageModel }>('first-page');
+const FIRST_PAGE = makeStateKey<PageModel>('first-page');
 
-/** In the browser: the first page comes with the document, every other one from the API. */
+/** In the browser: the first page comes with the document, whatever address led to it; every other one from the API. */
 function dataFromApi(): SiteData {
   const api = inject(PagesApi);
   const state = inject(TransferState);
@@ -22,7 +22,7 @@ function dataFromApi(): SiteData {
     page(url) {
       const first = state.get(FIRST_PAGE, null);
       state.remove(FIRST_PAGE);
-      return first?.url === url ? Promise.resolve(first.model) : firstValueFrom(api.page(url));
+      return first ? Promise.resolve(first) : firstValueFrom(api.page(url));
     },
     suggestions: (path, text) => firstValueFrom(api.suggestions(path, text)),
     places: (text) => firstValueFrom(api.places(text)),
@@ -32,6 +32,6 @@ function dataFromApi(): SiteData {
 export const SITE_DATA = new InjectionToken<SiteData>('SiteData', { providedIn: 'root', factory: dataFromApi });
 
 /** Keeps the page that the server has rendered for the browser to begin with. */
-export function keepFirstPage(state: TransferState, url: string, model: PageModel): void {
-  state.set(FIRST_PAGE, { url, model });
+export function keepFirstPage(state: TransferState, model: PageModel): void {
+  state.set(FIRST_PAGE, model);
 }

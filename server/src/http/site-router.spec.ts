@@ -1,0 +1,148 @@
+import type { IncomingHttpHeaders, Server } from 'node:http';
+import { request } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { gunzipSync } from 'node:zlib';
+import type { Kind } from '@plindo/core/structure';
+import { pino } from 'pino';
+import { stubSite } from '../../testing/stub-site.js';
+import type { Sender } from '../../testing/test-api.js';
+import { BERTHS, TestApi } from '../../testing/test-api.js';
+import { SiteRenderer } from '../site/renderer.js';
+import { SitePages } from '../site/site-pages.js';
+import { makeApp } from './app.js';
+import { pageHeaders } from './security.js';
+
+interface Got {
+  readonly status: number;
+  readonly headers: IncomingHttpHeaders;
+  readonly body: Buffer;
+}
+
+describe('Pages of the site over HTTP', () => {
+  const site = stubSite();
+  let api: TestApi;
+  let owner: Sender;
+  let server: Server;
+  let berths: Kind;
+  let now = Date.UTC(2026, 10, 28, 12);
+
+  const get = (path: string, headers: Record<string, string> = {}, method = 'GET'): Promise<Got> =>
+    new Promise((resolve, reject) => {
+      const { port } = server.address() as AddressInfo;
+      const sent = request({ port, path, headers, method, agent: false }, (response) => {
+        const parts: Buffer[] = [];
+        response.on('data', (part: Buffer) => parts.push(part));
+        response.on('end', () => {
+          resolve({ status: response.statusCode ?? 0, headers: response.headers, body: Buffer.concat(parts) });
+        });
+      });
+      sent.on('error', reject);
+      sent.end();
+    });
+  /** What the site drew: a title, and the address that it was drawn at. */
+  const drawn = async (path: string): Promise<string> => (await get(path)).body.toString().replace(/<.*>/, '');
+
+  beforeAll(async () => {
+    api = await TestApi.start(undefined, () => new Date(now));
+    await api.addUser('owner');
+    owner = await api.signIn('owner');
+    berths = (await owner.send('POST', '/api/kinds', BERTHS)).json.result as Kind;
+    const add = (title: string, more: object): Promise<unknown> =>
+      owner.send('POST', `/api/kinds/${berths.id}/listings`, { title, status: 'live', ...more });
+    await add('Quay 1', { values: { type: 'quay', price: '10' } });
+    await add('Later', { shownFrom: '2026-11-28 14:00' });
+    const { services } = api.assembly;
+    const sitePages = new SitePages(new SiteRenderer(site.folder), services.live, services.pages, pageHeaders());
+    const web = { folders: { site: site.folder, desk: site.folder }, sitePages };
+    const app = await makeApp({ services, log: pino({ level: 'silent' }), trustProxy: false, web });
+    server = await new Promise<Server>((resolve) => {
+      const listening = app.listen(0, () => resolve(listening));
+    });
+  });
+
+  afterAll(async () => {
+    server.closeAllConnections();
+    server.close();
+    await api.stop();
+    site.remove();
+  });
+
+  it('are one for all addresses that ask the same, without what was made up', async () => {
+    const one = await drawn('/berths?type=buoy,quay&sort=price-up');
+    for (const same of [
+      '/berths?sort=price-up&type=quay&type=buoy',
+      '/berths?type=buoy,quay,galleon&sort=price-up&x=1&page=1',
+      '/b%65rths?type=quay,buoy&sort=price-up&type=',
+    ]) {
+      expect(await drawn(same))
+        .withContext(same)
+        .toBe(one);
+    }
+    expect(one).toMatch(/^Berths – .* at \/berths\?type=buoy,quay&sort=price-up$/);
+    expect(await drawn('/berths?type=quay')).not.toBe(one);
+  });
+
+  it('are one for all addresses that lead nowhere, which is no page', async () => {
+    const nowhere = await get('/berths/none');
+    expect([nowhere.status, nowhere.body.toString()]).toEqual([404, (await get('/ships?x=1')).body.toString()]);
+    expect((await get('/%FF/%00')).status).toBe(404);
+  });
+
+  it('are none at an address of more than 8,000 characters', async () => {
+    expect((await get(`/berths?${'x'.repeat(9000)}`)).status).toBe(414);
+  });
+
+  it('come with the same headers and body again, as they were asked to be packed', async () => {
+    const first = await get('/berths', { 'Accept-Encoding': 'gzip' });
+    const again = await get('/berths', { 'Accept-Encoding': 'gzip' });
+    const withoutDate = ({ date: _, ...others }: IncomingHttpHeaders): IncomingHttpHeaders => others;
+    expect(withoutDate(again.headers)).toEqual(withoutDate(first.headers));
+    expect(again.body).toEqual(first.body);
+    expect(again.headers['content-encoding']).toBe('gzip');
+    expect(gunzipSync(again.body).toString()).toContain('Berths');
+    expect((await get('/berths', { 'Accept-Encoding': 'gzip, deflate, br, zstd' })).headers['content-encoding']).toBe(
+      'br',
+    );
+    const plain = await get('/berths', { 'Accept-Encoding': 'br;q=0, gzip;q=0' });
+    expect([plain.headers['content-encoding'], plain.body.toString()]).toEqual([
+      undefined,
+      gunzipSync(first.body).toString(),
+    ]);
+  });
+
+  it('allow the style elements that they have, and say so in a policy beside the other headers of security', async () => {
+    const { headers, body } = await get('/berths');
+    const nonce = /nonce="([^"]+)"/.exec(body.toString())![1]!;
+    expect(headers['content-security-policy']).toContain(`'nonce-${nonce}'`);
+    expect([headers['x-content-type-options'], headers['x-frame-options'], headers['vary']]).toEqual([
+      'nosniff',
+      'SAMEORIGIN',
+      'Accept-Encoding',
+    ]);
+  });
+
+  it('are not sent again to those who have them, nor their body to those who ask for the headers', async () => {
+    const { headers, body } = await get('/berths');
+    const tag = headers.etag!;
+    for (const known of [tag, tag.replace('W/', ''), `"other", ${tag}`, '*']) {
+      const { status, body: none } = await get('/berths', { 'If-None-Match': known });
+      expect([status, none.length]).withContext(known).toEqual([304, 0]);
+    }
+    expect((await get('/berths', { 'If-None-Match': '"other"' })).status).toBe(200);
+    const head = await get('/berths', {}, 'HEAD');
+    expect([head.status, head.headers['content-length'], head.body.length]).toEqual([200, String(body.length), 0]);
+  });
+
+  it('are new after a change, and when a moment has come at which they look otherwise', async () => {
+    expect(await drawn('/berths/later')).toContain('Nothing here');
+    expect(await drawn('/berths/quay-1')).toContain('Quay 1');
+    now += 3 * 60 * 60_000;
+    expect(await drawn('/berths/later')).toContain('Later');
+    const { json } = await owner.send('GET', `/api/kinds/${berths.id}/listings`);
+    const { id, version } = (json.listings as { id: number; version: number; title: string }[]).find(
+      ({ title }) => title === 'Quay 1',
+    )!;
+    await owner.send('PATCH', `/api/listings/${id}`, { version, title: 'Quay One' });
+    expect(await drawn('/berths/quay-1')).toContain('Quay One');
+  });
+});

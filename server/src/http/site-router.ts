@@ -1,0 +1,81 @@
+import { join } from 'node:path';
+import compression from 'compression';
+import express, { Router } from 'express';
+import type { Request, RequestHandler, Response } from 'express';
+import type { Encoding, ReadyPage, Sendable } from '../site/ready-page.js';
+import { ENCODINGS, isMatched } from '../site/ready-page.js';
+import { Busy } from '../site/renderer.js';
+import type { SitePages } from '../site/site-pages.js';
+import { HASHED_FILES } from './web-apps.js';
+
+const LONGEST_URL = 8000;
+/** A rendering takes some 50 ms, and at most some twenty are waiting. */
+const TRY_AGAIN_IN_S = 2;
+const FILE_NAME = /\.\w{2,5}$/;
+
+/** Sends pages that are kept as they are, before anything else is done for a request. */
+export function siteHits(site: SitePages): RequestHandler {
+  return (request, response, next) => {
+    const page = isReading(request) ? site.hit(request.url) : undefined;
+    const sendable = page?.madeAs(encodingFor(request));
+    if (page && sendable) send(request, response, page, sendable);
+    else next();
+  };
+}
+
+/** The public side, rendered on the server; a page is kept until anything changes. */
+export function siteRouter(folder: string, site: SitePages): Router {
+  const router = Router();
+  router.get(FILE_NAME, compression(), express.static(join(folder, 'browser'), HASHED_FILES));
+  // Not by a pattern, which would refuse an address that cannot be decoded; it leads nowhere, like any other.
+  router.use(async (request, response, next) => {
+    if (!isReading(request)) return next();
+    if (request.originalUrl.length > LONGEST_URL) return void response.status(414).end();
+    const destination = site.destination(request.originalUrl);
+    if (destination.kind === 'moved') return response.redirect(301, destination.to);
+    const gone = new AbortController();
+    response.once('close', () => gone.abort());
+    try {
+      const page = await site.at(destination.address, gone.signal);
+      if (!gone.signal.aborted) send(request, response, page, await page.as(encodingFor(request)));
+    } catch (error) {
+      if (gone.signal.aborted) return;
+      if (!(error instanceof Busy)) throw error;
+      response.status(503).set('Retry-After', String(TRY_AGAIN_IN_S)).type('html').send(BUSY_PAGE);
+    }
+  });
+  return router;
+}
+
+function isReading({ method }: Request): boolean {
+  return method === 'GET' || method === 'HEAD';
+}
+
+/** Helmet's headers are part of what a page is kept with. */
+function send(
+  { headers, method }: Request,
+  response: Response,
+  page: ReadyPage,
+  { headers: own, body }: Sendable,
+): void {
+  for (const name of response.getHeaderNames()) response.removeHeader(name);
+  if (isMatched(headers['if-none-match'], page.etag)) response.writeHead(304, [...page.headers]).end();
+  else response.writeHead(page.status, [...own]).end(method === 'HEAD' ? undefined : body);
+}
+
+function encodingFor(request: Request): Encoding {
+  const accepted = request.headers['accept-encoding'];
+  // As all browsers send it over HTTPS.
+  if (accepted === 'gzip, deflate, br, zstd' || accepted === 'gzip, deflate, br') return 'br';
+  return ENCODINGS.find((encoding) => request.acceptsEncodings(encoding)) ?? 'identity';
+}
+
+const BUSY_PAGE = `<!doctype html>
+<html lang="en">
+  <meta charset="utf-8" />
+  <meta name="viewport" content="width=device-width, initial-scale=1" />
+  <title>Just a moment</title>
+  <h1>Just a moment</h1>
+  <p>Many people are looking at this site at once. Load the page again in a few seconds.</p>
+</html>
+`;
