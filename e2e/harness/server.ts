@@ -21,9 +21,13 @@ export class TestServer {
   }
 
   /** Starts on an empty store, or on the one in `folder`; `database` is the address of one that isn't there. */
-  static async start(folder = mkdtempSync(join(tmpdir(), '.plindo-e2e-')), database?: string): Promise<TestServer> {
+  static async start(
+    folder = mkdtempSync(join(tmpdir(), '.plindo-e2e-')),
+    database?: string,
+    more: Readonly<Record<string, string>> = {},
+  ): Promise<TestServer> {
     const environment = {
-      ...{ ...process.env, PORT: '0', PLINDO_DATA: folder, NODE_ENV: 'production' },
+      ...{ ...process.env, PORT: '0', PLINDO_DATA: folder, NODE_ENV: 'production', ...more },
       ...(database !== undefined && { PLINDO_DATABASE: database }),
     };
     const child = spawn(process.execPath, ['server/dist/start/plindo.js'], { env: environment });
@@ -44,7 +48,7 @@ export class TestServer {
   }
 
   /** Starts on a copy of the demo store, which is filled once a run: by the runner of all specs, or here. */
-  static async startDemo(): Promise<TestServer> {
+  static async startDemo(environment: Readonly<Record<string, string>> = {}): Promise<TestServer> {
     const filled = process.env['PLINDO_FILLED_DEMO'] ?? join(tmpdir(), `plindo-demo-${process.pid}`);
     if (!existsSync(filled)) {
       const { status } = spawnSync(process.execPath, ['demo/dist/fill.js', filled], { stdio: 'inherit' });
@@ -53,7 +57,7 @@ export class TestServer {
     }
     const folder = mkdtempSync(join(tmpdir(), '.plindo-e2e-'));
     cpSync(filled, folder, { recursive: true });
-    return TestServer.start(folder);
+    return TestServer.start(folder, undefined, environment);
   }
 
   /** Ends the process at once, as a power cut would. */

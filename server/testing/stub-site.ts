@@ -7,14 +7,12 @@ import { join } from 'node:path';
  * fails, ends its thread or takes its time on request.
  */
 const SITE = `
-  export async function render(url, data) {
-    if (url === '/none') return null;
+  export async function render(url, { page, data }) {
     if (url === '/fails') throw new Error('It cannot be drawn.');
     if (url === '/ends') process.exit(0);
     const model = await data.page(url);
     if (url.startsWith('/slow')) await new Promise((resolve) => setTimeout(resolve, 50));
-    const style = '<style nonce="PLINDO-NONCE"></style>';
-    return new Response(style + model.title + ' at ' + url, { status: model.type === 'not-found' ? 404 : 200 });
+    return { html: page + model.title + ' at ' + url, status: model.type === 'not-found' ? 404 : 200 };
   }`;
 
 /** The folder of a site that draws nothing, and what removes it. */
@@ -22,6 +20,7 @@ export function stubSite(): { readonly folder: string; remove(): void } {
   const folder = mkdtempSync(join(tmpdir(), 'plindo-site-'));
   for (const part of ['server', 'browser']) mkdirSync(join(folder, part));
   writeFileSync(join(folder, 'server', 'server.mjs'), SITE);
+  writeFileSync(join(folder, 'server', 'index.server.html'), '<style nonce="PLINDO-NONCE"></style>');
   writeFileSync(join(folder, 'browser', 'index.html'), '');
   return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
 }

@@ -1,17 +1,24 @@
 /** Runs in a thread of its own: renders pages of the site with the models that the server hands over. */
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { parentPort, workerData } from 'node:worker_threads';
 import type { PageModel } from '@plindo/core/page';
-import type { FromRenderer, ToRenderer } from './render-messages.js';
+import type { FromRenderer, RenderedPage, ToRenderer } from './render-messages.js';
 
-/** What the built site gives: it renders an address with what it asks for of the data. */
+/** What the built site gives: it renders an address into its page, with what it asks for of the data. */
 interface BuiltSite {
-  render(url: string, data: { page(url: string): Promise<PageModel> }): Promise<globalThis.Response | null>;
+  render(
+    url: string,
+    rendering: { page: string; isPlain: boolean; data: { page(url: string): Promise<PageModel> } },
+  ): Promise<RenderedPage>;
 }
 
 const folder = workerData as string;
 const site = import(pathToFileURL(join(folder, 'server', 'server.mjs')).href) as Promise<BuiltSite>;
+const page = readFile(join(folder, 'server', 'index.server.html'), 'utf8');
+/** The plain way is there to compare with. */
+const isPlain = process.env['PLINDO_PLAIN_RENDERING'] === 'yes';
 /** By number of a rendering, who waits for a model. */
 const waiting = new Map<number, (model: PageModel | null) => void>();
 
@@ -26,9 +33,8 @@ function tell(message: FromRenderer): void {
 
 async function render(id: number, url: string): Promise<void> {
   try {
-    const rendered = await (await site).render(url, { page: (asked) => ask(id, asked) });
-    if (!rendered) throw new Error(`The site has no page at ${url}.`);
-    tell({ kind: 'rendered', id, page: { status: rendered.status, html: await rendered.text() } });
+    const data = { page: (asked: string): Promise<PageModel> => ask(id, asked) };
+    tell({ kind: 'rendered', id, page: await (await site).render(url, { page: await page, isPlain, data }) });
   } catch (error) {
     tell({ kind: 'failed', id, reason: error instanceof Error ? (error.stack ?? error.message) : String(error) });
   }
