@@ -57,7 +57,7 @@ export class SlimDocument {
   }
 
   getElementById(id: string): SlimElement | null {
-    return this.documentElement.find((element) => element.getAttribute('id') === id)[0] ?? null;
+    return this.documentElement.first((element) => element.getAttribute('id') === id);
   }
 
   querySelector(selector: string): SlimElement | null {

@@ -15,7 +15,9 @@ export class SlimElement extends SlimNode implements SlimParent {
   lastChild: SlimNode | null = null;
   readonly isHtml: boolean;
   readonly tagName: string;
-  private readonly attributes = new Map<string, string>();
+  /** Names and values beside one another: an element has few, for which a map takes longer. */
+  private readonly names: string[] = [];
+  private readonly values: string[] = [];
 
   constructor(
     owner: unknown,
@@ -89,28 +91,40 @@ export class SlimElement extends SlimNode implements SlimParent {
   }
 
   querySelector(selector: string): SlimElement | null {
-    return this.querySelectorAll(selector)[0] ?? null;
+    return this.first(matcher(selector));
   }
 
   querySelectorAll(selector: string): SlimElement[] {
-    return this.find(matcher(selector));
+    return this.all(matcher(selector));
   }
 
-  /** All elements inside that fit, in the order of the document. */
-  find(fits: (element: SlimElement) => boolean): SlimElement[] {
-    return this.children.flatMap((child) => [...(fits(child) ? [child] : []), ...child.find(fits)]);
+  /** The first element inside that fits, in the order of the document. */
+  first(fits: (element: SlimElement) => boolean): SlimElement | null {
+    for (let node = this.firstChild; node; node = node.nextSibling) {
+      if (!(node instanceof SlimElement)) continue;
+      const found = fits(node) ? node : node.first(fits);
+      if (found) return found;
+    }
+    return null;
+  }
+
+  private all(fits: (element: SlimElement) => boolean): SlimElement[] {
+    return this.children.flatMap((child) => [...(fits(child) ? [child] : []), ...child.all(fits)]);
   }
 
   getAttribute(name: string): string | null {
-    return this.attributes.get(this.nameOf(name)) ?? null;
+    return this.values[this.names.indexOf(this.nameOf(name))] ?? null;
   }
 
   hasAttribute(name: string): boolean {
-    return this.attributes.has(this.nameOf(name));
+    return this.names.includes(this.nameOf(name));
   }
 
   setAttribute(name: string, value: unknown): void {
-    this.attributes.set(this.nameOf(name), String(value));
+    const own = this.nameOf(name);
+    const at = this.names.indexOf(own);
+    if (at < 0) this.names.push(own);
+    this.values[at < 0 ? this.names.length - 1 : at] = String(value);
   }
 
   setAttributeNS(_namespace: string, name: string, value: unknown): void {
@@ -118,7 +132,10 @@ export class SlimElement extends SlimNode implements SlimParent {
   }
 
   removeAttribute(name: string): void {
-    this.attributes.delete(this.nameOf(name));
+    const at = this.names.indexOf(this.nameOf(name));
+    if (at < 0) return;
+    this.names.splice(at, 1);
+    this.values.splice(at, 1);
   }
 
   removeAttributeNS(_namespace: string, name: string): void {
@@ -135,7 +152,7 @@ export class SlimElement extends SlimNode implements SlimParent {
 
   html(): string {
     let html = `<${this.localName}`;
-    for (const [name, value] of this.attributes) html += ` ${name}="${escapedAttribute(value)}"`;
+    for (let at = 0; at < this.names.length; at++) html += ` ${this.names[at]}="${escapedAttribute(this.values[at]!)}"`;
     if (this.isHtml && VOID.has(this.localName)) return `${html}>`;
     html += '>';
     const isRaw = RAW_TEXT.has(this.localName);
