@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
 /**
- * Stands for the built site: tells the title of the model that it asks for and the address at which it was rendered, and
+ * Stands for the built site: tells the title of the model that it asks for, its address and how many it counts, and
  * fails, ends its thread or takes its time on request.
  */
 const SITE = `
@@ -12,7 +12,8 @@ const SITE = `
     if (url === '/ends') process.exit(0);
     const model = await data.page(url);
     if (url.startsWith('/slow')) await new Promise((resolve) => setTimeout(resolve, 50));
-    return { html: page + model.title + ' at ' + url, status: model.type === 'not-found' ? 404 : 200 };
+    const drawn = page + model.title + ' at ' + url + ', ' + (model.countSentence ?? '');
+    return { html: drawn, status: model.type === 'not-found' ? 404 : 200 };
   }`;
 
 /** The folder of a site that draws nothing, and what removes it. */

@@ -18,14 +18,17 @@ export function securityHeaders(): RequestHandler {
   };
 }
 
-/** The headers of all pages of the site, each with a policy for the nonce of its style elements. */
+/** The headers of all pages of the site, each with a policy for what is in it. */
 export function pageHeaders(): HeadersOf {
   const request = new IncomingMessage(new Socket());
   const response = Object.assign(new ServerResponse(request), { locals: { nonce: NONCE_MARK } });
   helmetHeaders()(request, response, () => undefined);
   const fixed = { ...response.getHeaders(), 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-cache' };
   const flat = Object.entries({ ...fixed, vary: 'Accept-Encoding' }).flatMap(([name, value]) => [name, String(value)]);
-  return (nonce) => flat.map((part) => part.replace(NONCE_MARK, nonce));
+  return ({ nonce, scripts }) => {
+    const allowed = ["script-src 'self'", ...scripts].join(' ');
+    return flat.map((part) => part.replace(NONCE_MARK, nonce).replace("script-src 'self'", allowed));
+  };
 }
 
 function helmetHeaders(): ReturnType<typeof helmet> {

@@ -78,7 +78,7 @@ describe('Pages of the site over HTTP', () => {
         .withContext(same)
         .toBe(one);
     }
-    expect(one).toMatch(/^Berths – .* at \/berths\?type=buoy,quay&sort=price-up$/);
+    expect(one).toMatch(/^Berths – .* at \/berths\?type=buoy,quay&sort=price-up, 1 (of \d+ )?berths?$/);
     expect(await drawn('/berths?type=quay')).not.toBe(one);
   });
 
@@ -131,6 +131,38 @@ describe('Pages of the site over HTTP', () => {
     expect((await get('/berths', { 'If-None-Match': '"other"' })).status).toBe(200);
     const head = await get('/berths', {}, 'HEAD');
     expect([head.status, head.headers['content-length'], head.body.length]).toEqual([200, String(body.length), 0]);
+  });
+
+  it('are for a second as they were before a listing was changed, for visitors; editors see the change', async () => {
+    const add = (title: string): Promise<unknown> =>
+      owner.send('POST', `/api/kinds/${berths.id}/listings`, { title, status: 'live' });
+    const count = async (headers: Record<string, string> = {}): Promise<string> =>
+      /, (.*)$/.exec((await get('/berths', headers)).body.toString())![1]!;
+    const before = await count();
+    await add('Quay 2');
+    expect(await count()).toBe(before);
+    let after = before;
+    for (let tries = 0; after === before && tries < 100; tries++) {
+      await new Promise((resolve) => setTimeout(resolve, 10));
+      after = await count();
+    }
+    expect(after).not.toBe(before);
+    await add('Quay 3');
+    const asEditor = await count({ Cookie: 'plindo_session=anything' });
+    expect(asEditor).not.toBe(after);
+    await add('Quay 4');
+    now += 1001;
+    expect(await count()).not.toBe(asEditor);
+  });
+
+  it('are new at once after a change of the structure', async () => {
+    const title = async (): Promise<string> => (await drawn('/berths')).split(' – ')[0]!;
+    expect(await title()).toBe('Berths');
+    const { id, version } = (await owner.send('GET', `/api/kinds/${berths.id}`)).json.kind as Kind;
+    await owner.send('PUT', `/api/kinds/${id}`, { ...BERTHS, many: 'Moorings', version });
+    expect(await title()).toBe('Moorings');
+    await owner.send('PUT', `/api/kinds/${id}`, { ...BERTHS, version: version + 1 });
+    expect(await title()).toBe('Berths');
   });
 
   it('are new after a change, and when a moment has come at which they look otherwise', async () => {

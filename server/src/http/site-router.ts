@@ -6,6 +6,7 @@ import type { Encoding, ReadyPage, Sendable } from '../site/ready-page.js';
 import { ENCODINGS, isMatched } from '../site/ready-page.js';
 import { Busy } from '../site/renderer.js';
 import type { SitePages } from '../site/site-pages.js';
+import { sessionSecret } from './session.js';
 import { HASHED_FILES } from './web-apps.js';
 
 const LONGEST_URL = 8000;
@@ -36,7 +37,10 @@ export function siteRouter(folder: string, site: SitePages): Router {
     const gone = new AbortController();
     response.once('close', () => gone.abort());
     try {
-      const page = await site.at(destination.address, gone.signal);
+      const { address, hasLists } = destination;
+      // Whoever edits sees what has been edited.
+      const isEditor = sessionSecret(request) !== null;
+      const page = await (hasLists && !isEditor ? site.almostAt(address, gone.signal) : site.at(address, gone.signal));
       if (!gone.signal.aborted) send(request, response, page, await page.as(encodingFor(request)));
     } catch (error) {
       if (gone.signal.aborted) return;

@@ -9,6 +9,7 @@ import { NEW_SITE, ReadContexts, Structure, isKindShown } from '@plindo/core/str
 import { dayNumberAt, startOfDay } from '@plindo/core/time';
 import type { FeedChange, Store } from '../store/index.js';
 import { Turns } from '../store/index.js';
+import { Revisions } from './revisions.js';
 import type { CatalogFiles } from './catalog-files.js';
 import type { StaleKind } from './catalogs.js';
 import { Catalogs } from './catalogs.js';
@@ -27,8 +28,7 @@ export type Tell = (error: unknown, sentence: string) => void;
  * in memory. It follows the feed of changes of the store and decides nothing; all of it can be thrown away at any time.
  */
 export class Live {
-  /** Goes up whenever a page could look otherwise. */
-  revision = 0;
+  readonly revisions: Revisions;
   readonly links: LinkedNames;
   private structure = NOTHING_YET;
   private readonly catalogs: Catalogs;
@@ -46,12 +46,13 @@ export class Live {
     files: CatalogFiles | null = null,
     private readonly tell: Tell = () => undefined,
   ) {
+    this.revisions = new Revisions(clock);
     this.links = new LinkedNames(store, () => this.structure, clock);
     this.catalogs = new Catalogs(store, files, {
       kind: (id) => this.structure.kind(id),
       locale: () => this.site().locale,
       withLinked: (listing, kind) => this.withLinked(listing, kind),
-      changed: () => this.revision++,
+      changed: () => this.revisions.next(false),
       tell,
       clock,
     });
@@ -84,6 +85,11 @@ export class Live {
   async stop(): Promise<void> {
     this.catalogs.stop();
     await this.reader.stop();
+  }
+
+  /** Goes up whenever a page could look otherwise. */
+  get revision(): number {
+    return this.revisions.current;
   }
 
   /** The place in the feed up to which answers are. */
@@ -220,7 +226,7 @@ export class Live {
     const affected = await this.links.take(entries);
     const healing: (Promise<void> | null)[] = [];
     for (const entry of entries) if (entry.entity === 'listing') healing.push(this.catalogs.take(entry, anew));
-    this.revision++;
+    this.revisions.next(!entries.some(isStructural));
     healing.push(...(await this.showAnew(affected, anew)));
     const building = [...anew].map((id) => this.catalogs.build(id));
     return { rest: Promise.all([...healing, ...building]) };
@@ -253,7 +259,7 @@ export class Live {
     this.tell(error, 'A change could not be applied. Everything is read anew.');
     const number = await this.readAll();
     this.catalogs.followKinds(this.structure.kinds);
-    this.revision++;
+    this.revisions.next(false);
     for (const { id } of this.structure.kinds) void this.catalogs.build(id);
     return number;
   }
@@ -276,7 +282,7 @@ export class Live {
     const healing = listings.map((after) =>
       this.catalogs.take({ entity: 'listing', id: after.id, before: after, after }, rebuilding),
     );
-    this.revision++;
+    this.revisions.next(true);
     return healing;
   }
 

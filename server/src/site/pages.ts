@@ -37,9 +37,10 @@ const MOST_MISSED = 20;
 /** Where no page can be, as no kind has such an address: the one page for all addresses that lead nowhere. */
 const NOWHERE = '/-';
 
-/** Where an address leads: to the page at its one address, or to another address for good. */
+/** Where an address leads: to the page at its one address, which may be one of lists, or to another address for good. */
 export type Destination =
-  { readonly kind: 'page'; readonly address: string } | { readonly kind: 'moved'; readonly to: string };
+  | { readonly kind: 'page'; readonly address: string; readonly hasLists: boolean }
+  | { readonly kind: 'moved'; readonly to: string };
 
 /** Answers addresses of the public side with page models. */
 export class Pages {
@@ -61,17 +62,18 @@ export class Pages {
 
   /** Where an address leads. All that lead to one page have the same destination. */
   destination(path: string, search: string): Destination {
-    if (path === '/') return { kind: 'page', address: '/' };
+    if (path === '/') return { kind: 'page', address: '/', hasLists: true };
     const state = this.listAt(path, search);
     if (state) {
       const { kind } = state.list;
       const asked = urlOfQuery(state.query, kind, this.kindById);
       const address = asked === '' ? `/${kind.slug}` : `/${kind.slug}?${asked}`;
       const isFormer = search !== '' && hasFormerKeys(new URLSearchParams(search), kind, this.kindById);
-      return isFormer ? { kind: 'moved', to: address } : { kind: 'page', address };
+      return isFormer ? { kind: 'moved', to: address } : { kind: 'page', address, hasLists: true };
     }
     const found = this.listingAt(path);
-    return { kind: 'page', address: found ? listingPath(found.catalog.kind, found) : NOWHERE };
+    const address = found ? listingPath(found.catalog.kind, found) : NOWHERE;
+    return { kind: 'page', address, hasLists: false };
   }
 
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */

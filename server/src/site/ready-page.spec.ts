@@ -1,9 +1,10 @@
 import { brotliDecompressSync, gunzipSync } from 'node:zlib';
+import type { Allowed } from './ready-page.js';
 import { ENCODINGS, ReadyPage, isMatched } from './ready-page.js';
 
 describe('A page that is ready', () => {
   const html = `<p nonce="PLINDO-NONCE">${'berth '.repeat(500)}</p>`;
-  const headersOf = (nonce: string): string[] => ['X-Nonce', nonce];
+  const headersOf = ({ nonce, scripts }: Allowed): string[] => ['X-Nonce', nonce, 'X-Scripts', scripts.join(' ')];
   const unpack = { br: brotliDecompressSync, gzip: gunzipSync, identity: (body: Buffer): Buffer => body };
   const valueOf = (headers: readonly string[], name: string): string | undefined =>
     headers[headers.indexOf(name) + 1 || headers.length];
@@ -18,6 +19,14 @@ describe('A page that is ready', () => {
       expect(valueOf(headers, 'Content-Encoding')).toBe(encoding === 'identity' ? undefined : encoding);
       expect(valueOf(headers, 'ETag')).toBe(page.etag);
     }
+  });
+
+  it('tells the hashes of the scripts that stand in it, and of no others', async () => {
+    const scripts =
+      '<script type="application/json">{}</script><script src="a.js"></script><script id="x">alert(1)\n</script>';
+    const page = await ReadyPage.of({ status: 200, html: scripts }, headersOf);
+    // By `printf 'alert(1)\n' | openssl dgst -sha256 -binary | base64`.
+    expect(valueOf(page.headers, 'X-Scripts')).toBe("'sha256-MaeD7tQk/YNyd6Pm9J12ROmv0Z93QwNN4VH7v3gI+RI='");
   });
 
   it('is packed anew, smaller, when it is asked for again', async () => {

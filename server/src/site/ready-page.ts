@@ -18,8 +18,15 @@ const BROTLI_AGAIN = 5;
 /** Header names and values in turn, as Node.js takes them without looking at each. */
 export type FlatHeaders = readonly string[];
 
-/** The headers that every page has, given the nonce of its style elements. */
-export type HeadersOf = (nonce: string) => FlatHeaders;
+/** What the policy of a page allows beside files of this server: its style elements by a nonce, its scripts by hashes. */
+export interface Allowed {
+  readonly nonce: string;
+  /** As they stand in a policy: 'sha256-…'. */
+  readonly scripts: readonly string[];
+}
+
+/** The headers of a page, given what is in it. */
+export type HeadersOf = (allowed: Allowed) => FlatHeaders;
 
 /** A body with its headers, to be sent as they are. */
 export interface Sendable {
@@ -48,7 +55,7 @@ export class ReadyPage {
     const nonce = randomBytes(16).toString('base64');
     const html = Buffer.from(text.replaceAll(NONCE_MARK, nonce));
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-    const page = new ReadyPage(status, html, etag, [...headersOf(nonce), 'ETag', etag]);
+    const page = new ReadyPage(status, html, etag, [...headersOf({ nonce, scripts: scriptsIn(text) }), 'ETag', etag]);
     await page.as('br');
     return page;
   }
@@ -78,6 +85,15 @@ export class ReadyPage {
     this.sendable.set(encoding, made);
     return made;
   }
+}
+
+/** Scripts that stand in a page itself; what carries data is none. */
+const INLINE_SCRIPT = /<script(?![^>]*(?:\ssrc=|application\/json))[^>]*>(.*?)<\/script>/gs;
+
+function scriptsIn(html: string): string[] {
+  return Array.from(html.matchAll(INLINE_SCRIPT), ([, script = '']) => {
+    return `'sha256-${createHash('sha256').update(script).digest('base64')}'`;
+  });
 }
 
 async function packed(html: Buffer, encoding: Encoding, quality: number): Promise<Buffer> {

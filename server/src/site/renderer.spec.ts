@@ -12,7 +12,7 @@ describe('Rendering pages in threads of their own', () => {
   };
   const rendered = (url: string, dropped = never): Promise<string> =>
     renderer.render(url, source, dropped).then(
-      ({ html }) => html.replace(/<.*>/, ''),
+      ({ html }) => html.replace(/<.*>/, '').replace(/, $/, ''),
       (error: unknown) => (error instanceof Busy ? 'busy' : (error as Error).message.split('\n')[0]!),
     );
 

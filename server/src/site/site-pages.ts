@@ -62,6 +62,21 @@ export class SitePages {
     return this.ready(address) ?? this.underWay.join(key, gone, (dropped) => this.render(address, dropped));
   }
 
+  /** The same, but for a second after a listing was changed as it was before, while it is rendered anew. */
+  async almostAt(address: string, gone: AbortSignal): Promise<ReadyPage> {
+    const before = this.ready(address) ? undefined : this.justBefore(address);
+    if (!before) return this.at(address, gone);
+    // When it fails, the next visitor asks again, and is told.
+    void this.at(address, new AbortController().signal).catch(() => undefined);
+    return before;
+  }
+
+  private justBefore(address: string): ReadyPage | undefined {
+    const kept = this.kept.get(address);
+    const isYoung = kept && kept.until > this.live.nowInMs() && this.live.revisions.isYoung(kept.revision);
+    return isYoung ? kept.page : undefined;
+  }
+
   /** Makes ready what the first visitors will ask for. */
   async warmUp(): Promise<void> {
     await this.renderer.warmUp(HOME, this.source);

@@ -46,7 +46,7 @@ const DECIMALS = 3;
         <select [name]="facet().key + '-within'">
           <option value="">Any distance</option>
           @for (step of facet().steps; track step.value) {
-            <option [value]="step.value" [selected]="step.chosen">
+            <option [value]="step.value" [selected]="step.chosen" [attr.selected]="step.chosen ? '' : null">
               {{ step.label }}{{ step.count === null ? '' : ' (' + step.count + ')' }}
             </option>
           }
