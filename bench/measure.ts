@@ -12,7 +12,7 @@ export interface Measurement {
   /** The most that ours may be, in its unit, where an absolute bound is set. */
   readonly bound?: number;
   /** What the two figures are in; milliseconds unless told otherwise. */
-  readonly unit?: 'ms' | 'MB' | 'bytes';
+  readonly unit?: 'ms' | 'MB' | 'bytes' | '%';
   /** Whether both gave the same results, compared before anything was timed. */
   readonly equal: boolean;
 }

@@ -17,7 +17,6 @@ export interface PageFrame {
 export interface KindLink {
   readonly label: string;
   readonly href: string;
-  readonly total: number;
 }
 
 /** One labelled value on a card or a listing page. */
@@ -196,9 +195,17 @@ export interface PagerModel {
   readonly links: readonly ({ readonly page: number; readonly href: string } | null)[];
 }
 
+/** A kind on the front page, with its first listings. */
+export interface HomeSection extends KindLink {
+  readonly intro: string;
+  /** Listings of the kind on the site. */
+  readonly total: number;
+  readonly cards: readonly CardModel[];
+}
+
 export interface HomePage extends PageFrame {
   readonly type: 'home';
-  readonly sections: readonly (KindLink & { readonly intro: string; readonly cards: readonly CardModel[] })[];
+  readonly sections: readonly HomeSection[];
 }
 
 /** What a category set says of a category. */

@@ -83,7 +83,7 @@ describe('Category sets', () => {
     const { pages } = api.assembly.services;
     const [to, address] = ['/yards?services=engine,hull', '/yards?services=engine'];
     expect(pages.destination('/yards', 'services=diesel,hull')).toEqual({ kind: 'moved', to });
-    expect(pages.destination('/yards', 'services=engine')).toEqual({ kind: 'page', address, hasLists: true });
+    expect(pages.destination('/yards', 'services=engine')).toEqual(jasmine.objectContaining({ kind: 'page', address }));
     await owner.send('POST', `/api/changes/${done.json.changeId}/undo`);
     expect(await services()).toEqual(before);
     expect((await summary()).counts).toEqual({ engine: 2, diesel: 2, hull: 2 });

@@ -155,6 +155,22 @@ describe('Pages of the site over HTTP', () => {
     expect(await count()).not.toBe(asEditor);
   });
 
+  it('are kept while listings change that they are not made of', async () => {
+    const huts = { ...BERTHS, one: 'Hut', many: 'Huts', slug: 'huts' };
+    const { id } = (await owner.send('POST', '/api/kinds', huts)).json.result as Kind;
+    await drawn('/berths/quay-1');
+    const tagOf = async (path: string): Promise<string> => (await get(path)).headers.etag!;
+    const [list, page, home] = [await tagOf('/berths'), await tagOf('/berths/quay-1'), await tagOf('/')];
+    await owner.send('POST', `/api/kinds/${id}/listings`, { title: 'Hut', status: 'live' });
+    // What is rendered anew has another nonce, and so another tag.
+    expect([await tagOf('/berths'), await tagOf('/berths/quay-1')]).toEqual([list, page]);
+    now += 1001;
+    expect(await tagOf('/')).not.toBe(home);
+    await owner.send('POST', `/api/kinds/${berths.id}/listings`, { title: 'Quay 9', status: 'live' });
+    now += 1001;
+    expect([(await tagOf('/berths')) === list, await tagOf('/berths/quay-1')]).toEqual([false, page]);
+  });
+
   it('are new at once after a change of the structure', async () => {
     const title = async (): Promise<string> => (await drawn('/berths')).split(' – ')[0]!;
     expect(await title()).toBe('Berths');

@@ -37,10 +37,9 @@ export function siteRouter(folder: string, site: SitePages): Router {
     const gone = new AbortController();
     response.once('close', () => gone.abort());
     try {
-      const { address, hasLists } = destination;
       // Whoever edits sees what has been edited.
       const isEditor = sessionSecret(request) !== null;
-      const page = await (hasLists && !isEditor ? site.almostAt(address, gone.signal) : site.at(address, gone.signal));
+      const page = await (isEditor ? site.at(destination, gone.signal) : site.almostAt(destination, gone.signal));
       if (!gone.signal.aborted) send(request, response, page, await page.as(encodingFor(request)));
     } catch (error) {
       if (gone.signal.aborted) return;

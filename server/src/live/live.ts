@@ -2,6 +2,7 @@ import type { Catalog } from '@plindo/core/catalog';
 import type { NamedListing } from '@plindo/core/contract';
 import type { Listing, Status } from '@plindo/core/listings';
 import { STATUSES } from '@plindo/core/listings';
+import type { ChangeEntry } from '@plindo/core/plans';
 import { isStructural } from '@plindo/core/plans';
 import type { QueryScene } from '@plindo/core/query';
 import type { CategorySet, Kind, Link, ReadContext, Selection, SiteSettings } from '@plindo/core/structure';
@@ -9,6 +10,7 @@ import { NEW_SITE, ReadContexts, Structure, isKindShown } from '@plindo/core/str
 import { dayNumberAt, startOfDay } from '@plindo/core/time';
 import type { FeedChange, Store } from '../store/index.js';
 import { Turns } from '../store/index.js';
+import type { ChangedListings } from './revisions.js';
 import { Revisions } from './revisions.js';
 import type { CatalogFiles } from './catalog-files.js';
 import type { StaleKind } from './catalogs.js';
@@ -52,7 +54,7 @@ export class Live {
       kind: (id) => this.structure.kind(id),
       locale: () => this.site().locale,
       withLinked: (listing, kind) => this.withLinked(listing, kind),
-      changed: () => this.revisions.next(false),
+      changed: () => this.revisions.next(null),
       tell,
       clock,
     });
@@ -226,7 +228,7 @@ export class Live {
     const affected = await this.links.take(entries);
     const healing: (Promise<void> | null)[] = [];
     for (const entry of entries) if (entry.entity === 'listing') healing.push(this.catalogs.take(entry, anew));
-    this.revisions.next(!entries.some(isStructural));
+    this.revisions.next(changedListings(entries));
     healing.push(...(await this.showAnew(affected, anew)));
     const building = [...anew].map((id) => this.catalogs.build(id));
     return { rest: Promise.all([...healing, ...building]) };
@@ -259,7 +261,7 @@ export class Live {
     this.tell(error, 'A change could not be applied. Everything is read anew.');
     const number = await this.readAll();
     this.catalogs.followKinds(this.structure.kinds);
-    this.revisions.next(false);
+    this.revisions.next(null);
     for (const { id } of this.structure.kinds) void this.catalogs.build(id);
     return number;
   }
@@ -282,11 +284,25 @@ export class Live {
     const healing = listings.map((after) =>
       this.catalogs.take({ entity: 'listing', id: after.id, before: after, after }, rebuilding),
     );
-    this.revisions.next(true);
+    this.revisions.next({ kinds: listings.map(({ kindId }) => kindId), listings: ids });
     return healing;
   }
 
   private withLinked<Subject extends Pick<Listing, 'id' | 'values'>>(listing: Subject, kind: Kind): Subject {
     return this.links.complete(listing, kind, (id) => this.kind(id));
   }
+}
+
+/** The listings that entries change; null when they change anything else that visitors see. */
+function changedListings(entries: readonly ChangeEntry[]): ChangedListings | null {
+  const kinds = new Set<number>();
+  const listings: number[] = [];
+  for (const entry of entries) {
+    // Those that are connected count as changed by themselves.
+    if (entry.entity === 'connection') continue;
+    if (entry.entity !== 'listing') return null;
+    listings.push(entry.id);
+    for (const state of [entry.before, entry.after]) if (state) kinds.add(state.kindId);
+  }
+  return { kinds, listings };
 }

@@ -2,14 +2,13 @@ import { LRUCache } from 'lru-cache';
 import { partsOfUrl } from '@plindo/core/query';
 import type { Live } from '../live/live.js';
 import type { Destination, Pages } from './pages.js';
-import type { Stretch } from './stretch.js';
-import { holds, stretchNow } from './stretch.js';
+import { Held } from './held.js';
 
 const MOST_KNOWN = 5000;
 
 /** Where addresses lead, as visitors send them; those that came lately needn't be taken apart again. */
 export class PageAddresses {
-  private readonly found = new LRUCache<string, Stretch & { readonly destination: Destination }>({ max: MOST_KNOWN });
+  private readonly found = new LRUCache<string, Held<Destination>>({ max: MOST_KNOWN });
 
   constructor(
     private readonly live: Live,
@@ -18,15 +17,15 @@ export class PageAddresses {
 
   /** Where an address leads, when it was found before and nothing has changed since. */
   known(url: string): Destination | undefined {
-    const found = this.found.get(url);
-    return found && holds(found, this.live) ? found.destination : undefined;
+    return this.found.get(url)?.now();
   }
 
   find(url: string): Destination {
     const { path, search } = partsOfUrl(url);
-    const stretch = stretchNow(this.live);
     const destination = this.pages.destination(path, search);
-    this.found.set(url, { ...stretch, destination });
+    if (destination.kind === 'page' && destination.leadsThere) {
+      this.found.set(url, new Held<Destination>(this.live, destination.leadsThere).is(destination));
+    }
     return destination;
   }
 }

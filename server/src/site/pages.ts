@@ -27,9 +27,10 @@ import {
   withKnownValues,
 } from '@plindo/core/query';
 import type { KindById, Selection } from '@plindo/core/structure';
-import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, isKindShown, kindsAskedBy } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from '../live/live.js';
+import type { Reads } from '../live/revisions.js';
 
 const CARDS_A_KIND_ON_HOME = 4;
 const MOST_MISSED = 20;
@@ -37,10 +38,23 @@ const MOST_MISSED = 20;
 /** Where no page can be, as no kind has such an address: the one page for all addresses that lead nowhere. */
 const NOWHERE = '/-';
 
-/** Where an address leads: to the page at its one address, which may be one of lists, or to another address for good. */
-export type Destination =
-  | { readonly kind: 'page'; readonly address: string; readonly hasLists: boolean }
-  | { readonly kind: 'moved'; readonly to: string };
+/** The page that an address leads to. */
+export interface LeadsToPage {
+  readonly kind: 'page';
+  /** The one address of the page. */
+  readonly address: string;
+  readonly hasLists: boolean;
+  /** Of which listings the page is made. */
+  readonly reads: Reads;
+  /** While these listings are the same the address leads there; null where another listing may come to be there. */
+  readonly leadsThere: Reads | null;
+}
+
+/** Where an address leads: to a page, or to another address for good. */
+export type Destination = LeadsToPage | { readonly kind: 'moved'; readonly to: string };
+
+const ALL_KINDS: Reads = { kinds: null, listings: [] };
+const NOTHING: Reads = { kinds: [], listings: [] };
 
 /** Answers addresses of the public side with page models. */
 export class Pages {
@@ -62,18 +76,22 @@ export class Pages {
 
   /** Where an address leads. All that lead to one page have the same destination. */
   destination(path: string, search: string): Destination {
-    if (path === '/') return { kind: 'page', address: '/', hasLists: true };
+    if (path === '/') return { kind: 'page', address: '/', hasLists: true, reads: ALL_KINDS, leadsThere: NOTHING };
     const state = this.listAt(path, search);
     if (state) {
       const { kind } = state.list;
       const asked = urlOfQuery(state.query, kind, this.kindById);
       const address = asked === '' ? `/${kind.slug}` : `/${kind.slug}?${asked}`;
       const isFormer = search !== '' && hasFormerKeys(new URLSearchParams(search), kind, this.kindById);
-      return isFormer ? { kind: 'moved', to: address } : { kind: 'page', address, hasLists: true };
+      if (isFormer) return { kind: 'moved', to: address };
+      const reads = readsOf(state, this.kindById);
+      return { kind: 'page', address, hasLists: true, reads, leadsThere: reads };
     }
     const found = this.listingAt(path);
-    const address = found ? listingPath(found.catalog.kind, found) : NOWHERE;
-    return { kind: 'page', address, hasLists: false };
+    if (!found) return { kind: 'page', address: NOWHERE, hasLists: false, reads: NOTHING, leadsThere: null };
+    const reads = { kinds: [], listings: [found.id] };
+    const address = listingPath(found.catalog.kind, found);
+    return { kind: 'page', address, hasLists: false, reads, leadsThere: reads };
   }
 
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
@@ -178,11 +196,7 @@ export class Pages {
   private scene(): PageScene {
     const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
     const context = this.live.context();
-    const kinds = withPages.map((catalog) => ({
-      label: catalog.kind.many,
-      href: `/${catalog.kind.slug}`,
-      total: catalog.onSiteAt(context.nowInMs).count(),
-    }));
+    const kinds = withPages.map(({ kind }) => ({ label: kind.many, href: `/${kind.slug}` }));
     return { site: this.live.site(), now: new Date(context.nowInMs), context, kinds };
   }
 
@@ -211,6 +225,14 @@ export class Pages {
     const id = catalog.idOfSlug(slug);
     return id !== undefined && catalog.isOnSite(id, this.live.nowInMs()) ? { catalog, id, slug } : null;
   }
+}
+
+/** Of which listings the page of a list is made; those that others are linked with count as changed with them. */
+function readsOf({ list, query, selection }: HeadedList, kindById: KindById): Reads {
+  // Its conditions may look into any kind, and a place that a visitor names may be of any.
+  const isFar = selection !== null || [...query.choices.values()].some(({ kind }) => kind === 'near');
+  if (isFar) return ALL_KINDS;
+  return { kinds: list.parts.flatMap(({ catalog }) => kindsAskedBy(catalog.kind, kindById)), listings: [] };
 }
 
 /** A part of a path, decoded; one that cannot be decoded names nothing. */

@@ -22,6 +22,16 @@ export function reachedKind(from: Fields, through: readonly string[], kindById: 
   return kind;
 }
 
+/** The numbers of the kinds that the facets of a kind ask about: itself, and those that they reach or go through. */
+export function kindsAskedBy(kind: Kind, kindById: KindById): number[] {
+  const reached = kind.facets.flatMap(({ through }) => {
+    const ways = through.map((_, at) => through.slice(0, at + 1));
+    return ways.map((way) => reachedKind(kind, way, kindById));
+  });
+  const ids = reached.flatMap((one) => (one && 'id' in one ? [one.id as number] : []));
+  return [...new Set([kind.id, ...ids])];
+}
+
 /** The field that a facet asks about, of the kind itself or of the one that it reaches; null when there is none. */
 export function fieldOfFacet(
   { through, field }: Pick<Facet, 'through' | 'field'>,

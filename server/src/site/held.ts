@@ -1,0 +1,42 @@
+import type { Live } from '../live/live.js';
+import type { Reads } from '../live/revisions.js';
+
+/** Something that was made for visitors, and holds until anything changes that it was made of, or a moment has come. */
+export class Held<Thing> {
+  /** The latest state of what visitors see for which it is known to hold. */
+  private revision: number;
+  /** The moment from which on it may look different though nothing was changed, in milliseconds since 1970. */
+  private readonly until: number;
+  private made: Thing | undefined;
+
+  /** To be called before it is made: what changes meanwhile may or may not be in it. */
+  constructor(
+    private readonly live: Live,
+    private readonly reads: Reads,
+  ) {
+    this.revision = live.revision;
+    this.until = live.holdsUntil(live.nowInMs());
+  }
+
+  is(thing: Thing): this {
+    this.made = thing;
+    return this;
+  }
+
+  /** The thing, as long as it holds. */
+  now(): Thing | undefined {
+    const { revisions } = this.live;
+    if (!this.isTimely() || !revisions.isSame(this.reads, this.revision)) return undefined;
+    this.revision = revisions.current;
+    return this.made;
+  }
+
+  /** The thing, as long as it holds and for a second after a change of listings. */
+  justBefore(): Thing | undefined {
+    return this.isTimely() && this.live.revisions.isYoung(this.revision) ? this.made : undefined;
+  }
+
+  private isTimely(): boolean {
+    return this.until > this.live.nowInMs();
+  }
+}
