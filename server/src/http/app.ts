@@ -75,7 +75,7 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
   app.get('/pictures/:name', sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));
   if (web) {
-    app.use('/desk', compression(), await deskRouter(web.folders.desk));
+    app.use('/desk', await deskRouter(web.folders.desk));
     app.use(siteRouter(web.folders.site, web.sitePages));
   }
   app.use(problemHandler(log, (error) => services.health.isStoreAway(error)));

@@ -1,13 +1,12 @@
 import { join } from 'node:path';
-import compression from 'compression';
-import express, { Router } from 'express';
+import { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Encoding, ReadyPage, Sendable } from '../site/ready-page.js';
 import { ENCODINGS, isMatched } from '../site/ready-page.js';
 import { Busy } from '../site/renderer.js';
 import type { SitePages } from '../site/site-pages.js';
+import { builtFiles } from './built-files.js';
 import { sessionSecret } from './session.js';
-import { HASHED_FILES } from './web-apps.js';
 
 const LONGEST_URL = 8000;
 /** A rendering takes some 50 ms, and at most some twenty are waiting. */
@@ -27,7 +26,7 @@ export function siteHits(site: SitePages): RequestHandler {
 /** The public side, rendered on the server; a page is kept until anything changes. */
 export function siteRouter(folder: string, site: SitePages): Router {
   const router = Router();
-  router.get(FILE_NAME, compression(), express.static(join(folder, 'browser'), HASHED_FILES));
+  router.get(FILE_NAME, builtFiles(join(folder, 'browser')));
   // Not by a pattern, which would refuse an address that cannot be decoded; it leads nowhere, like any other.
   router.use(async (request, response, next) => {
     if (!isReading(request)) return next();

@@ -1,8 +1,9 @@
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import express, { Router } from 'express';
+import { Router } from 'express';
 import type { Response } from 'express';
 import { NONCE_MARK } from '../site/ready-page.js';
+import { builtFiles } from './built-files.js';
 import { nonceOf } from './security.js';
 
 export interface WebFolders {
@@ -12,15 +13,12 @@ export interface WebFolders {
   readonly desk: string;
 }
 
-/** Files that carry a hash of their content in their name never change. */
-export const HASHED_FILES = { index: false, redirect: false, immutable: true, maxAge: '1y' } as const;
-
 /** The signed-in side: one page for every address below /desk. */
 export async function deskRouter(folder: string): Promise<Router> {
   const router = Router();
   const browser = join(folder, 'browser');
   const shell = await readFile(join(browser, 'index.html'), 'utf8');
-  router.use(express.static(browser, HASHED_FILES));
+  router.use(builtFiles(browser));
   router.get('/{*path}', (request, response) => {
     // A file that isn't there is not a page of the Desk.
     if (/\.\w{2,5}$/.test(request.path)) response.status(404).end();

@@ -1,0 +1,61 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import type { Server } from 'node:http';
+import { request } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import express from 'express';
+import { builtFiles } from './built-files.js';
+
+describe('Files of a build', () => {
+  let folder: string;
+  let server: Server;
+
+  beforeAll(async () => {
+    folder = mkdtempSync(join(tmpdir(), 'plindo-built-'));
+    for (const [name, content] of [
+      ['main-A.js', 'plain'],
+      ['main-A.js.br', 'small'],
+      ['main-A.js.gz', 'middle'],
+      ['font-A.woff2', 'font'],
+    ]) {
+      writeFileSync(join(folder, name!), content!);
+    }
+    const app = express();
+    app.use(builtFiles(folder));
+    server = await new Promise<Server>((resolve) => {
+      const listening = app.listen(0, () => resolve(listening));
+    });
+  });
+  afterAll(() => {
+    server.close();
+    rmSync(folder, { recursive: true });
+  });
+
+  const get = (path: string, accepted: string): Promise<readonly unknown[]> =>
+    new Promise((resolve, reject) => {
+      const { port } = server.address() as AddressInfo;
+      const sent = request({ port, path, headers: { 'Accept-Encoding': accepted }, agent: false }, (response) => {
+        let body = '';
+        response.on('data', (part: Buffer) => (body += part.toString()));
+        const { 'content-encoding': encoding, 'content-type': type, vary, 'cache-control': cache } = response.headers;
+        response.on('end', () => resolve([response.statusCode, body, encoding, type?.split(';')[0], vary, cache]));
+      });
+      sent.on('error', reject);
+      sent.end();
+    });
+  const FOR_A_YEAR = 'public, max-age=31536000, immutable';
+
+  it('go out as the build has packed them, as the visitor can read them', async () => {
+    const [type, vary] = ['text/javascript', 'Accept-Encoding'];
+    expect(await get('/main-A.js', 'gzip, br')).toEqual([200, 'small', 'br', type, vary, FOR_A_YEAR]);
+    expect(await get('/main-A.js', 'gzip')).toEqual([200, 'middle', 'gzip', type, vary, FOR_A_YEAR]);
+    expect(await get('/main-A.js', 'br;q=0')).toEqual([200, 'plain', undefined, type, vary, FOR_A_YEAR]);
+  });
+
+  it('go out as they are when they were not packed, and are not found when they are not there', async () => {
+    expect(await get('/font-A.woff2', 'br')).toEqual([200, 'font', undefined, 'font/woff2', undefined, FOR_A_YEAR]);
+    expect((await get('/main-B.js', 'br'))[0]).toBe(404);
+    expect((await get('/../main-A.js', 'br'))[0]).not.toBe(500);
+  });
+});
