@@ -61,8 +61,8 @@ function send(
   { headers: own, body }: Sendable,
 ): void {
   for (const name of response.getHeaderNames()) response.removeHeader(name);
-  if (isMatched(headers['if-none-match'], page.etag)) response.writeHead(304, [...page.headers]).end();
-  else response.writeHead(page.status, [...own]).end(method === 'HEAD' ? undefined : body);
+  if (isMatched(headers['if-none-match'], page.etag)) response.writeHead(304, page.headers).end();
+  else response.writeHead(page.status, own).end(method === 'HEAD' ? undefined : body);
 }
 
 function encodingFor(request: Request): Encoding {

@@ -16,7 +16,7 @@ const BROTLI_AT_ONCE = 1;
 const BROTLI_AGAIN = 5;
 
 /** Header names and values in turn, as Node.js takes them without looking at each. */
-export type FlatHeaders = readonly string[];
+export type FlatHeaders = string[];
 
 /** What the policy of a page allows beside files of this server: its style elements by a nonce, its scripts by hashes. */
 export interface Allowed {
