@@ -137,10 +137,13 @@ async function fillBerths(
       const isFeatured = dice.chance(0.03);
       const night = dice.whole(9, 60);
       const nearby = dice.chance(0.15) ? null : dice.chance(0.6);
+      const summary = summaryOf(dice, type);
+      const picture = dice.chance(BERTHS_WITHOUT_PICTURE) ? null : dice.pick(pictures);
       await listings.add(null, kindId, {
         title: `${harbour.name}, berth ${number}`,
-        summary: summaryOf(dice, type),
-        picture: dice.chance(BERTHS_WITHOUT_PICTURE) ? null : dice.pick(pictures),
+        summary,
+        // What leads the page is worth a picture.
+        picture: picture ?? (isFeatured ? pictures[number % pictures.length] : null),
         status: dice.chance(0.04) ? 'draft' : 'live',
         featured: isFeatured,
         handOrder: isFeatured ? number * 10 : null,
@@ -251,22 +254,27 @@ async function fillCourses(
   for (let at = 0; at < COURSES; at++) {
     const topic = COURSE_TOPICS[at % COURSE_TOPICS.length]!;
     const starts = Math.round((at - COURSES / 5) * 2.6);
-    await listings.add(null, kindId, {
-      title: `${topic.name}${at >= COURSE_TOPICS.length ? ` ${Math.floor(at / COURSE_TOPICS.length) + 1}` : ''}`,
+    const shown = {
       summary: `${topic.days === 1 ? 'A day' : `${topic.days} days`} ${dice.pick(['on the water', 'half ashore and half afloat', 'with time to practise'])}.`,
       picture: dice.chance(0.4) ? null : dice.pick(pictures),
-      status: 'live',
       // A course leaves the site when it starts; a few can still be joined.
       shownUntil: dice.chance(0.12) ? null : `${dateIn(today, starts)} 09:00`,
       featured: dice.chance(0.05),
+    };
+    const [price, seats] = [topic.days * dice.whole(60, 110), dice.whole(4, 12)];
+    const [harbour, heldAt] = dice.pick([...harbours]);
+    await listings.add(null, kindId, {
+      ...shown,
+      title: `${topic.name} at ${harbour}`,
+      status: 'live',
       values: {
         starts: dateIn(today, starts),
         ends: dateIn(today, starts + topic.days - 1),
         meets: `${dateIn(today, starts)} 09:00`,
         level: topic.level,
-        price: String(topic.days * dice.whole(60, 110)),
-        seats: dice.whole(4, 12),
-        held_at: [dice.pick([...harbours.values()])],
+        price: String(price),
+        seats,
+        held_at: [heldAt],
         taught_by: dice.some([...instructors.values()], 0.06),
       },
     });

@@ -5,10 +5,16 @@ import type { Destination, Pages } from './pages.js';
 import { Held } from './held.js';
 
 const MOST_KNOWN = 5000;
+/** Of all of them; anybody can make up long ones. */
+const MOST_CHARACTERS = 2_000_000;
 
 /** Where addresses lead, as visitors send them; those that came lately needn't be taken apart again. */
 export class PageAddresses {
-  private readonly found = new LRUCache<string, Held<Destination>>({ max: MOST_KNOWN });
+  private readonly found = new LRUCache<string, Held<Destination>>({
+    max: MOST_KNOWN,
+    maxSize: MOST_CHARACTERS,
+    sizeCalculation: (_found, url) => url.length,
+  });
 
   constructor(
     private readonly live: Live,
