@@ -54,9 +54,8 @@ export abstract class SlimNode {
   }
 }
 
-export class SlimText extends SlimNode {
-  readonly nodeType = 3;
-
+/** A node that is a text. */
+abstract class SlimData extends SlimNode {
   constructor(
     owner: unknown,
     public nodeValue: string,
@@ -67,25 +66,18 @@ export class SlimText extends SlimNode {
   get textContent(): string {
     return this.nodeValue;
   }
+}
+
+export class SlimText extends SlimData {
+  readonly nodeType = 3;
 
   html(): string {
     return escapedText(String(this.nodeValue));
   }
 }
 
-export class SlimComment extends SlimNode {
+export class SlimComment extends SlimData {
   readonly nodeType = 8;
-
-  constructor(
-    owner: unknown,
-    public nodeValue: string,
-  ) {
-    super(owner);
-  }
-
-  get textContent(): string {
-    return this.nodeValue;
-  }
 
   html(): string {
     return `<!--${this.nodeValue}-->`;
@@ -93,22 +85,11 @@ export class SlimComment extends SlimNode {
 }
 
 /** HTML that comes as it is: of the page that the build has made, or cleaned before. */
-export class SlimHtml extends SlimNode {
+export class SlimHtml extends SlimData {
   readonly nodeType = 3;
 
-  constructor(
-    owner: unknown,
-    private readonly content: string,
-  ) {
-    super(owner);
-  }
-
-  get textContent(): string {
-    return this.content;
-  }
-
   html(): string {
-    return this.content;
+    return this.nodeValue;
   }
 }
 
