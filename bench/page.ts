@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { cardLinks } from '../e2e/harness/card-links.js';
 import { TestServer } from '../e2e/harness/server.js';
 import { DEMO_OWNER } from '../e2e/harness/desk.js';
 import { Client } from '../e2e/trials/client.js';
@@ -177,8 +178,7 @@ class Visitors {
     const found = await Promise.all(
       lists.map(async (list) => {
         const html = await (await fetch(this.address + list)).text();
-        const hrefs = Array.from(html.matchAll(/<h3[^>]*>(?:<!--.*?-->)*<a[^>]*href="([^"]+)"/g), ([, href]) => href!);
-        return [list, ...hrefs];
+        return [list, ...cardLinks(html)];
       }),
     );
     const inTurn = Array.from({ length: ADDRESSES }, (_, at) => found.map((own) => own[at] ?? []).flat()).flat();

@@ -1,3 +1,4 @@
+import { cardLinks } from '../harness/card-links.js';
 import { TestServer } from '../harness/server.js';
 
 /** Pages of every sort of the demo, in several states. */
@@ -46,8 +47,7 @@ describe('Pages rendered into the quick document', () => {
       const [ours, theirs] = [await htmlOf(quick, path), await htmlOf(plain, path)];
       expect(ours.length).withContext(path).toBeGreaterThan(2000);
       expectSame(path, ours, theirs);
-      const links = [...ours.matchAll(/<h3[^>]*>(?:<!--.*?-->)*<a[^>]*href="([^"]+)"/g)];
-      listings.push(...links.slice(0, 4).map(([, href = '']) => href));
+      listings.push(...cardLinks(ours).slice(0, 4));
     }
     expect(listings.length).toBeGreaterThan(20);
     for (const path of new Set(listings)) {

@@ -8,6 +8,7 @@ import { assemble } from '../src/assemble.js';
 import type { Assembly } from '../src/assemble.js';
 import { makeApp } from '../src/http/app.js';
 import { databaseIn, removeDatabase, storeFolder } from './database.js';
+import { listening } from './raw-http.js';
 
 export const PASSWORD = 'a long password';
 
@@ -67,10 +68,7 @@ export class TestApi {
   static async start(folder = storeFolder(), clock: () => Date = () => new Date()): Promise<TestApi> {
     const assembly = await assemble({ folder, database: await databaseIn(folder), clock });
     const app = await makeApp({ services: assembly.services, log: pino({ level: 'silent' }), trustProxy: false });
-    const server = await new Promise<Server>((resolve) => {
-      const listening = app.listen(0, () => resolve(listening));
-    });
-    return new TestApi(folder, assembly, server);
+    return new TestApi(folder, assembly, await listening(app));
   }
 
   get address(): string {

@@ -1,6 +1,6 @@
 import type { Listing } from '../listings/index.js';
 import type { Drop, Query, QueryResult, QueryScene } from '../query/index.js';
-import { BLANK_QUERY, kindsOf, ownSortKey, sortKeyOf, urlOfQuery } from '../query/index.js';
+import { BLANK_QUERY, addressOfQuery, kindsOf, ownSortKey, sortKeyOf } from '../query/index.js';
 import type { Kind, KindById, KindDefinition } from '../structure/index.js';
 import { BUILT_IN_FIELDS, HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
@@ -55,10 +55,7 @@ export interface IndexInput {
 export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
   const { kind, query, result, outOf, queries, countOf, heading = kind.many } = input;
   const { formats } = scene.context;
-  const hrefOf = (state: Query): string => {
-    const parts = urlOfQuery(state, kind, kindsOf(queries));
-    return parts === '' ? `/${kind.slug}` : `/${kind.slug}?${parts}`;
-  };
+  const hrefOf = (state: Query): string => addressOfQuery(state, kind, kindsOf(queries));
   const cardFor = cardMaker(scene, input);
   const cards = result.groups ? [] : result.ids.flatMap((id) => cardFor(id) ?? []);
   const leading = leadingFeatured(cards, input);

@@ -1,10 +1,9 @@
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import type { Server } from 'node:http';
-import { request } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import express from 'express';
+import { askRaw, listening } from '../../testing/raw-http.js';
 import { builtFiles } from './built-files.js';
 
 describe('Files of a build', () => {
@@ -23,27 +22,18 @@ describe('Files of a build', () => {
     }
     const app = express();
     app.use(builtFiles(folder));
-    server = await new Promise<Server>((resolve) => {
-      const listening = app.listen(0, () => resolve(listening));
-    });
+    server = await listening(app);
   });
   afterAll(() => {
     server.close();
     rmSync(folder, { recursive: true });
   });
 
-  const get = (path: string, accepted: string): Promise<readonly unknown[]> =>
-    new Promise((resolve, reject) => {
-      const { port } = server.address() as AddressInfo;
-      const sent = request({ port, path, headers: { 'Accept-Encoding': accepted }, agent: false }, (response) => {
-        let body = '';
-        response.on('data', (part: Buffer) => (body += part.toString()));
-        const { 'content-encoding': encoding, 'content-type': type, vary, 'cache-control': cache } = response.headers;
-        response.on('end', () => resolve([response.statusCode, body, encoding, type?.split(';')[0], vary, cache]));
-      });
-      sent.on('error', reject);
-      sent.end();
-    });
+  const get = async (path: string, accepted: string): Promise<readonly unknown[]> => {
+    const { status, headers, body } = await askRaw(server, path, { 'Accept-Encoding': accepted });
+    const { 'content-encoding': encoding, 'content-type': type, vary, 'cache-control': cache } = headers;
+    return [status, body.toString(), encoding, type?.split(';')[0], vary, cache];
+  };
   const FOR_A_YEAR = 'public, max-age=31536000, immutable';
 
   it('go out as the build has packed them, as the visitor can read them', async () => {

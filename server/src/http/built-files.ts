@@ -6,6 +6,9 @@ import type { RequestHandler } from 'express';
 /** Files that carry a hash of their content in their name never change. */
 const HASHED_FILES = { index: false, redirect: false, immutable: true, maxAge: '1y' } as const;
 
+/** How the path of a file ends; no page's does. */
+export const FILE_NAME = /\.\w{2,5}$/;
+
 /** What the build has packed files as, the smallest first. */
 const PACKED = [
   { encoding: 'br', extension: '.br' },

@@ -82,8 +82,8 @@ describe('Category sets', () => {
     expect(await services()).toEqual([['engine'], ['hull'], ['engine', 'hull']]);
     const { pages } = api.assembly.services;
     const [to, address] = ['/yards?services=engine,hull', '/yards?services=engine'];
-    expect(pages.destination('/yards', 'services=diesel,hull')).toEqual({ kind: 'moved', to });
-    expect(pages.destination('/yards', 'services=engine')).toEqual(jasmine.objectContaining({ kind: 'page', address }));
+    expect(pages.destination('/yards?services=diesel,hull')).toEqual({ kind: 'moved', to });
+    expect(pages.destination('/yards?services=engine')).toEqual(jasmine.objectContaining({ kind: 'page', address }));
     await owner.send('POST', `/api/changes/${done.json.changeId}/undo`);
     expect(await services()).toEqual(before);
     expect((await summary()).counts).toEqual({ engine: 2, diesel: 2, hull: 2 });

@@ -126,7 +126,7 @@ describe('Links', () => {
       }));
       const found = async (): Promise<number[]> => {
         const { pages } = api.assembly.services;
-        const of = [await pages.page('/harbours', 'q=b2'), await pages.page('/berths', 'q=haven')];
+        const of = [await pages.page('/harbours?q=b2'), await pages.page('/berths?q=haven')];
         return of.map((page) => (page.type === 'index' ? page.total : -1));
       };
       expect(await found()).toEqual([1, 2]);

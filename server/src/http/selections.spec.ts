@@ -177,8 +177,7 @@ describe('The moment of reading', () => {
     await listings.add(null, id, { title: 'For an hour', status: 'live', values: { price: '5' }, ...moments });
     await listings.add(null, id, { title: 'Always', status: 'live', values: { price: '50' } });
     const visit = async (url: string): Promise<IndexPage> => {
-      const [path = '/', search = ''] = url.split('?');
-      return (await api.assembly.services.pages.page(path, search)) as IndexPage;
+      return (await api.assembly.services.pages.page(url)) as IndexPage;
     };
     const seen = async (): Promise<unknown[]> => {
       const [list, found, page] = [

@@ -1,9 +1,9 @@
 import type { IncomingHttpHeaders, Server } from 'node:http';
-import { request } from 'node:http';
-import type { AddressInfo } from 'node:net';
 import { gunzipSync } from 'node:zlib';
 import type { Kind } from '@plindo/core/structure';
 import { pino } from 'pino';
+import type { RawAnswer } from '../../testing/raw-http.js';
+import { askRaw, listening } from '../../testing/raw-http.js';
 import { stubSite } from '../../testing/stub-site.js';
 import type { Sender } from '../../testing/test-api.js';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
@@ -11,12 +11,6 @@ import { SiteRenderer } from '../site/renderer.js';
 import { SitePages } from '../site/site-pages.js';
 import { makeApp } from './app.js';
 import { pageHeaders } from './security.js';
-
-interface Got {
-  readonly status: number;
-  readonly headers: IncomingHttpHeaders;
-  readonly body: Buffer;
-}
 
 describe('Pages of the site over HTTP', () => {
   const site = stubSite();
@@ -26,19 +20,8 @@ describe('Pages of the site over HTTP', () => {
   let berths: Kind;
   let now = Date.UTC(2026, 10, 28, 12);
 
-  const get = (path: string, headers: Record<string, string> = {}, method = 'GET'): Promise<Got> =>
-    new Promise((resolve, reject) => {
-      const { port } = server.address() as AddressInfo;
-      const sent = request({ port, path, headers, method, agent: false }, (response) => {
-        const parts: Buffer[] = [];
-        response.on('data', (part: Buffer) => parts.push(part));
-        response.on('end', () => {
-          resolve({ status: response.statusCode ?? 0, headers: response.headers, body: Buffer.concat(parts) });
-        });
-      });
-      sent.on('error', reject);
-      sent.end();
-    });
+  const get = (path: string, headers: Record<string, string> = {}, method = 'GET'): Promise<RawAnswer> =>
+    askRaw(server, path, headers, method);
   /** What the site drew: a title, and the address that it was drawn at. */
   const drawn = async (path: string): Promise<string> => (await get(path)).body.toString().replace(/<.*>/, '');
 
@@ -55,9 +38,7 @@ describe('Pages of the site over HTTP', () => {
     const sitePages = new SitePages(new SiteRenderer(site.folder), services.live, services.pages, pageHeaders());
     const web = { folders: { site: site.folder, desk: site.folder }, sitePages };
     const app = await makeApp({ services, log: pino({ level: 'silent' }), trustProxy: false, web });
-    server = await new Promise<Server>((resolve) => {
-      const listening = app.listen(0, () => resolve(listening));
-    });
+    server = await listening(app);
   });
 
   afterAll(async () => {

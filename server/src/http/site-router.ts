@@ -5,13 +5,12 @@ import type { Encoding, ReadyPage, Sendable } from '../site/ready-page.js';
 import { ENCODINGS, isMatched } from '../site/ready-page.js';
 import { Busy } from '../site/renderer.js';
 import type { SitePages } from '../site/site-pages.js';
-import { builtFiles } from './built-files.js';
+import { FILE_NAME, builtFiles } from './built-files.js';
 import { sessionSecret } from './session.js';
 
 const LONGEST_URL = 8000;
 /** A rendering takes some 50 ms, and at most some twenty are waiting. */
 const TRY_AGAIN_IN_S = 2;
-const FILE_NAME = /\.\w{2,5}$/;
 
 /** Sends pages that are kept as they are, before anything else is done for a request. */
 export function siteHits(site: SitePages): RequestHandler {
@@ -23,7 +22,7 @@ export function siteHits(site: SitePages): RequestHandler {
   };
 }
 
-/** The public side, rendered on the server; a page is kept until anything changes. */
+/** The public side, rendered on the server; a page is kept until anything changes that it was made of. */
 export function siteRouter(folder: string, site: SitePages): Router {
   const router = Router();
   router.get(FILE_NAME, builtFiles(join(folder, 'browser')));

@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { Router } from 'express';
 import type { Response } from 'express';
 import { NONCE_MARK } from '../site/ready-page.js';
-import { builtFiles } from './built-files.js';
+import { FILE_NAME, builtFiles } from './built-files.js';
 import { nonceOf } from './security.js';
 
 export interface WebFolders {
@@ -21,7 +21,7 @@ export async function deskRouter(folder: string): Promise<Router> {
   router.use(builtFiles(browser));
   router.get('/{*path}', (request, response) => {
     // A file that isn't there is not a page of the Desk.
-    if (/\.\w{2,5}$/.test(request.path)) response.status(404).end();
+    if (FILE_NAME.test(request.path)) response.status(404).end();
     else sendHtml(response, 200, shell);
   });
   return router;

@@ -5,6 +5,7 @@ import type { Kind } from '@plindo/core/structure';
 import type { EntryOf } from '@plindo/core/plans';
 import type { Store } from '../store/index.js';
 import { Turns } from '../store/index.js';
+import { breath } from './breath.js';
 import type { CatalogFiles } from './catalog-files.js';
 
 export type ListingChange = EntryOf<'listing'>;
@@ -111,9 +112,4 @@ export class CatalogBuilds {
       }
     }
   }
-}
-
-/** Requests are answered in between. */
-function breath(): Promise<void> {
-  return new Promise((resolve) => setImmediate(resolve));
 }

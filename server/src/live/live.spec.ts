@@ -29,7 +29,7 @@ describe('The catalogs in memory', () => {
     }));
     await live.caughtUp(done.number!);
   };
-  const page = (path: string, search = ''): Promise<PageModel> => api.assembly.services.pages.page(path, search);
+  const page = (path: string, search = ''): Promise<PageModel> => api.assembly.services.pages.page(`${path}?${search}`);
 
   it('show at once what was added while they are being built anew', async () => {
     const saved = api.assembly.services.site.save(null, { ...live.site(), locale: 'sv' });
@@ -43,7 +43,7 @@ describe('The catalogs in memory', () => {
     const before = await page('/berths', 'price=..5&page=2');
     await api.leave();
     api = await TestApi.start(api.folder);
-    const after = await api.assembly.services.pages.page('/berths', 'price=..5&page=2');
+    const after = await api.assembly.services.pages.page('/berths?price=..5&page=2');
     expect({ ...after, now: '' }).toEqual({ ...before, now: '' });
   });
 

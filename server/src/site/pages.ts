@@ -14,6 +14,7 @@ import {
 import type { AskedList, Explanation, Query, QueryScene } from '@plindo/core/query';
 import {
   BLANK_QUERY,
+  addressOfQuery,
   hasFormerKeys,
   listOfKind,
   listOfSelection,
@@ -22,7 +23,6 @@ import {
   runQuery,
   suggest,
   suggestPlaces,
-  urlOfQuery,
   withChoice,
   withKnownValues,
 } from '@plindo/core/query';
@@ -63,8 +63,9 @@ export class Pages {
     private readonly live: Live,
   ) {}
 
-  /** The page at a path ("/berths") in the state of the part after "?". */
-  async page(path: string, search: string): Promise<PageModel> {
+  /** The page at an address ("/berths?facility=water"). */
+  async page(url: string): Promise<PageModel> {
+    const { path, search } = partsOfUrl(url);
     const scene = this.scene();
     if (path === '/') return this.home(scene);
     const list = this.listAt(path, search);
@@ -75,13 +76,13 @@ export class Pages {
   }
 
   /** Where an address leads. All that lead to one page have the same destination. */
-  destination(path: string, search: string): Destination {
+  destination(url: string): Destination {
+    const { path, search } = partsOfUrl(url);
     if (path === '/') return { kind: 'page', address: '/', hasLists: true, reads: ALL_KINDS, leadsThere: NOTHING };
     const state = this.listAt(path, search);
     if (state) {
       const { kind } = state.list;
-      const asked = urlOfQuery(state.query, kind, this.kindById);
-      const address = asked === '' ? `/${kind.slug}` : `/${kind.slug}?${asked}`;
+      const address = addressOfQuery(state.query, kind, this.kindById);
       const isFormer = search !== '' && hasFormerKeys(new URLSearchParams(search), kind, this.kindById);
       if (isFormer) return { kind: 'moved', to: address };
       const reads = readsOf(state, this.kindById);
@@ -107,7 +108,7 @@ export class Pages {
     if (!state) return [];
     const { kind } = state.list;
     const { listings, values } = suggest(state.list, text, this.live.scene());
-    const hrefOf = (query: Query): string => `/${kind.slug}?${urlOfQuery(query, kind, this.kindById)}`;
+    const hrefOf = (query: Query): string => addressOfQuery(query, kind, this.kindById);
     const ofValues = values.map(({ facet, value, label, count }): SuggestionModel => {
       const about = kind.facets.find(({ key }) => key === facet)?.label ?? '';
       return {
@@ -150,7 +151,7 @@ export class Pages {
     if (!state) return [];
     const { kind } = state.list;
     return justMissingInList(state, this.live.scene(), MOST_MISSED).map(({ label, query, total, ids }) => {
-      const href = `/${kind.slug}?${urlOfQuery(query, kind, this.kindById)}`.replace(/\?$/, '');
+      const href = addressOfQuery(query, kind, this.kindById);
       return { label, href, total, listings: this.live.named(ids) };
     });
   }

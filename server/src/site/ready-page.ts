@@ -44,7 +44,7 @@ export class ReadyPage {
   private constructor(
     readonly status: number,
     private readonly html: Buffer,
-    /** Of its content alone, whatever it is packed as; to be compared weakly. */
+    /** Of its HTML, whatever it is packed as; to be compared weakly. */
     readonly etag: string,
     /** What it is sent with in every case, and all that a visitor is told who has it already. */
     readonly headers: FlatHeaders,

@@ -1,10 +1,9 @@
 import { LRUCache } from 'lru-cache';
-import { partsOfUrl } from '@plindo/core/query';
 import type { PageModel } from '@plindo/core/page';
 import type { Live } from '../live/live.js';
 import { Held } from './held.js';
 import { PageAddresses } from './page-addresses.js';
-import type { Destination, Pages } from './pages.js';
+import type { Destination, LeadsToPage, Pages } from './pages.js';
 import { PagesUnderWay } from './pages-under-way.js';
 import type { HeadersOf } from './ready-page.js';
 import { ReadyPage } from './ready-page.js';
@@ -13,8 +12,6 @@ import type { SiteRenderer } from './renderer.js';
 const MOST_KEPT_PAGES = 500;
 const MOST_KEPT_BYTES = 32 * 1024 * 1024;
 const HOME = '/';
-
-type Found = Extract<Destination, { kind: 'page' }>;
 
 /**
  * Rendered pages of the public side, each under its one address. One is kept until anything changes that it was made of,
@@ -36,8 +33,8 @@ export class SitePages {
 
   /** The page at an address, as a visitor sent it, when it is kept and still holds. */
   hit(url: string): ReadyPage | undefined {
-    const destination = this.addresses.known(url);
-    return destination?.kind === 'page' ? this.kept.get(destination.address)?.now() : undefined;
+    const found = this.addresses.known(url);
+    return found && this.kept.get(found.address)?.now();
   }
 
   /** Where an address leads, as a visitor sent it. */
@@ -49,7 +46,7 @@ export class SitePages {
    * The page of a destination: rendered once for all who ask for it meanwhile, and not at all when they have all gone
    * before it was begun. Throws a `Busy` when too many are waiting.
    */
-  async at(found: Found, gone: AbortSignal): Promise<ReadyPage> {
+  async at(found: LeadsToPage, gone: AbortSignal): Promise<ReadyPage> {
     const { address } = found;
     const key = `${this.live.revision} ${address}`;
     const kept = this.kept.get(address)?.now();
@@ -57,7 +54,7 @@ export class SitePages {
   }
 
   /** The same, but of lists for a second after a listing was changed as they were before, while they are rendered anew. */
-  async almostAt(found: Found, gone: AbortSignal): Promise<ReadyPage> {
+  async almostAt(found: LeadsToPage, gone: AbortSignal): Promise<ReadyPage> {
     const kept = this.kept.get(found.address);
     const before = found.hasLists && !kept?.now() ? kept?.justBefore() : undefined;
     if (!before) return this.at(found, gone);
@@ -73,15 +70,12 @@ export class SitePages {
     if (home.kind === 'page') await this.at(home, new AbortController().signal);
   }
 
-  private async render({ address, reads }: Found, dropped: AbortSignal): Promise<ReadyPage> {
+  private async render({ address, reads }: LeadsToPage, dropped: AbortSignal): Promise<ReadyPage> {
     const held = new Held<ReadyPage>(this.live, reads);
     const page = await ReadyPage.of(await this.renderer.render(address, this.source, dropped), this.headersOf);
     this.kept.set(address, held.is(page), { size: page.size });
     return page;
   }
 
-  private readonly source = (url: string): Promise<PageModel> => {
-    const { path, search } = partsOfUrl(url);
-    return this.pages.page(path, search);
-  };
+  private readonly source = (url: string): Promise<PageModel> => this.pages.page(url);
 }

@@ -132,6 +132,16 @@ export function urlOfQuery(query: Query, kind: UrlDesign, kindById: KindById): s
   return parts.join('&');
 }
 
+/** The address of a list in the state of a query. */
+export function addressOfQuery(
+  query: Query,
+  kind: UrlDesign & Pick<KindDefinition, 'slug'>,
+  kindById: KindById,
+): string {
+  const parts = urlOfQuery(query, kind, kindById);
+  return parts === '' ? `/${kind.slug}` : `/${kind.slug}?${parts}`;
+}
+
 function writeChoice(choice: FacetChoice, { key, unit }: Facet, field: Field): string[] {
   const name = encodePart(key);
   switch (choice.kind) {

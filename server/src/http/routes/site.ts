@@ -1,4 +1,3 @@
-import { partsOfUrl } from '@plindo/core/query';
 import { Refusal } from '@plindo/core/values';
 import { PageExplainQueryDto, PageQueryDto, PlacesQueryDto, SiteDto, SuggestionsQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
@@ -14,10 +13,7 @@ export function siteRoutes({ pages, site }: Services): Route[] {
       summary: 'The model of a public page, as the site renders it.',
       query: PageQueryDto,
       answers: 'PageModel',
-      handle({ query }) {
-        const { path, search } = partsOfUrl(query.url);
-        return pages.page(path, search);
-      },
+      handle: ({ query }) => pages.page(query.url),
     }),
     route({
       method: 'get',

@@ -1,6 +1,7 @@
 import type { ProblemReport } from '@plindo/core/contract';
 import type { FoundProblem } from '@plindo/core/listings';
 import { KindProblems, outOfDate, unusedCategories } from '@plindo/core/listings';
+import { breath } from '../../live/breath.js';
 import type { Live } from '../../live/live.js';
 import type { Store } from '../../store/index.js';
 import type { CategorySets } from '../structure/category-sets.js';
@@ -37,8 +38,7 @@ export class Problems {
         for (let start = 0; start < stretch.length; start += LISTINGS_A_STRETCH) {
           const part = stretch.slice(start, start + LISTINGS_A_STRETCH);
           for (const listing of part) found.look(this.live.complete(listing));
-          // Other requests are answered in between.
-          await new Promise((resolve) => setImmediate(resolve));
+          await breath();
         }
       }
       problems.push(...found.result());

@@ -1,9 +1,8 @@
-import { SlimElement } from './slim-element';
+import { SlimElement, VOID } from './slim-element';
 import { SlimComment, SlimHtml, SlimText } from './slim-nodes';
 
 const TAG = /<!--.*?-->|<(\/?)([a-z][\w-]*)((?:\s+[\w-]+(?:="[^"]*")?)*)\s*(\/?)>/gs;
 const ATTRIBUTE = /([\w-]+)(?:="([^"]*)")?/g;
-const VOID = new Set(['base', 'link', 'meta']);
 
 /**
  * A document for one rendering, in the place of the server DOM of Angular: that one can do all that the DOM can, which
@@ -17,7 +16,6 @@ export class SlimDocument {
   readonly body: SlimElement;
   /** Listeners on it are never called. */
   readonly defaultView = { addEventListener: () => undefined, removeEventListener: () => undefined };
-
   readonly location: URL;
 
   constructor(page: string, url: string) {

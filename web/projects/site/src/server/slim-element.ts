@@ -5,7 +5,8 @@ import type { SlimParent } from './slim-nodes';
 import { matcher } from './slim-selector';
 
 const HTML = 'http://www.w3.org/1999/xhtml';
-const VOID = new Set('area base br col embed hr img input link meta source track wbr'.split(' '));
+/** Elements that have no end (HTML standard, 13.1.2). */
+export const VOID = new Set('area base br col embed hr img input link meta source track wbr'.split(' '));
 /** Elements whose text is not escaped (HTML standard, 13.3, serialising HTML fragments). */
 const RAW_TEXT = new Set(['style', 'script']);
 
