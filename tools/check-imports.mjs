@@ -11,6 +11,7 @@ const CORE_ORDER = [
   'time',
   'structure',
   'listings',
+  'design',
   'plans',
   'catalog',
   'query',

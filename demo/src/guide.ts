@@ -8,6 +8,7 @@ import {
   ARRANGED_HARBOURS,
   guideSelections,
 } from './arrange.js';
+import { guideCard } from './cards.js';
 import { BERTH_KIND, COURSE_KIND, HARBOUR_KIND, INSTRUCTOR_KIND, SERVICES, boatyardKind } from './kinds.js';
 import {
   CERTIFICATES,
@@ -58,6 +59,9 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
   await arrange(services, berth.id, ARRANGED_BERTHS, ['harbour'], true);
   await arrange(services, course.id, ARRANGED_COURSES, ['held_at', 'taught_by']);
   await arrange(services, yard.id, ARRANGED_BOATYARDS, ['serves']);
+  for (const { kind } of kinds.summaries()) {
+    await services.designs.add(null, { type: 'card', kindId: kind.id, definition: guideCard(kind) });
+  }
   const harbours = await fillHarbours(services, harbour.id, pictures);
   await fillBerths(services, berth.id, harbours, pictures);
   await fillYards(services, yard.id, harbours, pictures);
@@ -77,7 +81,7 @@ function withPictures(set: CategorySetDefinition, pictures: readonly KeptPicture
   };
 }
 
-/** Arranges the index page of a kind, and puts its link fields first and on cards. */
+/** Arranges the index page of a kind, and puts its link fields first. */
 async function arrange(
   { kinds }: Services,
   kindId: number,
@@ -88,7 +92,7 @@ async function arrange(
   const { kind } = kinds.summary(kindId);
   const { id, version, ...definition } = kind;
   const isLink = ({ key }: { readonly key: string }): boolean => linkKeys.includes(key);
-  const links = definition.fields.filter(isLink).map((field) => ({ ...field, onCard: true, required }));
+  const links = definition.fields.filter(isLink).map((field) => ({ ...field, required }));
   const fields = [...links, ...definition.fields.filter((field) => !isLink(field))];
   await kinds.update(null, id, version, { ...definition, ...arrangement, fields });
 }

@@ -45,8 +45,8 @@ describe('Script', () => {
       ...{ one: 'Thing', many: EVIL.slice(0, 70), slug: 'things', published: true, startStatus: 'live', intro: EVIL },
       parts: ['summary', 'body', 'author'],
       fields: [
-        { key: 'kind', label: EVIL.slice(0, 79), type: 'categories', settings: { set: set.result.id }, onCard: true },
-        { key: 'note', label: 'Note', type: 'short-text', help: EVIL, placeholder: EVIL, onCard: true },
+        { key: 'kind', label: EVIL.slice(0, 79), type: 'categories', settings: { set: set.result.id } },
+        { key: 'note', label: 'Note', type: 'short-text', help: EVIL, placeholder: EVIL },
         { key: 'text', label: 'Text', type: 'rich-text' },
         { key: 'paper', label: 'Paper', type: 'file' },
       ],

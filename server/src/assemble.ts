@@ -12,6 +12,7 @@ import { Blueprints } from './services/exchange/blueprints.js';
 import { Candidates } from './services/listings/candidates.js';
 import { CategorySets } from './services/structure/category-sets.js';
 import { Changes } from './services/listings/changes.js';
+import { Designs } from './services/design/designs.js';
 import { Editing } from './services/editing.js';
 import { FieldChanges } from './services/structure/field-changes.js';
 import { Files } from './services/media/files.js';
@@ -90,6 +91,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,
     problems: new Problems(store, live, categorySets),
+    designs: new Designs(store, live, editing),
     selections: new Selections(store, live, editing),
     site: new Site(editing),
   };

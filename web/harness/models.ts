@@ -1,5 +1,7 @@
 import type { KindSummary } from '@plindo/core/contract';
-import type { CardModel, IndexPage } from '@plindo/core/page';
+import { firstCard } from '@plindo/core/design';
+import type { CardForms, CardModel, IndexPage } from '@plindo/core/page';
+import { formOf } from '@plindo/core/page';
 import type { FieldSketch, Kind } from '@plindo/core/structure';
 import { makeKindDefinition } from '@plindo/core/structure';
 
@@ -16,17 +18,23 @@ export function kindSummary(given: Partial<Kind> = {}, fields: readonly FieldSke
 export function makeCard(given: Partial<CardModel> & Pick<CardModel, 'id'>): CardModel {
   return {
     href: `/berths/berth-${given.id}`,
+    form: 'berth',
     title: `Berth ${given.id}`,
-    summary: '',
-    marks: null,
-    distance: '',
     picture: null,
-    hasPictures: true,
     featured: false,
-    slots: [],
+    values: { title: { text: given.title ?? `Berth ${given.id}`, shape: 'text' } },
     ...given,
   };
 }
+
+/** The form of cards that show picture, flag, title, summary and price. */
+export const CARD_FORMS: CardForms = {
+  berth: formOf(
+    firstCard(makeKindDefinition({ slug: 'berths', one: 'Berth', many: 'Berths', fields: [PRICE] })),
+    kindSummary().kind,
+    () => undefined,
+  ),
+};
 
 const FACETS: IndexPage['facets'] = [
   {
@@ -66,6 +74,7 @@ export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
     type: 'index',
     site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' },
     now: '2026-11-23T12:00:00.000Z',
+    cardForms: CARD_FORMS,
     title: 'Berths – Guide',
     description: '',
     canonical: '/berths',

@@ -34,7 +34,7 @@ describe('A catalog', () => {
     const catalog = buildCatalog(kind, [], 'en');
     expect(catalog.redefine({ ...kind, many: 'Places', facets: [] })).toBeTrue();
     expect(catalog.kind.many).toBe('Places');
-    const onCards = kind.fields.map((field) => ({ ...field, onCard: true, label: `${field.label} new` }));
+    const onCards = kind.fields.map((field) => ({ ...field, inTable: false, label: `${field.label} new` }));
     expect(catalog.redefine({ ...kind, fields: onCards })).toBeTrue();
     const more = [...kind.fields, makeField({ key: 'depth', label: 'Depth', type: 'decimal' })];
     expect(catalog.redefine({ ...kind, fields: more })).toBeFalse();

@@ -1,6 +1,7 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { ConditionFault, Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
-import type { CardModel } from '../page/index.js';
+import type { Awkwardness } from '../design/index.js';
+import type { CardForms, CardModel } from '../page/index.js';
 import type { Explanation, TableFilter } from '../query/index.js';
 import type {
   CategorySet,
@@ -74,11 +75,24 @@ export interface SelectionPreview {
   /** How long answering took. */
   readonly ms: number;
   readonly cards: readonly CardModel[];
+  readonly cardForms: CardForms;
   /** Numbers of the kinds that it chooses from, or of which something was picked. */
   readonly kinds: readonly number[];
   readonly issues: readonly Issue[];
   /** By position of a condition, how many listings it removes that all others let in. */
   readonly removed: readonly number[];
+}
+
+/** Listings to try a design with, complete, and those that they are linked with, at most two links away. */
+export interface DesignSamples {
+  readonly samples: readonly DesignSample[];
+  readonly linked: readonly Listing[];
+}
+
+export interface DesignSample {
+  readonly listing: Listing;
+  /** Why it is worth looking at; empty for a plain one. */
+  readonly why: readonly Awkwardness[];
 }
 
 /** A selection that chooses from the kind of a listing, and where in it the listing is, or why it isn't. */

@@ -1,3 +1,5 @@
+import type { Design } from '../design/index.js';
+import { cardsOfKind } from '../design/index.js';
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
 import type {
@@ -30,7 +32,14 @@ export interface Blueprint {
   readonly links: readonly BlueprintLink[];
   /** Absent in documents from before there were any. */
   readonly selections?: readonly BlueprintSelection[];
+  /** The same. */
+  readonly designs?: readonly BlueprintDesign[];
   readonly listings?: readonly BlueprintListing[];
+}
+
+/** A design with the slug of its kind in the place of its number, in its order among those of the kind. */
+export interface BlueprintDesign extends Pick<Design, 'type' | 'definition'> {
+  readonly kind: string;
 }
 
 /** A selection with slugs in the place of numbers. */
@@ -78,6 +87,7 @@ export interface BlueprintSource {
   readonly kinds: readonly Kind[];
   readonly links: readonly Link[];
   readonly selections: readonly Selection[];
+  readonly designs: readonly Design[];
   /** Given when the listings go with it. */
   readonly content?: { readonly listings: readonly Listing[]; readonly connections: readonly Connection[] };
 }
@@ -108,6 +118,9 @@ export function blueprintOf(source: BlueprintSource): Blueprint {
       ...(content && { connections: connectionsOf(link, content.connections, slugs) }),
     })),
     selections: source.selections.map((selection) => selectionIn(selection, source)),
+    designs: kinds.flatMap(({ id, slug }) =>
+      cardsOfKind(id, source.designs).map(({ type, definition }) => ({ type, kind: slug, definition })),
+    ),
     ...(content && {
       listings: content.listings.map((listing) => ({
         kind: slugOfKind.get(listing.kindId) ?? '',
@@ -232,12 +245,21 @@ export function planBlueprint(
       plain(selection),
     );
   }
+  for (const design of blueprint.designs ?? []) {
+    const own = here.designs?.find((other) => isSameDesign(other, design));
+    tell(`the ${design.type} ${design.definition.name}`, own, design);
+  }
   const listings = blueprint.listings ?? [];
   if (listings.length > 0) adds.push(listings.length === 1 ? 'one listing' : `${listings.length} listings`);
   const pictures = new Set(hashesIn([blueprint.categorySets, listings]));
   const missing = [...pictures].filter((hash) => !hasPicture(hash)).length;
   const lacks = missing === 0 ? [] : [missing === 1 ? 'one picture or file' : `${missing} pictures or files`];
   return { adds, changes, lacks };
+}
+
+/** Whether two designs are one in two states: of the same sort, kind and name. */
+export function isSameDesign(one: BlueprintDesign, other: BlueprintDesign): boolean {
+  return one.type === other.type && one.kind === other.kind && one.definition.name === other.definition.name;
 }
 
 export function sameEnds(one: Pick<BlueprintLink, 'a' | 'b'>, other: Pick<BlueprintLink, 'a' | 'b'>): boolean {

@@ -4,7 +4,7 @@ import type { Listing } from '../listings/index.js';
 import type { IndexPage } from '../page/index.js';
 import { listPage } from '../page/index.js';
 import { listOfKind, queryFromUrl, sceneOf, withKnownValues } from '../query/index.js';
-import type { KindSketch, ReadContext, SiteSettings } from '../structure/index.js';
+import type { Kind, KindSketch, ReadContext, SiteSettings } from '../structure/index.js';
 import { kindOfImport } from '../structure/index.js';
 import type { CsvTable } from './csv.js';
 import type { BadValuePolicy } from './import-rows.js';
@@ -51,10 +51,10 @@ export class ImportPreview {
       queries,
     );
     const state = { list, query, selection: null, heading: kind.many };
-    const scene = { site, now: new Date(context.nowInMs), context, kinds: [] };
+    const kindById = (): Kind => kind;
+    const scene = { site, now: new Date(context.nowInMs), context, kinds: [], kindById, designs: [] };
     return listPage(scene, state, {
       queries,
-      kindById: () => kind,
       listings: (ids) => Promise.resolve(ids.flatMap((id) => listings.get(id) ?? [])),
     });
   }

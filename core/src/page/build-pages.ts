@@ -1,7 +1,8 @@
 import type { Listing } from '../listings/index.js';
+import { isFeatured } from '../listings/index.js';
 import type { Drop, Query, QueryResult, QueryScene } from '../query/index.js';
 import { BLANK_QUERY, addressOfQuery, kindsOf, ownSortKey, sortKeyOf } from '../query/index.js';
-import type { Kind, KindById, KindDefinition } from '../structure/index.js';
+import type { Kind, KindDefinition } from '../structure/index.js';
 import { BUILT_IN_FIELDS, HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { distanceWords } from './facets/distance-facet.js';
@@ -10,25 +11,32 @@ import type { FacetScene, HrefOf } from './facets/facet-scene.js';
 import type { PageScene } from './frame.js';
 import { frame } from './frame.js';
 import { groupModels, jumpModels } from './group-models.js';
-import type { CardModel, HomePage, IndexPage, ListingPage, NotFoundPage, SortModel } from './page-model.js';
+import type { CardMaker } from './cards/card-maker.js';
+import type { CardModel } from './cards/card-model.js';
+import { listingPath } from './cards/slot-value.js';
+import { slotOf } from './cards/value-models.js';
+import type { HomePage, IndexPage, ListingPage, NotFoundPage, SortModel } from './page-model.js';
 import { pagerModel } from './pager.js';
-import { cardOf, listingPath, slotOf, slotsOf } from './slots.js';
+import { slotsOf } from './slots.js';
 
 /** The front page: each published kind with its first listings. */
 export function homePage(
   scene: PageScene,
-  sections: readonly { kind: KindDefinition; total: number; listings: readonly Listing[] }[],
+  parts: readonly { kind: Kind; total: number; listings: readonly Listing[] }[],
+  maker: CardMaker,
 ): HomePage {
+  const sections = parts.map(({ kind, total, listings }) => ({
+    label: kind.many,
+    href: `/${kind.slug}`,
+    total,
+    intro: kind.intro,
+    cards: listings.map((listing) => maker.card(listing, kind)),
+  }));
   return {
     ...frame(scene, { title: '', description: scene.site.tagline, canonical: '/' }),
     type: 'home',
-    sections: sections.map(({ kind, total, listings }) => ({
-      label: kind.many,
-      href: `/${kind.slug}`,
-      total,
-      intro: kind.intro,
-      cards: listings.map((listing) => cardOf(listing, kind, scene.context)),
-    })),
+    sections,
+    cardForms: maker.forms,
   };
 }
 
@@ -47,8 +55,7 @@ export interface IndexInput {
   readonly drop: Drop | null;
   readonly queries: QueryScene;
   readonly countOf: (query: Query) => number;
-  /** Gives the kinds of the listings, where the list is one of several. */
-  readonly kindById: KindById;
+  readonly maker: CardMaker;
 }
 
 /** The index page of a kind in the state of a query. */
@@ -59,6 +66,7 @@ export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
   const cardFor = cardMaker(scene, input);
   const cards = result.groups ? [] : result.ids.flatMap((id) => cardFor(id) ?? []);
   const leading = leadingFeatured(cards, input);
+  const groups = groupModels(kind, result.groups, formats, cardFor);
   const facetScene: FacetScene = { kind, query, counts: result.counts, scene: queries, hrefOf, countOf };
   return {
     ...frame(scene, { title: heading, description: kind.intro, canonical: hrefOf(query) }),
@@ -79,7 +87,8 @@ export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
     sorts: sortModels(kind, query, result.near !== null, hrefOf),
     featured: cards.slice(0, leading),
     cards: cards.slice(leading),
-    groups: groupModels(kind, result.groups, formats, cardFor),
+    groups,
+    cardForms: input.maker.forms,
     jumps: jumpModels(kind, query, result.groups, formats, hrefOf),
     pager: pagerModel({ mode: kind.pager, entries: result.entries, pageSize: kind.pageSize, query }, hrefOf),
   };
@@ -88,18 +97,18 @@ export function indexPage(scene: PageScene, input: IndexInput): IndexPage {
 /** Makes the card of a listing of the page; null for one that is gone since the answer was worked out. */
 function cardMaker(
   scene: PageScene,
-  { kind, query, result, listings, kindById }: IndexInput,
+  { kind, query, result, listings, maker }: IndexInput,
 ): (id: number) => CardModel | null {
   const byId = new Map(listings.map((listing) => [listing.id, listing]));
   const unit = kind.facets.find(({ control }) => control === 'distance')?.unit ?? 'km';
   return (id) => {
     const listing = byId.get(id);
-    const own = listing?.kindId === kind.id ? kind : kindById(listing?.kindId ?? 0);
+    const own = listing && scene.kindById(listing.kindId);
     if (!listing || !own) return null;
     const metres = result.near?.metres.get(id);
     const distance =
       metres === undefined ? '' : distanceWords(metres, unit, (value) => scene.context.formats.number(value));
-    return cardOf(listing, own, scene.context, { search: query.text, distance });
+    return maker.card(listing, own, { search: query.text, distance });
   };
 }
 
@@ -174,16 +183,20 @@ function sortModels(
 
 /** The page of one listing with all its values. */
 export function listingPage(scene: PageScene, kind: Kind, listing: Listing): ListingPage {
-  const card = cardOf(listing, kind, scene.context);
+  const summary = hasPart(kind, 'summary') ? listing.summary : '';
   const place =
     hasPart(kind, 'place') && listing.place
       ? [slotOf(BUILT_IN_FIELDS.place, listing.place, scene.context.formats)]
       : [];
   return {
-    ...frame(scene, { title: listing.title, description: card.summary, canonical: listingPath(kind, listing) }),
+    ...frame(scene, { title: listing.title, description: summary, canonical: listingPath(kind, listing) }),
     type: 'listing',
     kind: { one: kind.one, many: kind.many, href: kind.hasIndexPage ? `/${kind.slug}` : null },
-    card,
+    id: listing.id,
+    heading: listing.title,
+    summary,
+    picture: hasPart(kind, 'picture') ? listing.picture : null,
+    featured: isFeatured(listing, scene.context.nowInMs),
     body: hasPart(kind, 'body') ? listing.body : '',
     byline: bylineOf(kind, listing, scene.context.formats),
     slots: [...place, ...slotsOf(listing, kind, scene.context)],

@@ -1,12 +1,11 @@
-import type { ReadContext, SiteSettings } from '../structure/index.js';
+import type { SiteSettings } from '../structure/index.js';
+import type { CardScene } from './cards/card-maker.js';
 import type { KindLink, PageFrame } from './page-model.js';
 
 /** What every page is made with; the clock is the caller's. */
-export interface PageScene {
+export interface PageScene extends CardScene {
   readonly site: SiteSettings;
   readonly now: Date;
-  /** Of the site's locale and zone, at this moment. */
-  readonly context: ReadContext;
   readonly kinds: readonly KindLink[];
 }
 

@@ -3,7 +3,8 @@ import type { DateGrouping, KindDefinition } from '../structure/index.js';
 import { nextPeriod, isoWeekOf, periodKey } from '../time/index.js';
 import type { Formats } from '../values/index.js';
 import type { HrefOf } from './facets/facet-scene.js';
-import type { CardModel, DateGroupModel, JumpModel } from './page-model.js';
+import type { CardModel } from './cards/card-model.js';
+import type { DateGroupModel, JumpModel } from './page-model.js';
 
 const DAY_IN_MS = 86_400_000;
 const UNDATED_KEY = 'undated';

@@ -1,6 +1,12 @@
 export * from './build-pages.js';
 export * from './explain-page.js';
 export * from './page-model.js';
-export { cardOf, filePath, listingPath, slotOf, slotsOf } from './slots.js';
+export * from './cards/card-maker.js';
+export * from './cards/card-model.js';
+export * from './cards/linked-listings.js';
+export { listingPath } from './cards/slot-value.js';
+export { filePath, slotOf } from './cards/value-models.js';
+export type * from './cards/value-model.js';
+export { slotsOf } from './slots.js';
 export * from './frame.js';
 export * from './list-page.js';

@@ -1,7 +1,7 @@
 import { meets } from '../catalog/index.js';
 import type { KindDefinition } from '../structure/index.js';
 import { wordsOf } from '../values/index.js';
-import type { Stretch } from './page-model.js';
+import type { Stretch } from './cards/card-model.js';
 
 const WORD = /[\p{L}\p{N}\p{M}]+/gu;
 

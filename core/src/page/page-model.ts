@@ -1,4 +1,6 @@
 import type { Pager, Picture, SiteSettings } from '../structure/index.js';
+import type { CardForms, CardModel } from './cards/card-model.js';
+import type { SlotModel } from './cards/value-model.js';
 
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
 export interface PageFrame {
@@ -17,66 +19,6 @@ export interface PageFrame {
 export interface KindLink {
   readonly label: string;
   readonly href: string;
-}
-
-/** One labelled value on a card or a listing page. */
-export interface SlotModel {
-  readonly key: string;
-  readonly label: string;
-  readonly icon: string;
-  readonly text: string;
-  readonly shape:
-    | 'text'
-    | 'long-text'
-    | 'rich-text'
-    | 'link'
-    | 'file'
-    | 'pictures'
-    | 'place'
-    | 'colour'
-    | 'rating'
-    | 'links'
-    | 'group'
-    | 'rows';
-  /** Where a link or a file leads. */
-  readonly href?: string;
-  readonly pictures?: readonly Picture[];
-  /** Cleaned HTML of a rich text. */
-  readonly html?: string;
-  /** As #rrggbb. */
-  readonly colour?: string;
-  readonly stars?: { readonly given: number; readonly of: number };
-  /** The values inside a group. */
-  readonly parts?: readonly SlotModel[];
-  readonly rows?: RowsModel;
-  /** Linked listings, in their order; one without a page of its own has no address. */
-  readonly links?: readonly { readonly text: string; readonly href: string | null; readonly note: string }[];
-}
-
-/** Rows as a table of texts. */
-export interface RowsModel {
-  readonly columns: readonly { readonly key: string; readonly label: string }[];
-  readonly rows: readonly (readonly string[])[];
-}
-
-/** Characters of a text, from (in) and to (out). */
-export type Stretch = readonly [from: number, to: number];
-
-export interface CardModel {
-  readonly id: number;
-  /** Null when listings of the kind have no pages of their own. */
-  readonly href: string | null;
-  readonly title: string;
-  readonly summary: string;
-  /** What of title and summary a search met, as stretches of characters. */
-  readonly marks: { readonly title: readonly Stretch[]; readonly summary: readonly Stretch[] } | null;
-  /** How far it is from the place that the visitor named, '' when none is. */
-  readonly distance: string;
-  readonly picture: Picture | null;
-  /** Whether listings of the kind have lead pictures, so that one without shows a stand-in. */
-  readonly hasPictures: boolean;
-  readonly featured: boolean;
-  readonly slots: readonly SlotModel[];
 }
 
 export interface FacetValueModel {
@@ -205,6 +147,7 @@ export interface HomeSection extends KindLink {
 
 export interface HomePage extends PageFrame {
   readonly type: 'home';
+  readonly cardForms: CardForms;
   readonly sections: readonly HomeSection[];
 }
 
@@ -219,6 +162,7 @@ export interface CategoryModel {
 
 export interface IndexPage extends PageFrame {
   readonly type: 'index';
+  readonly cardForms: CardForms;
   readonly kind: { readonly slug: string; readonly one: string; readonly many: string; readonly intro: string };
   readonly heading: string;
   readonly text: string;
@@ -282,7 +226,12 @@ export interface ListingPage extends PageFrame {
   readonly type: 'listing';
   /** The kind; `href` is null when it has no index page. */
   readonly kind: { readonly one: string; readonly many: string; readonly href: string | null };
-  readonly card: CardModel;
+  /** Number of the listing. */
+  readonly id: number;
+  readonly heading: string;
+  readonly summary: string;
+  readonly picture: Picture | null;
+  readonly featured: boolean;
   /** Cleaned HTML; '' when there is none. */
   readonly body: string;
   /** "By Ana, 4 December 2026, changed 6 December 2026"; '' when the kind shows neither. */

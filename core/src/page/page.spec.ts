@@ -4,18 +4,20 @@ import type { Listing } from '../listings/index.js';
 import type { Query } from '../query/index.js';
 import { BLANK_QUERY, countQuery, listOfKind, nearestDrop, queryFromUrl, runQuery, sceneOf } from '../query/index.js';
 import type { IndexPage, PageScene } from './index.js';
-import { indexPage, listingPage } from './index.js';
+import { CardMaker, indexPage, listingPage } from './index.js';
 import type { Pager } from '../structure/index.js';
 import type { PagerModel } from './page-model.js';
 import { pagerModel } from './pager.js';
 
+const kind = makeKind(BERTH_FIELDS);
 const scene: PageScene = {
   site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'Europe/Lisbon' },
   now: new Date('2026-11-23T12:00:00Z'),
   context: contextIn(),
   kinds: [],
+  kindById: () => kind,
+  designs: [],
 };
-const kind = makeKind(BERTH_FIELDS);
 const listings: Listing[] = Array.from({ length: 12 }, (_, at) =>
   makeListing({
     id: at + 1,
@@ -48,7 +50,7 @@ function page(search: string): IndexPage {
     drop,
     queries,
     countOf,
-    kindById: alone,
+    maker: new CardMaker(scene),
   });
 }
 

@@ -1,13 +1,7 @@
+import type { StructureRecords } from './structure.js';
+import type { Design } from '../design/index.js';
 import type { Connection, Listing } from '../listings/index.js';
-import type {
-  CategorySet,
-  Link,
-  PictureRecord,
-  Selection,
-  SiteSettings,
-  StoredKind,
-  StructureRecords,
-} from '../structure/index.js';
+import type { CategorySet, Link, PictureRecord, Selection, SiteSettings, StoredKind } from '../structure/index.js';
 import { NEW_SITE } from '../structure/index.js';
 
 /** The records that changes are made of, by the name that the change log gives them. */
@@ -18,6 +12,7 @@ export interface ChangedRecords {
   readonly link: Link;
   readonly connection: Connection;
   readonly selection: Selection;
+  readonly design: Design;
   /** Named by its number. */
   readonly picture: PictureRecord;
   /** The settings of the site have one row. */
@@ -39,7 +34,14 @@ export type ChangeEntry = { [Name in Entity]: EntryOf<Name> }[Entity];
 /** Number of the one row that the settings of the site have. */
 export const SITE_ID = 1;
 
-const STRUCTURAL: ReadonlySet<Entity> = new Set<Entity>(['kind', 'category-set', 'link', 'selection', 'site']);
+const STRUCTURAL: ReadonlySet<Entity> = new Set<Entity>([
+  'kind',
+  'category-set',
+  'link',
+  'selection',
+  'design',
+  'site',
+]);
 
 /** Whether an entry changes what a structure is made of. */
 export function isStructural({ entity }: Pick<ChangeEntry, 'entity'>): boolean {
@@ -57,6 +59,8 @@ export function withEntry(records: StructureRecords, entry: ChangeEntry): Struct
       return { ...records, links: replaced(records.links, entry) };
     case 'selection':
       return { ...records, selections: replaced(records.selections, entry) };
+    case 'design':
+      return { ...records, designs: replaced(records.designs, entry) };
     case 'site':
       return { ...records, site: entry.after ?? NEW_SITE };
     default:

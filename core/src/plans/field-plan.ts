@@ -1,13 +1,8 @@
+import type { Structure } from './structure.js';
+import type { Design } from '../design/index.js';
+import { designWithKeyRenamed } from '../design/index.js';
 import type { Listing } from '../listings/index.js';
-import type {
-  Field,
-  KeyChange,
-  Kind,
-  KindDefinition,
-  Selection,
-  SelectionDefinition,
-  Structure,
-} from '../structure/index.js';
+import type { Field, KeyChange, Kind, KindDefinition, Selection, SelectionDefinition } from '../structure/index.js';
 import {
   controlsFor,
   facetsWithKeyRenamed,
@@ -41,10 +36,11 @@ export function withValueMoved(listing: Listing, from: string, to: string): List
   };
 }
 
-/** What goes on working when a field gets another key: facets of other kinds, and selections, that ask about it. */
+/** What goes on working when a field gets another key: facets of other kinds, selections and designs that use it. */
 export interface KeyFollowers {
   readonly kinds: readonly { readonly id: number; readonly facets: Kind['facets'] }[];
   readonly selections: readonly { readonly before: Selection; readonly after: SelectionDefinition }[];
+  readonly designs: readonly { readonly before: Design; readonly after: Design }[];
 }
 
 export function followersOfKey(structure: Structure, change: KeyChange): KeyFollowers {
@@ -58,5 +54,8 @@ export function followersOfKey(structure: Structure, change: KeyChange): KeyFoll
     selections: structure.selections
       .map((before) => ({ before, after: selectionWithKeyRenamed(before, change, kindById) }))
       .filter(({ before, after }) => !isSame(before, after)),
+    designs: structure.designs
+      .map((before) => ({ before, after: designWithKeyRenamed(before, change, kindById) }))
+      .filter(({ before, after }) => before !== after),
   };
 }

@@ -1,4 +1,5 @@
-import type { Kind, KindDefinition, Structure } from '../structure/index.js';
+import type { Structure } from './structure.js';
+import type { Kind, KindDefinition } from '../structure/index.js';
 import { checkKind, checkKindChange, linkFieldsChanged } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { issue } from '../values/index.js';

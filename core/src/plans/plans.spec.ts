@@ -1,8 +1,10 @@
+import { Structure } from './structure.js';
+import type { StructureRecords } from './structure.js';
 import { makeKind, makeListing } from '../../testing/builders.js';
 import type { Connection } from '../listings/index.js';
 import { inHandOrder, positionAfter } from '../listings/index.js';
-import type { CategorySetDefinition, Link, StructureRecords } from '../structure/index.js';
-import { NEW_SITE, Structure, makeCategory, makeField, makeKindDefinition } from '../structure/index.js';
+import type { CategorySetDefinition, Link } from '../structure/index.js';
+import { NEW_SITE, makeCategory, makeField, makeKindDefinition } from '../structure/index.js';
 import { onlyAddsCategories, replacedCategories, withCategoriesFollowed } from './category-plan.js';
 import type { ChangeEntry } from './change-entry.js';
 import { withEntry } from './change-entry.js';
@@ -162,7 +164,7 @@ describe('A plan of a listing', () => {
 describe('A plan of a kind', () => {
   const definition = makeKindDefinition({ slug: 'berths', one: 'Berth', many: 'Berths' });
   const records: StructureRecords = {
-    ...{ version: 1, site: NEW_SITE, sets: [], links: [], selections: [] },
+    ...{ version: 1, site: NEW_SITE, sets: [], links: [], selections: [], designs: [] },
     kinds: [{ id: 1, version: 1, definition }],
     coming: [{ id: 2, version: 1, definition: { ...definition, slug: 'yards', one: 'Yard', many: 'Yards' } }],
   };

@@ -51,5 +51,4 @@ export * from './facets/shared-facets.js';
 export * from './orders/sort-choice.js';
 export * from './kinds/status.js';
 export * from './kinds/stored-kind.js';
-export * from './structure.js';
 export * from './fields/unique-value.js';

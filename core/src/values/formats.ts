@@ -4,17 +4,31 @@ import { decimalsOf } from './numbers.js';
 
 const MOST_DECIMALS = 6;
 
+/** Ways to write a day, each in the locale's manner; "" leaves it as the field writes it, "relative" counts from now. */
+export const DATE_FORMS = ['', 'short', 'long', 'weekday', 'weekday-short', 'day-month', 'month', 'relative'] as const;
+export type DateForm = (typeof DATE_FORMS)[number];
+
+const WRITTEN_AS: Readonly<Record<Exclude<DateForm, '' | 'relative'>, Intl.DateTimeFormatOptions>> = {
+  short: { day: 'numeric', month: 'short', year: 'numeric' },
+  long: { day: 'numeric', month: 'long', year: 'numeric' },
+  weekday: { weekday: 'long', day: 'numeric', month: 'long', year: 'numeric' },
+  'weekday-short': { weekday: 'short', day: 'numeric', month: 'short' },
+  'day-month': { day: 'numeric', month: 'long' },
+  month: { month: 'long', year: 'numeric' },
+};
+
 /**
  * Writes numbers, money, dates and lists as a locale does. It keeps the formatters of `Intl`, which take longer to make
  * than to use a hundred times; so make one for a page or a batch and hand it on.
  */
 export class Formats {
   private readonly numbers = new Map<string, Intl.NumberFormat>();
-  private readonly utcDates = new Map<string, Intl.DateTimeFormat>();
+  private readonly dates = new Map<string, Intl.DateTimeFormat>();
   private zonedDays: Intl.DateTimeFormat | null = null;
   private moments: Intl.DateTimeFormat | null = null;
   private exactMoments: Intl.DateTimeFormat | null = null;
   private relatives: Intl.RelativeTimeFormat | null = null;
+  private relativeDays: Intl.RelativeTimeFormat | null = null;
   private lists: Intl.ListFormat | null = null;
 
   /** Moments are shown in the given IANA zone. */
@@ -31,11 +45,12 @@ export class Formats {
     }).format(value);
   }
 
-  /** An amount with its currency, without decimals when they are all zero. */
-  money({ minor, currency }: Money): string {
+  /** An amount with its currency, without decimals when they are all zero, or with as many as are asked for. */
+  money({ minor, currency }: Money, decimals?: number): string {
     const digits = minorDigits(currency);
-    const shown = minor % 10 ** digits === 0 ? 0 : digits;
-    const style = { style: 'currency', currency, minimumFractionDigits: shown, maximumFractionDigits: digits } as const;
+    const least = decimals ?? (minor % 10 ** digits === 0 ? 0 : digits);
+    const most = decimals ?? digits;
+    const style = { style: 'currency', currency, minimumFractionDigits: least, maximumFractionDigits: most } as const;
     return this.numberFormat(style).format(minor / 10 ** digits);
   }
 
@@ -84,6 +99,22 @@ export class Formats {
     return this.relatives.format(amount, unit);
   }
 
+  /** "today", "tomorrow", "in 3 days", "2 days ago". */
+  relativeDay(days: number): string {
+    this.relativeDays ??= new Intl.RelativeTimeFormat(this.locale, { numeric: 'auto' });
+    return this.relativeDays.format(days, 'day');
+  }
+
+  /** A day in a form, given as a moment in it in UTC, or in the zone where it is to be told there. */
+  dated(momentInMs: number, form: Exclude<DateForm, '' | 'relative'>, zone = 'UTC'): string {
+    return this.dateFormat(WRITTEN_AS[form], zone).format(momentInMs);
+  }
+
+  /** From one day to another in a form: "4–6 December 2026". */
+  datedSpan(fromInMs: number, toInMs: number, form: Exclude<DateForm, '' | 'relative'>, zone = 'UTC'): string {
+    return this.dateFormat(WRITTEN_AS[form], zone).formatRange(fromInMs, toInMs);
+  }
+
   /** A month and its year, given as a moment in it in UTC: "December 2026". */
   month(momentInMs: number): string {
     return this.utcFormat({ month: 'long', year: 'numeric' }).format(momentInMs);
@@ -116,11 +147,15 @@ export class Formats {
   }
 
   private utcFormat(options: Intl.DateTimeFormatOptions): Intl.DateTimeFormat {
-    const key = JSON.stringify(options);
-    const known = this.utcDates.get(key);
+    return this.dateFormat(options, 'UTC');
+  }
+
+  private dateFormat(options: Intl.DateTimeFormatOptions, timeZone: string): Intl.DateTimeFormat {
+    const key = `${timeZone} ${JSON.stringify(options)}`;
+    const known = this.dates.get(key);
     if (known) return known;
-    const made = new Intl.DateTimeFormat(this.locale, { ...options, timeZone: 'UTC' });
-    this.utcDates.set(key, made);
+    const made = new Intl.DateTimeFormat(this.locale, { ...options, timeZone });
+    this.dates.set(key, made);
     return made;
   }
 

@@ -25,6 +25,7 @@ const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
   'kind.slug-taken': 409,
   'category.set-taken': 409,
   'selection.taken': 409,
+  'design.taken': 409,
   'value.taken': 409,
   'listing.slug-taken': 409,
   'import.order': 409,

@@ -11,6 +11,7 @@ import type { CategorySets } from '../services/structure/category-sets.js';
 import type { Changes } from '../services/listings/changes.js';
 import type { Candidates } from '../services/listings/candidates.js';
 import type { FieldChanges } from '../services/structure/field-changes.js';
+import type { Designs } from '../services/design/designs.js';
 import type { Files } from '../services/media/files.js';
 import type { Finder } from '../services/listings/finder.js';
 import type { Health } from '../services/health.js';
@@ -38,6 +39,7 @@ export interface Services {
   readonly candidates: Candidates;
   readonly categorySets: CategorySets;
   readonly changes: Changes;
+  readonly designs: Designs;
   readonly fieldChanges: FieldChanges;
   readonly files: Files;
   readonly finder: Finder;

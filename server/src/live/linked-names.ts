@@ -1,9 +1,9 @@
 import type { Connection, Listing } from '@plindo/core/listings';
 import { LinkGraph, isOnSite } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
-import type { Field, Kind, LinkedListing, Structure } from '@plindo/core/structure';
+import type { Field, Kind, LinkedListing } from '@plindo/core/structure';
 import { isKindShown, linkOfField, otherSide } from '@plindo/core/structure';
-import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
+import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
 import type { ListingName, Store } from '../store/index.js';
 
 /** Gives the kind of a linked listing. */

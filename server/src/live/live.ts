@@ -1,12 +1,13 @@
+import type { Design } from '@plindo/core/design';
 import type { Catalog } from '@plindo/core/catalog';
 import type { NamedListing } from '@plindo/core/contract';
 import type { Listing, Status } from '@plindo/core/listings';
 import { STATUSES } from '@plindo/core/listings';
 import type { ChangeEntry } from '@plindo/core/plans';
-import { isStructural } from '@plindo/core/plans';
+import { isStructural, Structure } from '@plindo/core/plans';
 import type { QueryScene } from '@plindo/core/query';
 import type { CategorySet, Kind, Link, ReadContext, Selection, SiteSettings } from '@plindo/core/structure';
-import { NEW_SITE, ReadContexts, Structure, isKindShown } from '@plindo/core/structure';
+import { NEW_SITE, ReadContexts, isKindShown } from '@plindo/core/structure';
 import { dayNumberAt, startOfDay } from '@plindo/core/time';
 import type { FeedChange, Store } from '../store/index.js';
 import { Turns } from '../store/index.js';
@@ -19,7 +20,7 @@ import { FeedReader } from './feed-reader.js';
 import { LinkedNames } from './linked-names.js';
 
 const NOTHING_YET = new Structure({
-  ...{ version: 0, site: NEW_SITE, kinds: [], coming: [], sets: [], links: [], selections: [] },
+  ...{ version: 0, site: NEW_SITE, kinds: [], coming: [], sets: [], links: [], selections: [], designs: [] },
 });
 
 /** Tells of something that went wrong inside. */
@@ -144,6 +145,10 @@ export class Live {
 
   selections(): readonly Selection[] {
     return this.structure.selections;
+  }
+
+  designs(): readonly Design[] {
+    return this.structure.designs;
   }
 
   nowInMs(): number {

@@ -3,13 +3,16 @@ import type { MissedOnPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type { HeadedList, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
 import {
+  CardMaker,
   explainInList,
   homePage,
   justMissingInList,
   listPage,
   listingPage,
   listingPath,
+  kindsOnCards,
   notFoundPage,
+  readLinked,
 } from '@plindo/core/page';
 import type { AskedList, Explanation, Query, QueryScene } from '@plindo/core/query';
 import {
@@ -85,7 +88,7 @@ export class Pages {
       const address = addressOfQuery(state.query, kind, this.kindById);
       const isFormer = search !== '' && hasFormerKeys(new URLSearchParams(search), kind, this.kindById);
       if (isFormer) return { kind: 'moved', to: address };
-      const reads = readsOf(state, this.kindById);
+      const reads = this.readsOf(state);
       return { kind: 'page', address, hasLists: true, reads, leadsThere: reads };
     }
     const found = this.listingAt(path);
@@ -198,23 +201,55 @@ export class Pages {
     const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
     const context = this.live.context();
     const kinds = withPages.map(({ kind }) => ({ label: kind.many, href: `/${kind.slug}` }));
-    return { site: this.live.site(), now: new Date(context.nowInMs), context, kinds };
+    const { kindById } = this;
+    return {
+      site: this.live.site(),
+      now: new Date(context.nowInMs),
+      context,
+      kinds,
+      kindById,
+      designs: this.live.designs(),
+    };
   }
 
   private async home(scene: PageScene): Promise<PageModel> {
     const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
     const queries = this.live.scene();
-    const sections = withPages.map(async (catalog) => {
+    const found = withPages.map((catalog) => {
       const { total, ids } = runQuery(listOfKind(catalog), BLANK_QUERY, queries);
-      const listings = await this.live.listings(ids.slice(0, CARDS_A_KIND_ON_HOME));
-      return { kind: catalog.kind, total, listings };
+      return { kind: catalog.kind, total, ids: ids.slice(0, CARDS_A_KIND_ON_HOME) };
     });
-    return homePage(scene, await Promise.all(sections));
+    const listings = await this.live.listings(found.flatMap(({ ids }) => ids));
+    const byId = new Map(listings.map((listing) => [listing.id, listing]));
+    const maker = await this.cardMaker(scene, listings);
+    const sections = found.map(({ ids, ...section }) => ({
+      ...section,
+      listings: ids.flatMap((id) => byId.get(id) ?? []),
+    }));
+    return homePage(scene, sections, maker);
   }
 
   private index(scene: PageScene, state: HeadedList, queries = this.live.scene()): Promise<PageModel> {
-    const listings = (ids: readonly number[]): Promise<Listing[]> => this.live.listings(ids);
-    return listPage(scene, state, { queries, kindById: this.kindById, listings });
+    return listPage(scene, state, { queries, listings: this.readListings });
+  }
+
+  private async cardMaker(scene: PageScene, listings: readonly Listing[]): Promise<CardMaker> {
+    return new CardMaker(scene, await readLinked(listings, scene, this.readListings));
+  }
+
+  private readonly readListings = (ids: readonly number[]): Promise<Listing[]> => this.live.listings(ids);
+
+  /** Of which listings the page of a list is made; those that others are linked with count as changed with them. */
+  private readsOf({ list, query, selection }: HeadedList): Reads {
+    // Its conditions may look into any kind, and a place that a visitor names may be of any.
+    const isFar = selection !== null || [...query.choices.values()].some(({ kind }) => kind === 'near');
+    if (isFar) return ALL_KINDS;
+    const inUse = { kindById: this.kindById, designs: this.live.designs() };
+    const kinds = list.parts.flatMap(({ catalog: { kind } }) => [
+      ...kindsAskedBy(kind, this.kindById),
+      ...kindsOnCards(kind, inUse),
+    ]);
+    return { kinds, listings: [] };
   }
 
   /** The listing whose page stands at an address. */
@@ -226,14 +261,6 @@ export class Pages {
     const id = catalog.idOfSlug(slug);
     return id !== undefined && catalog.isOnSite(id, this.live.nowInMs()) ? { catalog, id, slug } : null;
   }
-}
-
-/** Of which listings the page of a list is made; those that others are linked with count as changed with them. */
-function readsOf({ list, query, selection }: HeadedList, kindById: KindById): Reads {
-  // Its conditions may look into any kind, and a place that a visitor names may be of any.
-  const isFar = selection !== null || [...query.choices.values()].some(({ kind }) => kind === 'near');
-  if (isFar) return ALL_KINDS;
-  return { kinds: list.parts.flatMap(({ catalog }) => kindsAskedBy(catalog.kind, kindById)), listings: [] };
 }
 
 /** A part of a path, decoded; one that cannot be decoded names nothing. */

@@ -11,6 +11,7 @@ import * as windows from './migrations/0007-windows.js';
 import * as selections from './migrations/0008-selections.js';
 import * as listingsByKind from './migrations/0009-listings-by-kind.js';
 import * as oneWritePath from './migrations/0010-one-write-path.js';
+import * as designs from './migrations/0011-designs.js';
 import { openPostgres } from './postgres/postgres-dialect.js';
 import { openSqlite } from './sqlite/sqlite-dialect.js';
 
@@ -30,6 +31,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0008-selections': selections,
   '0009-listings-by-kind': listingsByKind,
   '0010-one-write-path': oneWritePath,
+  '0011-designs': designs,
 };
 
 /** Whether an address names a PostgreSQL database; anything else is the path of an SQLite file. */

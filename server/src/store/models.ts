@@ -20,6 +20,10 @@ const TABLES = {
   categorySets: ['category_sets', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER }],
   links: ['links', { id, definition: JSON_TYPE, version: INTEGER }],
   selections: ['selections', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER }],
+  designs: [
+    'designs',
+    { id, type: STRING, kindId: INTEGER, position: DOUBLE, definition: JSON_TYPE, version: INTEGER },
+  ],
   takenNames: ['taken_names', { scope: key(STRING), name: key(STRING), ownerId: INTEGER }],
   counters: ['counters', { name: key(STRING), value: BIGINT }],
   pictures: [

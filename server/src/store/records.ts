@@ -1,3 +1,5 @@
+import type { Design } from '@plindo/core/design';
+import { makeCard } from '@plindo/core/design';
 import type { User, Role } from '@plindo/core/contract';
 import type { Connection, Listing, Status } from '@plindo/core/listings';
 import type {
@@ -90,6 +92,19 @@ export function selectionOf(row: Row): Selection {
   // What was written before a property existed has its default.
   const complete = makeSelection({ ...definition, slug: String(row['slug']) });
   return { ...complete, id: Number(row['id']), version: Number(row['version']) };
+}
+
+export function designOf(row: Row): Design {
+  // What was written before a property existed has its default.
+  const definition = makeCard(parsed<Design['definition']>(row['definition']));
+  return {
+    id: Number(row['id']),
+    version: Number(row['version']),
+    type: row['type'] as Design['type'],
+    kindId: Number(row['kindId']),
+    position: Number(row['position']),
+    definition,
+  };
 }
 
 export function linkOf(row: Row): Link {

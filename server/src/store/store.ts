@@ -1,6 +1,5 @@
-import type { ChangeEntry } from '@plindo/core/plans';
+import type { ChangeEntry, Structure } from '@plindo/core/plans';
 import { isStructural } from '@plindo/core/plans';
-import type { Structure } from '@plindo/core/structure';
 import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Transaction } from 'sequelize';

@@ -105,8 +105,6 @@ export interface Field {
   /** Shown as a column of the listing table, and changed there. */
   readonly inTable: boolean;
   readonly editInTable: boolean;
-  /** Shown as a labelled value on cards. */
-  readonly onCard: boolean;
   /** 0 leaves the field out of the text search; higher weighs more. */
   readonly searchWeight: number;
 }
@@ -132,12 +130,18 @@ export function makeField(given: FieldSketch): Field {
     settings: {},
     inTable: true,
     editInTable: true,
-    onCard: false,
     searchWeight: 0,
   };
   const { fields, ...settings } = withoutUndefined(given.settings ?? {});
   const inner = fields && { fields: fields.map(makeField) };
-  return { ...defaults, ...withoutUndefined(given), settings: { ...settings, ...inner } };
+  const known = Object.entries(given).filter(([key]) => Object.hasOwn(defaults, key));
+  const { key, label, type } = given;
+  return {
+    ...{ key, label, type },
+    ...defaults,
+    ...withoutUndefined(Object.fromEntries(known)),
+    settings: { ...settings, ...inner },
+  };
 }
 
 /** A copy without the properties that are undefined, so that defaults show through. */

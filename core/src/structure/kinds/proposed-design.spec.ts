@@ -42,7 +42,6 @@ describe('What Plindo proposes for the fields of a kind', () => {
 
   it('is four short values on cards, and texts in the search', () => {
     const used = withProposedUses(fields);
-    expect(used.filter(({ onCard }) => onCard).map(({ label }) => label)).toEqual(['Price', 'Open', 'Type', 'Name']);
     expect(used.filter(({ searchWeight }) => searchWeight > 0).map(({ label }) => label)).toEqual([
       'Type',
       'Name',

@@ -8,7 +8,6 @@ import { makeKindDefinition } from './kind.js';
 import type { SortChoice } from '../orders/sort-choice.js';
 
 const MOST_PROPOSED_FACETS = 8;
-const MOST_CARD_VALUES = 4;
 /** A range over codes and years of no use to visitors is left for the publisher to add. */
 const LOOKS_LIKE_A_CODE = /(^|[\s_])(id|code|number|no|zip|postcode)$/i;
 
@@ -85,15 +84,9 @@ export function proposeSortChoices(fields: readonly Field[]): SortChoice[] {
   ];
 }
 
-/** The same fields with the first few short ones marked to stand on cards, and texts and choices made searchable. */
+/** The same fields with texts and choices made searchable. */
 export function withProposedUses(fields: readonly Field[]): Field[] {
-  let onCards = 0;
-  return fields.map((field) => {
-    const type = fieldType(field.type);
-    const fitsCard = type.short && onCards < MOST_CARD_VALUES;
-    if (fitsCard) onCards++;
-    return { ...field, onCard: fitsCard, searchWeight: type.words ? 1 : 0 };
-  });
+  return fields.map((field) => ({ ...field, searchWeight: fieldType(field.type).words ? 1 : 0 }));
 }
 
 /** The kind that an import makes: as it is sketched, with the facets and sort choices that its fields call for. */

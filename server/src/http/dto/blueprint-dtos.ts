@@ -15,6 +15,9 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import type { DesignType } from '@plindo/core/design';
+import { DESIGN_TYPES } from '@plindo/core/design';
+import { CardDto } from './design-dtos.js';
 import { ListingDto, SiteDto } from './dtos.js';
 import { SelectionPartsDto } from './selection-dtos.js';
 import { CategorySetDto, KindDto } from './structure-dtos.js';
@@ -24,6 +27,7 @@ import { CategorySetDto, KindDto } from './structure-dtos.js';
 const MOST_KINDS = 200;
 const MOST_LISTINGS = 200_000;
 const MOST_SELECTIONS = 1000;
+const MOST_DESIGNS = 1000;
 
 export class BlueprintEndDto {
   @IsString() @MaxLength(80) kind!: string;
@@ -66,6 +70,12 @@ export class BlueprintSelectionDto extends SelectionPartsDto {
   picked!: string[] | null;
 }
 
+export class BlueprintDesignDto {
+  @IsIn(DESIGN_TYPES) type!: DesignType;
+  @IsString() @MaxLength(80) kind!: string;
+  @IsObject() @ValidateNested() @Type(() => CardDto) definition!: CardDto;
+}
+
 export class BlueprintDto {
   @IsIn([BLUEPRINT_FORMAT]) format!: typeof BLUEPRINT_FORMAT;
   @IsIn([BLUEPRINT_VERSION]) version!: typeof BLUEPRINT_VERSION;
@@ -87,6 +97,12 @@ export class BlueprintDto {
   @ValidateNested({ each: true })
   @Type(() => BlueprintSelectionDto)
   selections?: BlueprintSelectionDto[];
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_DESIGNS)
+  @ValidateNested({ each: true })
+  @Type(() => BlueprintDesignDto)
+  designs?: BlueprintDesignDto[];
   @IsOptional()
   @IsArray()
   @ArrayMaxSize(MOST_LISTINGS)

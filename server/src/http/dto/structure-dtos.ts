@@ -159,6 +159,7 @@ export class FieldDto {
   @IsOptional() @ValidateNested() @Type(() => FieldSettingsDto) settings?: FieldSettingsDto;
   @IsOptional() @IsBoolean() inTable?: boolean;
   @IsOptional() @IsBoolean() editInTable?: boolean;
+  /** Of documents from before cards were designed. */
   @IsOptional() @IsBoolean() onCard?: boolean;
   @IsOptional() @IsNumber() @Min(0) @Max(10) searchWeight?: number;
 }

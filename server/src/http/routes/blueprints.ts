@@ -1,9 +1,12 @@
 import { pipeline } from 'node:stream/promises';
-import type { Blueprint } from '@plindo/core/exchange';
+import { firstCard } from '@plindo/core/design';
+import type { Blueprint, BlueprintDesign } from '@plindo/core/exchange';
 import { makeCategory, makeKindDefinition } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Request } from 'express';
 import { BlueprintDto, BlueprintQueryDto } from '../dto/blueprint-dtos.js';
+import { cardOfDto } from '../dto/design-dtos.js';
+import type { KindDto } from '../dto/structure-dtos.js';
 import type { Route } from '../route.js';
 import { readDto, route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
@@ -93,12 +96,23 @@ function pathOf({ file }: Request): string {
 }
 
 /** What is left out of a document has its default; the values of listings are read by their types when it is applied. */
-function complete({ kinds, listings, ...others }: BlueprintDto): Blueprint {
-  const plain = JSON.parse(JSON.stringify(others)) as Omit<Blueprint, 'kinds' | 'listings'>;
+function complete({ kinds, listings, designs, ...others }: BlueprintDto): Blueprint {
+  const plain = JSON.parse(JSON.stringify(others)) as Omit<Blueprint, 'kinds' | 'listings' | 'designs'>;
   return {
     ...plain,
     categorySets: plain.categorySets.map((set) => ({ ...set, categories: set.categories.map(makeCategory) })),
     kinds: kinds.map((kind) => makeKindDefinition(JSON.parse(JSON.stringify(kind)) as typeof kind)),
+    designs: designs
+      ? designs.map((design) => ({ ...design, definition: cardOfDto(design.definition) }))
+      : kinds.flatMap(formerCard),
     ...(listings && { listings: JSON.parse(JSON.stringify(listings)) as NonNullable<Blueprint['listings']> }),
   };
+}
+
+/** The card that documents from before there were designs tell of by their fields. */
+function formerCard(kind: KindDto): BlueprintDesign[] {
+  const onCard = (kind.fields ?? []).filter((field) => field.onCard).map(({ key }) => key);
+  if (onCard.length === 0) return [];
+  const definition = makeKindDefinition(JSON.parse(JSON.stringify(kind)) as typeof kind);
+  return [{ type: 'card', kind: kind.slug, definition: firstCard(definition, onCard) }];
 }

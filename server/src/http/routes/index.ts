@@ -3,6 +3,7 @@ import type { Services } from '../services.js';
 import { blueprintRoutes } from './blueprints.js';
 import { categorySetRoutes } from './category-sets.js';
 import { changeRoutes } from './changes.js';
+import { designRoutes } from './designs.js';
 import { fieldChangeRoutes } from './field-changes.js';
 import { fileRoutes } from './files.js';
 import { importRoutes } from './imports.js';
@@ -28,6 +29,7 @@ export function allRoutes(services: Services): Route[] {
     ...linkRoutes(services),
     ...listingRoutes(services),
     ...selectionRoutes(services),
+    ...designRoutes(services),
     ...tableViewRoutes(services),
     ...overviewRoutes(services),
     ...pictureRoutes(services),

@@ -1,3 +1,5 @@
+import { cardsOfKind } from '@plindo/core/design';
+import { designIssues } from '@plindo/core/plans';
 import type { Blueprint } from '@plindo/core/exchange';
 import { hashesIn, withNumbers, withoutMissing } from '@plindo/core/exchange';
 import type { ListingContent } from '@plindo/core/listings';
@@ -44,6 +46,7 @@ export class BlueprintApplying {
     await this.applyListings();
     await this.applyConnections();
     await this.applySelections();
+    await this.applyDesigns();
   }
 
   private async applySets(): Promise<void> {
@@ -164,6 +167,18 @@ export class BlueprintApplying {
       refuseIfAny(checkSelection(definition, sceneBesides(unit, own?.id ?? null)));
       if (own) await unit.updateSelection(own, definition);
       else await unit.insertSelection(definition);
+    }
+  }
+
+  /** Adds or changes designs; another one of the same sort, kind and name is the same one in another state. */
+  private async applyDesigns(): Promise<void> {
+    const { unit } = this;
+    for (const [at, { type, kind, definition }] of (this.blueprint.designs ?? []).entries()) {
+      const kindId = this.kinds.get(kind)?.id ?? 0;
+      const own = cardsOfKind(kindId, unit.structure.designs).find((one) => one.definition.name === definition.name);
+      refuseIfAny(designIssues({ type, kindId, definition }, own?.id ?? null, unit.structure, unit.context()));
+      if (own) await unit.updateDesign(own, { definition, position: at + 1 });
+      else await unit.insertDesign({ type, kindId, position: at + 1, definition });
     }
   }
 }

@@ -16,8 +16,8 @@ export class Blueprints {
   ) {}
 
   async save(withListings: boolean): Promise<Blueprint> {
-    const { site, sets: categorySets, kinds, links, selections } = await this.store.structure();
-    const structure = { site, categorySets, kinds, links, selections };
+    const { site, sets: categorySets, kinds, links, selections, designs } = await this.store.structure();
+    const structure = { site, categorySets, kinds, links, selections, designs };
     if (!withListings) return blueprintOf(structure);
     const listings: Listing[] = [];
     for (const { id } of kinds) for await (const stretch of this.store.listingsOf(id)) listings.push(...stretch);

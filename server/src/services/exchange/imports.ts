@@ -1,8 +1,9 @@
+import type { Structure } from '@plindo/core/plans';
 import type { ImportBatch, ImportStart, ImportState, User } from '@plindo/core/contract';
 import { MOST_REPORTS, readBatch, wantedUniques, withoutTaken } from '@plindo/core/exchange';
 import { newKindIssues } from '@plindo/core/plans';
 import { ReadContexts, kindOfImport } from '@plindo/core/structure';
-import type { Kind, ReadContext, Structure } from '@plindo/core/structure';
+import type { Kind, ReadContext } from '@plindo/core/structure';
 import { Refusal, firstFreeSlug, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { ImportRecord, Store, Unit } from '../../store/index.js';

@@ -1,4 +1,5 @@
 import type { LinkCandidate } from '@plindo/core/contract';
+import { fieldsOnCard } from '@plindo/core/design';
 import { slotsOf } from '@plindo/core/page';
 import { BLANK_TABLE_QUERY, runTableQuery } from '@plindo/core/query';
 import { fieldByKey, linkOfField, otherSide } from '@plindo/core/structure';
@@ -23,11 +24,17 @@ export class Candidates {
     const catalog = this.live.catalog(link[other].kindId);
     if (!catalog) return [];
     const context = this.live.context();
+    const shown = new Set(fieldsOnCard(catalog.kind, this.live.designs()));
     const { ids } = runTableQuery(catalog, { ...BLANK_TABLE_QUERY, text, limit: MOST_CANDIDATES }, context);
     return (await this.live.listings(ids)).map((listing) => {
       const [held] = link[other].many ? [] : this.live.links.graph.of(link.id, other, listing.id);
       const holder = held?.[side];
-      const slots = slotsOf(listing, catalog.kind, context, ({ onCard, type }) => onCard && type !== 'picture');
+      const slots = slotsOf(
+        listing,
+        catalog.kind,
+        context,
+        (field) => shown.has(field.key) && field.type !== 'picture',
+      );
       return {
         id: listing.id,
         title: listing.title,

@@ -11,6 +11,7 @@ export const PERMISSIONS = {
   'read listings': ['owner', 'editor'],
   'change listings': ['owner', 'editor'],
   'change structure': ['owner'],
+  design: ['owner', 'editor'],
   'import files': ['owner'],
   'undo changes': ['owner', 'editor'],
   'manage own access': ROLES,
@@ -36,6 +37,7 @@ export function isAllowed(role: Role | null, act: Act, { entry }: Subject = {}):
 function actOf(entry: ChangeEntry): Act {
   if (!isStructural(entry)) return 'change listings';
   if (entry.entity === 'site') return 'change the site';
+  if (entry.entity === 'design') return 'design';
   const isAddition =
     entry.entity === 'category-set' && entry.before && entry.after && onlyAddsCategories(entry.before, entry.after);
   // Whoever fills in a listing may add a category that it lacks.

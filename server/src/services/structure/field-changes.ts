@@ -1,8 +1,9 @@
+import type { Structure } from '@plindo/core/plans';
 import type { Changed, TypeChangePlan, User } from '@plindo/core/contract';
 import { TypeChange, withProposedChoices } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
-import { followersOfKey, withTypeChanged, withValueMoved } from '@plindo/core/plans';
-import type { CategorySet, Field, KeyChange, Kind, KindDefinition, Structure } from '@plindo/core/structure';
+import { brokenDesigns, followersOfKey, withTypeChanged, withValueMoved } from '@plindo/core/plans';
+import type { CategorySet, Field, KeyChange, Kind, KindDefinition } from '@plindo/core/structure';
 import { checkKind, fieldByKey, fieldType, withCategories, withKeyRenamed } from '@plindo/core/structure';
 import { Refusal, issuesOf, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
@@ -45,7 +46,9 @@ export class FieldChanges {
           if (after) await unit.updateListing(listing, { ...listing, ...after });
         }
       }
+      const before = unit.structure;
       await unit.updateKind(unit.kind(kindId), definition);
+      refuseIfAny(brokenDesigns(before, unit.structure, unit.context()));
       const [was, is] = [fieldType(from.type).label, fieldType(to.type).label];
       const sentence = `Changed ${from.label} of ${kind.many} from ${was} to ${is}`;
       return { sentence, result: kindIn(unit, kindId) };
@@ -73,14 +76,15 @@ export class FieldChanges {
   }
 }
 
-/** Facets of other kinds and selections go on working when a field that they ask about gets another key. */
+/** Facets of other kinds, selections and designs go on working when a field that they ask about gets another key. */
 async function followKey(unit: Unit, change: KeyChange): Promise<void> {
-  const { kinds, selections } = followersOfKey(unit.structure, change);
+  const { kinds, selections, designs } = followersOfKey(unit.structure, change);
   for (const { id, facets } of kinds) {
     const kind = unit.kind(id);
     await unit.updateKind(kind, { ...kind.definition, facets });
   }
   for (const { before, after } of selections) await unit.updateSelection(before, after);
+  for (const { before, after } of designs) await unit.updateDesign(before, after);
 }
 
 function find(structure: Structure, kindId: number, key: string): { kind: Kind; from: Field } {

@@ -1,5 +1,5 @@
 import type { Changed, KindSummary, User } from '@plindo/core/contract';
-import { changedKindIssues, newKindIssues, sentenceOfKindChange } from '@plindo/core/plans';
+import { brokenDesigns, changedKindIssues, newKindIssues, sentenceOfKindChange } from '@plindo/core/plans';
 import type { Kind, KindDefinition } from '@plindo/core/structure';
 import { linksOfKind } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
@@ -42,7 +42,9 @@ export class Kinds {
       const definition = unit.structure.complete(sent);
       refuseIfAny(changedKindIssues(before, definition, unit.structure, await unit.hasListings(id)));
       refuseOutdated(before, version, before.many);
+      const structure = unit.structure;
       await unit.updateKind(unit.kind(id), definition);
+      refuseIfAny(brokenDesigns(structure, unit.structure, unit.context()));
       return { sentence: sentenceOfKindChange(before, definition), result: kindIn(unit, id) };
     });
   }
@@ -51,15 +53,19 @@ export class Kinds {
   remove(user: User, id: number): Promise<Changed<{ listings: number }>> {
     return this.editing.change(user, async (unit) => {
       const { many } = kindIn(unit, id);
+      const before = unit.structure;
       const listings = await removeContents(unit, id);
       await unit.remove('kind', id, unit.kind(id));
+      refuseIfAny(brokenDesigns(before, unit.structure, unit.context()));
       return { sentence: `Deleted the kind ${many} with its listings`, result: { listings } };
     });
   }
 }
 
-/** Deletes the links and the listings of a kind, inside a unit; answers how many listings went. */
+/** Deletes the designs, the links and the listings of a kind, inside a unit; answers how many listings went. */
 export async function removeContents(unit: Unit, kindId: number): Promise<number> {
+  const designs = unit.structure.designs.filter((design) => design.kindId === kindId);
+  for (const design of designs) await unit.remove('design', design.id, design);
   for (const link of linksOfKind({ id: kindId }, unit.structure.links)) await removeLink(unit, link, kindId);
   let removed = 0;
   for await (const stretch of unit.listingsOf(kindId)) {

@@ -1,5 +1,5 @@
 import type { Changed, LinkSketch, User } from '@plindo/core/contract';
-import { LINK_SIDES, keysOfNewLink, limitIssues, withLinkField } from '@plindo/core/plans';
+import { LINK_SIDES, brokenDesigns, keysOfNewLink, limitIssues, withLinkField } from '@plindo/core/plans';
 import type { Link, LinkSide } from '@plindo/core/structure';
 import { checkKind, withoutField } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
@@ -53,7 +53,9 @@ export class Links {
   /** Deletes a link with its connections and with the fields at its ends. */
   remove(user: User, id: number): Promise<Changed<{ connections: number }>> {
     return this.editing.change(user, async (unit) => {
+      const before = unit.structure;
       const connections = await removeLink(unit, existing(unit, id), null);
+      refuseIfAny(brokenDesigns(before, unit.structure, unit.context()));
       return { sentence: 'Deleted a link with its connections', result: { connections } };
     });
   }

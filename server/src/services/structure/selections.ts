@@ -6,12 +6,12 @@ import type {
   SelectionSummary,
   User,
 } from '@plindo/core/contract';
-import type { QuestionScene, SelectionScene } from '@plindo/core/listings';
+import type { Listing, QuestionScene, SelectionScene } from '@plindo/core/listings';
 import { checkQuestion, checkSelection, conditionFaults } from '@plindo/core/listings';
-import { cardOf } from '@plindo/core/page';
+import { CardMaker, readLinked } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
 import { catalogsOfSelection, explain, justMissing, removedByEach, runSelection } from '@plindo/core/query';
-import type { Selection, SelectionDefinition } from '@plindo/core/structure';
+import type { Kind, Selection, SelectionDefinition } from '@plindo/core/structure';
 import { firstFreeSlug, Refusal, refuseIfAny, slugOf } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Store, Unit } from '../../store/index.js';
@@ -73,14 +73,23 @@ export class Selections {
     const { total, found, ids } = runSelection(selection, 1, scene);
     const ms = performance.now() - startedAt;
     const shown = await this.live.listings(ids.slice(0, PREVIEW_CARDS));
-    const cards = shown.flatMap((listing) => {
-      const kind = this.live.kind(listing.kindId);
-      return kind ? [cardOf(listing, kind, scene.context)] : [];
-    });
+    const cards = await this.cardsOf(shown);
     // How it is called is checked when it is saved: one that is being made has no address yet.
     const issues = checkQuestion(selection, this.checkScene());
     const kinds = catalogsOfSelection(selection, scene).map(({ kind }) => kind.id);
-    return { total, found, ms, cards, kinds, issues, removed: removedByEach(selection, scene) };
+    return { total, found, ms, ...cards, kinds, issues, removed: removedByEach(selection, scene) };
+  }
+
+  private async cardsOf(listings: readonly Listing[]): Promise<Pick<SelectionPreview, 'cards' | 'cardForms'>> {
+    const kindById = (id: number): Kind | undefined => this.live.kind(id);
+    const scene = { context: this.live.context(), kindById, designs: this.live.designs() };
+    const linked = await readLinked(listings, scene, (ids) => this.live.listings(ids));
+    const maker = new CardMaker(scene, linked);
+    const cards = listings.flatMap((listing) => {
+      const kind = kindById(listing.kindId);
+      return kind ? [maker.card(listing, kind)] : [];
+    });
+    return { cards, cardForms: maker.forms };
   }
 
   /** Listings that fail one condition alone, by the position of the condition. */

@@ -1,4 +1,4 @@
-import type { Structure, StructureRecords } from '@plindo/core/structure';
+import type { Structure, StructureRecords } from '@plindo/core/plans';
 import type { Transaction } from 'sequelize';
 import { QueryTypes } from 'sequelize';
 import type { Dialect } from '../dialect.js';

@@ -1,9 +1,9 @@
-import type { StructureRecords } from '@plindo/core/structure';
-import { NEW_SITE, Structure } from '@plindo/core/structure';
-import { SITE_ID } from '@plindo/core/plans';
+import type { StructureRecords } from '@plindo/core/plans';
+import { NEW_SITE } from '@plindo/core/structure';
+import { SITE_ID, Structure } from '@plindo/core/plans';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../models.js';
-import { categorySetOf, kindOf, linkOf, parsed, selectionOf } from '../records.js';
+import { categorySetOf, designOf, kindOf, linkOf, parsed, selectionOf } from '../records.js';
 import type { Row } from '../rows.js';
 import { rowsOf } from '../rows.js';
 
@@ -16,7 +16,7 @@ export class StructureRows {
   /** The records as they are in a transaction; their version is the place in the feed at which they were read. */
   async read(version: number, transaction: Transaction): Promise<StructureRecords> {
     const order: [string, string][] = [['id', 'ASC']];
-    const all = async (name: 'kinds' | 'categorySets' | 'links' | 'selections' | 'site'): Promise<Row[]> =>
+    const all = async (name: 'kinds' | 'categorySets' | 'links' | 'selections' | 'designs' | 'site'): Promise<Row[]> =>
       rowsOf(this.models[name], { order, transaction });
     const kinds = await all('kinds');
     const site = (await all('site')).find(({ id }) => id === SITE_ID);
@@ -28,6 +28,7 @@ export class StructureRows {
       sets: (await all('categorySets')).map(categorySetOf),
       links: (await all('links')).map(linkOf),
       selections: (await all('selections')).map(selectionOf),
+      designs: (await all('designs')).map(designOf),
     };
   }
 

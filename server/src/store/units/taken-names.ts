@@ -1,3 +1,4 @@
+import type { Design } from '@plindo/core/design';
 import type { ChangeEntry } from '@plindo/core/plans';
 import type { ErrorCode } from '@plindo/core/values';
 import { Refusal, foldText } from '@plindo/core/values';
@@ -5,9 +6,9 @@ import type { Transaction } from 'sequelize';
 import type { Models } from '../models.js';
 import { rowOf } from '../rows.js';
 
-/** What people call kinds, category sets and selections; each may be used once, without regard to case and accents. */
+/** What people call kinds, category sets, selections, and the designs of a kind; each may be used once, without regard to case and accents. */
 interface Named {
-  readonly scope: 'kind' | 'category-set' | 'selection';
+  readonly scope: 'kind' | 'category-set' | 'selection' | 'design';
   readonly ownerId: number;
   readonly names: readonly string[];
 }
@@ -16,6 +17,7 @@ const CODES: Readonly<Record<Named['scope'], ErrorCode>> = {
   kind: 'kind.label-taken',
   'category-set': 'category.set-taken',
   selection: 'selection.taken',
+  design: 'design.taken',
 };
 
 /** Keeps the table of names in step with what a unit has written, at its end; refused where a name is taken. */
@@ -44,7 +46,7 @@ async function take(models: Models, transaction: Transaction, { scope, ownerId, 
   for (const label of names) {
     const name = foldText(label);
     const taken = await rowOf<{ ownerId: number }>(models.takenNames, { where: { scope, name }, transaction });
-    if (taken && taken.ownerId !== ownerId) throw Refusal.of(CODES[scope], { label, name: label });
+    if (taken && taken.ownerId !== ownerId) throw Refusal.of(CODES[scope], { label, name: label, type: scope });
     if (!taken) await models.takenNames.create({ scope, name, ownerId }, { transaction });
   }
 }
@@ -63,7 +65,16 @@ function namedOf(entry: ChangeEntry, side: 'before' | 'after'): Named | null {
     const selection = entry[side];
     return selection && { scope: 'selection', ownerId, names: [selection.name] };
   }
+  if (entry.entity === 'design') {
+    const design = entry[side];
+    return design && { scope: 'design', ownerId, names: [nameOfDesign(design)] };
+  }
   return null;
+}
+
+/** A design by its name among all; two of one sort and kind must not have the same. */
+export function nameOfDesign({ type, kindId, definition }: Design): string {
+  return `${type} ${kindId}: ${definition.name}`;
 }
 
 function textOf(named: Named | null): string {

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Listing } from '@plindo/core/listings';
-import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
-import type { Field, Kind, Structure } from '@plindo/core/structure';
+import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
+import type { Field, Kind } from '@plindo/core/structure';
 import { counterOf, fieldType, isUnique, referencePattern, uniqueValuesOf } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { foldText, issue, refuseIfAny } from '@plindo/core/values';

@@ -1,15 +1,8 @@
+import { Structure } from '@plindo/core/plans';
 import type { Connection, Listing, Status } from '@plindo/core/listings';
-import type { ChangeEntry } from '@plindo/core/plans';
-import type {
-  Field,
-  LinkSide,
-  PictureRecord,
-  ReadContext,
-  ReadContexts,
-  StoredKind,
-  StructureRecords,
-} from '@plindo/core/structure';
-import { Structure, referencePattern, withCounter } from '@plindo/core/structure';
+import type { ChangeEntry, StructureRecords } from '@plindo/core/plans';
+import type { Field, LinkSide, PictureRecord, ReadContext, ReadContexts, StoredKind } from '@plindo/core/structure';
+import { referencePattern, withCounter } from '@plindo/core/structure';
 import { Refusal, firstFreeSlug } from '@plindo/core/values';
 import type { Transaction, WhereOptions } from 'sequelize';
 import { Op } from 'sequelize';
@@ -225,9 +218,9 @@ export class UnitReading {
       const row = await rowOf(this.models.pictures, { where: { number: id }, transaction });
       return row && pictureOf(row);
     }
-    const { kinds, sets, links, selections, site } = this.records;
+    const { kinds, sets, links, selections, designs, site } = this.records;
     if (entity === 'site') return site;
-    const lists = { kind: kinds, 'category-set': sets, link: links, selection: selections };
+    const lists = { kind: kinds, 'category-set': sets, link: links, selection: selections, design: designs };
     return lists[entity].find((one) => one.id === id) ?? null;
   }
 }

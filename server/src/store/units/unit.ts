@@ -1,6 +1,7 @@
+import type { Design } from '@plindo/core/design';
 import type { Connection, Listing, ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
-import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
+import type { ChangeEntry, DesignSketch, EntryOf, Structure } from '@plindo/core/plans';
 import { SITE_ID, isStructural, withEntry } from '@plindo/core/plans';
 import type {
   CategorySet,
@@ -11,7 +12,6 @@ import type {
   SelectionDefinition,
   SiteSettings,
   StoredKind,
-  Structure,
 } from '@plindo/core/structure';
 import { makeCategory, storedDefinition } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
@@ -81,6 +81,18 @@ export class Unit extends UnitReading {
   async updateSelection(before: Selection, definition: SelectionDefinition): Promise<Selection> {
     const after: Selection = { ...definition, id: before.id, version: before.version + 1 };
     await this.write({ entity: 'selection', id: before.id, before, after });
+    return after;
+  }
+
+  async insertDesign(sketch: DesignSketch): Promise<Design> {
+    const design: Design = { ...sketch, version: 1, id: await this.insert('designs', { ...sketch, version: 1 }) };
+    this.note({ entity: 'design', id: design.id, before: null, after: design });
+    return design;
+  }
+
+  async updateDesign(before: Design, change: Partial<DesignSketch>): Promise<Design> {
+    const after: Design = { ...before, ...change, version: before.version + 1 };
+    await this.write({ entity: 'design', id: before.id, before, after });
     return after;
   }
 
@@ -201,6 +213,7 @@ const TABLES: Readonly<Record<ChangeEntry['entity'], string>> = {
   kind: 'kinds',
   'category-set': 'category_sets',
   selection: 'selections',
+  design: 'designs',
   link: 'links',
   connection: 'connections',
   picture: 'pictures',
@@ -214,7 +227,7 @@ function rowAfter(entry: ChangeEntry): Row | null {
   if (entity === 'kind') return rowOfKind(after);
   if (entity === 'category-set' || entity === 'selection') return rowOfDefined(after);
   if (entity === 'link') return rowOfLink(after);
-  if (entity === 'connection' || entity === 'picture') return { ...after };
+  if (entity === 'connection' || entity === 'picture' || entity === 'design') return { ...after };
   // An entry of before a part existed has none of it.
   return entity === 'site' ? { id: SITE_ID, settings: after } : { ...BLANK_CONTENT, ...after };
 }
@@ -229,6 +242,7 @@ function placeOf({ entity, id, before }: ChangeEntry): Record<string, number> {
 export function titleOf(record: ChangeEntry['after']): string {
   if (!record) return '';
   if ('title' in record) return record.title;
+  if ('type' in record) return record.definition.name;
   if ('definition' in record) return record.definition.many;
   if ('fileName' in record) return record.fileName;
   if ('linkId' in record || 'hasNotes' in record) return 'A link';

@@ -1,4 +1,5 @@
 export * from './catalog-api';
+export * from './designs-api';
 export * from './imports-api';
 export * from './listing-search';
 export * from './pages-api';

@@ -80,6 +80,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/selections/selection-page')).SelectionPage,
       },
       {
+        path: 'arrange/:kindId/cards/:cardId',
+        title: 'Card',
+        loadComponent: async () => (await import('./arrange/cards/card-designer')).CardDesigner,
+      },
+      {
         path: 'arrange/:kindId',
         title: 'Arrange',
         loadComponent: async () => (await import('./arrange/arrange-page')).ArrangePage,

@@ -28,7 +28,7 @@ import { Icon } from './icons/icon';
         }
         <ul>
           @for (card of section.cards; track card.id) {
-            <li><pl-card [card]="card" [eager]="first && $first" /></li>
+            <li><pl-card [card]="card" [forms]="model().cardForms" [eager]="first && $first" /></li>
           }
         </ul>
       </section>

@@ -3,7 +3,7 @@ export * from './explanation';
 export * from './form-state';
 export * from './home-page';
 export * from './icons/icon';
-export type { IconName } from './icons/icon-set';
+export { ICON_NAMES, type IconName } from './icons/icon-set';
 export * from './index-page/index-page';
 export * from './listing-page';
 export * from './picture';

@@ -17,15 +17,15 @@ import { Value } from './value';
     </nav>
     <article>
       <header>
-        @if (card().featured) {
+        @if (model().featured) {
           <p class="flag"><pl-icon name="star_fill" />Featured</p>
         }
-        <h1>{{ card().title }}</h1>
-        @if (card().summary) {
-          <p class="summary">{{ card().summary }}</p>
+        <h1>{{ model().heading }}</h1>
+        @if (model().summary) {
+          <p class="summary">{{ model().summary }}</p>
         }
       </header>
-      @if (card().picture; as picture) {
+      @if (model().picture; as picture) {
         <pl-picture class="lead" [picture]="picture" [eager]="true" sizes="(max-width: 52rem) 92vw, 40rem" />
       }
       @if (facts().length) {
@@ -57,7 +57,6 @@ import { Value } from './value';
 export class ListingPageView {
   readonly model = input.required<ListingPage>();
 
-  protected readonly card = computed(() => this.model().card);
   protected readonly facts = computed(() => this.model().slots.filter(({ shape }) => !WIDE.has(shape)));
   /** Values that need the width of the page. */
   protected readonly wide = computed(() => this.model().slots.filter(({ shape }) => WIDE.has(shape)));

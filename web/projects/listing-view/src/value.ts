@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { SlotModel } from '@plindo/core/page';
+import type { ValueModel } from '@plindo/core/page';
 import { Icon } from './icons/icon';
 import { PictureView } from './picture';
 
@@ -35,6 +35,15 @@ import { PictureView } from './picture';
             }
           </span>
           {{ own.text }}
+        </span>
+      }
+      @case ('icons') {
+        <span class="icons">
+          @for (icon of own.icons; track $index) {
+            <span
+              ><pl-icon [name]="icon.name" /><span class="hidden-text">{{ icon.label }}</span></span
+            >
+          }
         </span>
       }
       @case ('links') {
@@ -130,6 +139,11 @@ import { PictureView } from './picture';
       display: inline-flex;
       color: var(--pl-ochre);
     }
+    .icons {
+      display: inline-flex;
+      flex-wrap: wrap;
+      gap: 0.25rem;
+    }
     .links {
       margin: 0;
       padding: 0;
@@ -185,7 +199,7 @@ import { PictureView } from './picture';
   `,
 })
 export class Value {
-  readonly slot = input.required<SlotModel>();
+  readonly slot = input.required<ValueModel>();
 
   protected readonly stars = computed(() => {
     const { given, of } = this.slot().stars ?? { given: 0, of: 0 };

@@ -5,13 +5,14 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { CatalogApi, PagesApi, SessionStore } from '@plindo/api';
 import type { IndexPage } from '@plindo/core/page';
-import type { Facet, Field, Kind, SortChoice } from '@plindo/core/structure';
-import { fieldType, sortChoicesFor } from '@plindo/core/structure';
+import type { Facet, Kind, SortChoice } from '@plindo/core/structure';
+import { sortChoicesFor } from '@plindo/core/structure';
 import { IndexPageView } from '@plindo/listing-view';
 import { heldLink } from '../shared/held-link';
 import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
+import { CardsPanel } from './cards/cards-panel';
 import { FacetEditor } from './facet-editor';
 import { facetOver, facetSubjectsOf, subjectOf } from './facet-fields';
 import { GroupingEditor } from './shared/grouping-editor';
@@ -24,10 +25,11 @@ interface OfferedSort {
   readonly on: boolean;
 }
 
-/** The index page of a kind: whether it is published, its facets, sort choices and cards, beside what visitors will see. */
+/** The index page of a kind: whether it is published, its facets, sort choices, beside what visitors will see. */
 @Component({
   selector: 'pl-arrange-page',
   imports: [
+    CardsPanel,
     FacetEditor,
     GroupingEditor,
     IndexPageView,
@@ -65,9 +67,6 @@ export class ArrangePage {
   });
   protected readonly synonyms = computed(() =>
     (this.kind()?.synonyms ?? []).map((group) => group.join(', ')).join('\n'),
-  );
-  protected readonly fieldsForCards = computed(
-    () => this.kind()?.fields.filter((field) => fieldType(field.type).short) ?? [],
   );
   protected readonly sorts = computed((): readonly OfferedSort[] => {
     const kind = this.kind();
@@ -161,11 +160,6 @@ export class ArrangePage {
     const others = this.kind()?.sortChoices.filter(({ key }) => key !== choice.key) ?? [];
     const sortChoices = on ? [...others, choice] : others;
     this.save({ sortChoices }, `${on ? 'Added' : 'Took out'} the sort choice ${choice.label}`);
-  }
-
-  protected toggleOnCard(field: Field, onCard: boolean): void {
-    const fields = this.kind()?.fields.map((other) => (other.key === field.key ? { ...other, onCard } : other)) ?? [];
-    this.save({ fields }, `${onCard ? 'Put' : 'Took'} ${field.label} ${onCard ? 'on' : 'off'} the cards`);
   }
 
   /** What the preview's own links and controls lead to, shown in the preview. */

@@ -17,6 +17,9 @@ export class KindsStore {
     return computed(() => this.kinds()?.find(({ kind }) => kind.id === Number(idInAddress()))?.kind);
   }
 
+  /** Gives a kind by its number, as far as they have been read. */
+  readonly byId = (id: number): Kind | undefined => this.kinds()?.find(({ kind }) => kind.id === id)?.kind;
+
   async reload(): Promise<readonly KindSummary[]> {
     const kinds = await firstValueFrom(this.api.kinds());
     this.kinds.set(kinds);

@@ -211,3 +211,6 @@ export const ICON_SET = {
 } as const;
 
 export type IconName = keyof typeof ICON_SET;
+
+/** All names of the icon set, in the order of the alphabet. */
+export const ICON_NAMES: readonly IconName[] = (Object.keys(ICON_SET) as IconName[]).sort();

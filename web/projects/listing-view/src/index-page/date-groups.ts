@@ -1,6 +1,6 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { DateGroupModel, JumpModel } from '@plindo/core/page';
+import type { CardForms, DateGroupModel, JumpModel } from '@plindo/core/page';
 import { Card } from '../card';
 
 /** Cards under headings of dates, with a list to jump to any of them; what is over is folded. */
@@ -13,6 +13,8 @@ import { Card } from '../card';
 })
 export class DateGroups {
   readonly groups = input.required<readonly DateGroupModel[]>();
+  /** Of the cards on the page. */
+  readonly forms = input.required<CardForms>();
   readonly jumps = input.required<readonly JumpModel[]>();
 
   protected readonly present = computed(() => this.groups().filter(({ isPast }) => !isPast));

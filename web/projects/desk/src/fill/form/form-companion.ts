@@ -2,15 +2,18 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, mo
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { CatalogApi, FIRST_ASK, PausedQuestion, SessionStore } from '@plindo/api';
+import { fieldsOnCard } from '@plindo/core/design';
 import type { Listing, ListingContent, Values } from '@plindo/core/listings';
 import { isShown } from '@plindo/core/listings';
-import { listingPage } from '@plindo/core/page';
+import { CardMaker, listingPage } from '@plindo/core/page';
 import type { Kind, LinkedListing } from '@plindo/core/structure';
 import { isKindShown } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
 import { Card, ListingPageView } from '@plindo/listing-view';
 import type { Observable } from 'rxjs';
 import { map, of } from 'rxjs';
+import { DesignsStore } from '../../shared/designs-store';
+import { KindsStore } from '../../shared/kinds-store';
 import { Reading } from '../../shared/reading';
 import type { Draft } from './form-draft';
 import { missingFrom } from './form-draft';
@@ -36,7 +39,7 @@ const ALIKE_AT_MOST = 5;
         @if (showsPage()) {
           <div class="page"><pl-listing-page [model]="now.page" inert /></div>
         } @else {
-          <pl-card [card]="now.card" inert />
+          <pl-card [card]="now.card" [forms]="now.forms" inert />
         }
       }
       @if (missing().length) {
@@ -104,6 +107,8 @@ export class FormCompanion {
   private readonly api = inject(CatalogApi);
   private readonly context = inject(Reading).context;
   private readonly session = inject(SessionStore);
+  private readonly kinds = inject(KindsStore);
+  private readonly designs = inject(DesignsStore);
   readonly showsPage = model(false);
 
   /** What was typed as the listing that it would be. */
@@ -120,12 +125,19 @@ export class FormCompanion {
   });
   /** The card and the page, made as the site makes them. */
   protected readonly shown = computed(() => {
-    const [listing, site, context] = [this.typed(), this.session.session()?.site, this.context()];
+    const [listing, site] = [this.typed(), this.session.session()?.site];
     if (!listing || !site) return null;
-    const scene = { site, now: new Date(), context, kinds: [] };
-    const page = listingPage(scene, this.kind(), listing);
-    return { page, card: { ...page.card, href: null } };
+    const kind = this.kind();
+    const scene = { site, now: new Date(), kinds: [], ...this.scene() };
+    const maker = new CardMaker(scene);
+    const card = { ...maker.card(listing, kind), href: null };
+    return { page: listingPage(scene, kind, listing), card, forms: maker.forms };
   });
+  private readonly scene = computed(() => ({
+    context: this.context(),
+    kindById: this.kinds.byId,
+    designs: this.designs.designs() ?? [],
+  }));
   protected readonly page = computed(() => {
     const [kind, listing] = [this.kind(), this.listing()];
     const hasPage = isKindShown(kind) && kind.hasListingPages && listing?.status === 'live';
@@ -134,7 +146,8 @@ export class FormCompanion {
   protected readonly missing = computed(() => {
     const [kind, values] = [this.kind(), this.typed()?.values ?? {}];
     const asked = kind.fields.filter((field) => isShown(field, values, kind, this.context()));
-    return missingFrom(this.draft(), { ...kind, fields: asked });
+    const onCard = fieldsOnCard(kind, this.scene().designs);
+    return missingFrom(this.draft(), { ...kind, fields: asked }, onCard);
   });
   protected readonly alike = signal<readonly Listing[]>([]);
   private readonly title = computed(() => foldText(this.draft().title.trim()));
@@ -146,6 +159,7 @@ export class FormCompanion {
       error: () => this.alike.set([]),
     });
     effect(() => question.ask(this.title()));
+    if (this.designs.designs() === null) void this.designs.reload();
   }
 
   /** Some of the other listings of the kind that have a title. */

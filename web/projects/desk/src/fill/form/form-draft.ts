@@ -90,8 +90,11 @@ function isEmpty(value: unknown, { type }: Field): boolean {
   return isBlank || (Array.isArray(value) && value.length === 0);
 }
 
-/** What a reader would miss, in short sentences; `kind` with the fields that are asked for. */
-export function missingFrom(draft: Draft, kind: Kind): string[] {
+/**
+ * What a reader would miss, in short sentences; `kind` with the fields that are asked for, and the keys of those that
+ * stand on its card.
+ */
+export function missingFrom(draft: Draft, kind: Kind, onCard: readonly string[]): string[] {
   const missing: string[] = [];
   if (hasPart(kind, 'picture') && !draft.picture) missing.push('No lead picture');
   if (draft.picture?.alt === '') missing.push('The lead picture has no words for those who cannot see it');
@@ -100,7 +103,7 @@ export function missingFrom(draft: Draft, kind: Kind): string[] {
   for (const field of kind.fields) {
     if (!isEmpty(draft.values[field.key], field)) continue;
     if (field.required) missing.push(`${field.label} is required and empty`);
-    else if (field.onCard) missing.push(`${field.label} is empty, and stands on cards`);
+    else if (onCard.includes(field.key)) missing.push(`${field.label} is empty, and stands on cards`);
   }
   return missing;
 }

@@ -84,6 +84,8 @@ import { Icon } from '@plindo/listing-view';
 })
 export class FieldList {
   readonly kind = input.required<KindDefinition>();
+  /** Keys of the fields that stand on its card. */
+  readonly onCard = input<readonly string[]>([]);
   readonly selected = input<string | null>(null);
   readonly selectedChange = output<string>();
   readonly kindChange = output<KindDefinition>();
@@ -105,11 +107,11 @@ export class FieldList {
     return fieldType(type).label;
   }
 
-  protected usesOf({ onCard, inTable, unique, showWhen, key }: Field): string {
+  protected usesOf({ inTable, unique, showWhen, key }: Field): string {
     const isFacet = this.kind().facets.some(({ field }) => field === key);
     const uses = [
       inTable && 'table',
-      onCard && 'card',
+      this.onCard().includes(key) && 'card',
       isFacet && 'facet',
       unique && 'unique',
       showWhen && 'show-when',

@@ -15,6 +15,7 @@ import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, issuesOf } from '@plindo/api';
+import { fieldsOnCard } from '@plindo/core/design';
 import type { Changed } from '@plindo/core/contract';
 import type { Field, FieldTypeName, Kind, KindDefinition, Link } from '@plindo/core/structure';
 import { checkKind, fieldByKey, fieldType, makeField, makeKindDefinition, withoutField } from '@plindo/core/structure';
@@ -22,6 +23,7 @@ import type { Issue } from '@plindo/core/values';
 import { firstFreeSlug, issue, keyOf } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import type { Observable } from 'rxjs';
+import { DesignsStore } from '../../shared/designs-store';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import type { MayHoldWork } from '../../shared/may-hold-work';
@@ -56,6 +58,7 @@ export class KindPage implements MayHoldWork {
   readonly kindId = input.required<string>();
 
   private readonly api = inject(CatalogApi);
+  private readonly designs = inject(DesignsStore);
   private readonly dialog = inject(MatDialog);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
@@ -77,8 +80,14 @@ export class KindPage implements MayHoldWork {
     return (draft && key !== null && fieldByKey(draft, key)) || null;
   });
 
+  protected readonly onCard = computed(() => {
+    const [kept, designs] = [this.kept(), this.designs.designs()];
+    return kept && designs ? fieldsOnCard(kept, designs) : [];
+  });
+
   constructor() {
     void this.store.reload();
+    void this.designs.reload();
     effect(() => {
       const [kept, isNew] = [this.kept(), this.isNew()];
       if (kept || isNew) untracked(() => this.show(kept ?? null));

@@ -1,10 +1,14 @@
-import type { CategorySet } from './categories/category-set.js';
-import type { Kind, KindDefinition } from './kinds/kind.js';
-import type { Link } from './links/link.js';
-import type { Selection } from './selections/selection.js';
-import type { SiteSettings } from './site-settings.js';
-import type { StoredKind } from './kinds/stored-kind.js';
-import { completeDefinition, completeKind } from './kinds/stored-kind.js';
+import type { Design } from '../design/index.js';
+import type {
+  CategorySet,
+  Kind,
+  KindDefinition,
+  Link,
+  Selection,
+  SiteSettings,
+  StoredKind,
+} from '../structure/index.js';
+import { completeDefinition, completeKind } from '../structure/index.js';
 
 /** The records that a structure is made of, each list in the order of ids. */
 export interface StructureRecords {
@@ -17,9 +21,10 @@ export interface StructureRecords {
   readonly sets: readonly CategorySet[];
   readonly links: readonly Link[];
   readonly selections: readonly Selection[];
+  readonly designs: readonly Design[];
 }
 
-/** How a site is made at one moment: its kinds, complete, its category sets, links, selections and settings. Immutable. */
+/** How a site is made at one moment: its kinds, complete, its category sets, links, selections, designs and settings. Immutable. */
 export class Structure {
   readonly version: number;
   readonly site: SiteSettings;
@@ -28,6 +33,7 @@ export class Structure {
   readonly sets: readonly CategorySet[];
   readonly links: readonly Link[];
   readonly selections: readonly Selection[];
+  readonly designs: readonly Design[];
   /** Kinds whose names are taken though nobody sees them yet. */
   readonly coming: readonly Kind[];
   private readonly byId: ReadonlyMap<number, Kind>;
@@ -42,6 +48,7 @@ export class Structure {
     this.sets = sets;
     this.links = links;
     this.selections = records.selections;
+    this.designs = records.designs;
     this.byId = new Map(this.kinds.map((kind) => [kind.id, kind]));
   }
 
@@ -60,6 +67,13 @@ export class Structure {
   /** All kinds that another one must not clash with; `besides` is itself. */
   kindsBesides(id: number | null): Kind[] {
     return [...this.kinds, ...this.coming].filter((kind) => kind.id !== id);
+  }
+
+  /** Gives kinds by their numbers. */
+  readonly kindById = (id: number): Kind | undefined => this.byId.get(id);
+
+  design(id: number): Design | undefined {
+    return this.designs.find((design) => design.id === id);
   }
 
   setsBesides(id: number | null): CategorySet[] {

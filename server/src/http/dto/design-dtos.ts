@@ -1,0 +1,161 @@
+import 'reflect-metadata';
+import type {
+  BodyColumns,
+  CardDesign,
+  CardLead,
+  CardSketch,
+  CardZone,
+  DesignType,
+  Many,
+  PictureFit,
+  PictureRatio,
+  PictureStands,
+  SlotForm,
+  SlotSize,
+  SlotTone,
+  Surface,
+  ValueSketch,
+  Words,
+} from '@plindo/core/design';
+import {
+  BODY_COLUMNS,
+  CARD_LEADS,
+  DESIGN_TYPES,
+  LONGEST_DESIGN_NAME,
+  MANY,
+  MOST_CARD_SLOTS,
+  MOST_LINES,
+  MOST_TEXT_PARTS,
+  PICTURE_FITS,
+  PICTURE_RATIOS,
+  PICTURE_STANDS,
+  SLOT_FORMS,
+  SLOT_SIZES,
+  SLOT_TONES,
+  SURFACES,
+  makeCard,
+} from '@plindo/core/design';
+import type { ConditionGroup } from '@plindo/core/structure';
+import { MOST_STEPS } from '@plindo/core/structure';
+import type { DateForm, UnitCode } from '@plindo/core/values';
+import { DATE_FORMS, UNITS } from '@plindo/core/values';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsObject,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
+import { IsCondition } from './structure-dtos.js';
+
+/** Words, or one value of a listing: exactly one of "words" and "field" is given. */
+export class TextPartDto {
+  @IsOptional() @IsString() @MaxLength(500) words?: string;
+  @IsOptional() @IsString() @MaxLength(61) field?: string;
+  @IsOptional() @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_STEPS) through?: string[];
+  @IsOptional() @IsString() @MaxLength(60) inside?: string;
+  @IsOptional() @IsIn(MANY) many?: Many;
+  @IsOptional() @IsString() @MaxLength(100) before?: string;
+  @IsOptional() @IsString() @MaxLength(100) after?: string;
+  @ValidateIf((part: TextPartDto) => part.unit != null) @IsIn(Object.keys(UNITS)) unit?: UnitCode | null;
+  @ValidateIf((part: TextPartDto) => part.digits != null) @IsInt() @Min(0) @Max(6) digits?: number | null;
+  @IsOptional() @IsIn(DATE_FORMS) dates?: DateForm;
+}
+
+export class SlotDto {
+  @Matches(/^[a-z0-9_-]{1,80}$/) key!: string;
+  @IsArray()
+  @ArrayMaxSize(MOST_TEXT_PARTS)
+  @ValidateNested({ each: true })
+  @Type(() => TextPartDto)
+  text!: TextPartDto[];
+  @ValidateIf((slot: SlotDto) => slot.label != null) @IsString() @MaxLength(80) label?: string | null;
+  @ValidateIf((slot: SlotDto) => slot.icon != null) @Matches(/^[a-z0-9_]{0,40}$/) icon?: string | null;
+  @IsOptional() @IsIn(SLOT_FORMS) form?: SlotForm;
+  @IsOptional() @IsIn(SLOT_SIZES) size?: SlotSize;
+  @IsOptional() @IsBoolean() isBold?: boolean;
+  @IsOptional() @IsIn(SLOT_TONES) tone?: SlotTone;
+  @ValidateIf((slot: SlotDto) => slot.lines != null) @IsInt() @Min(1) @Max(MOST_LINES) lines?: number | null;
+  @IsOptional() @IsString() @MaxLength(61) leadsTo?: string;
+  @ValidateIf((slot: SlotDto) => slot.showWhen != null) @IsCondition('group') showWhen?: ConditionGroup | null;
+  @IsOptional() @IsString() @MaxLength(200) instead?: string;
+}
+
+/** The slots of a zone of a card. */
+function Slots(): PropertyDecorator {
+  return applied(
+    IsOptional(),
+    IsArray(),
+    ArrayMaxSize(MOST_CARD_SLOTS),
+    ValidateNested({ each: true }),
+    Type(() => SlotDto),
+  );
+}
+
+function applied(...rules: readonly PropertyDecorator[]): PropertyDecorator {
+  return (target, key) => rules.forEach((rule) => rule(target, key));
+}
+
+export class CardZonesDto implements Partial<Record<CardZone, SlotDto[]>> {
+  @Slots() topStart?: SlotDto[];
+  @Slots() topEnd?: SlotDto[];
+  @Slots() bottomStart?: SlotDto[];
+  @Slots() bottomEnd?: SlotDto[];
+  @Slots() heading?: SlotDto[];
+  @Slots() body?: SlotDto[];
+  @Slots() foot?: SlotDto[];
+}
+
+export class CardPictureDto {
+  @IsOptional() @IsIn(PICTURE_STANDS) stands?: PictureStands;
+  @IsOptional() @IsString() @MaxLength(61) field?: string;
+  @IsOptional() @IsIn(PICTURE_RATIOS) ratio?: PictureRatio;
+  @IsOptional() @IsIn(PICTURE_FITS) fit?: PictureFit;
+}
+
+/** How the listings of a kind look in a list. What is left out has its default. */
+export class CardDto {
+  @IsString() @MaxLength(LONGEST_DESIGN_NAME) name!: string;
+  @IsOptional() @IsString() @MaxLength(300) purpose?: string;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => CardPictureDto) picture?: CardPictureDto;
+  @IsOptional() @IsIn(SURFACES) surface?: Surface;
+  @IsOptional() @IsIn(CARD_LEADS) leads?: CardLead;
+  @IsOptional() @IsIn(BODY_COLUMNS) columns?: BodyColumns;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => CardZonesDto) zones?: CardZonesDto;
+}
+
+export class DesignDto {
+  @IsIn(DESIGN_TYPES) type!: DesignType;
+  /** Number of the kind. */
+  @IsInt() kindId!: number;
+  @IsObject() @ValidateNested() @Type(() => CardDto) definition!: CardDto;
+}
+
+export class DesignUpdateDto {
+  /** The version that the editor has seen. */
+  @IsInt() version!: number;
+  @IsObject() @ValidateNested() @Type(() => CardDto) definition!: CardDto;
+}
+
+/** The card that a DTO stands for. */
+export function cardOfDto(sent: CardDto): CardDesign {
+  const zones = Object.entries(sent.zones ?? {}).map(([zone, slots]) => [
+    zone,
+    (slots as SlotDto[]).map(({ text, ...slot }) => ({ ...slot, text: text.map(partOfDto) })),
+  ]);
+  return makeCard({ ...sent, zones: Object.fromEntries(zones) as CardSketch['zones'] });
+}
+
+function partOfDto(part: TextPartDto): Words | ValueSketch {
+  return part.field === undefined ? { words: part.words ?? '' } : { ...part, field: part.field };
+}

@@ -1,0 +1,73 @@
+import { DesignDto, DesignUpdateDto, cardOfDto } from '../dto/design-dtos.js';
+import type { Route } from '../route.js';
+import { route, signedIn } from '../route.js';
+import type { Services } from '../services.js';
+
+export function designRoutes({ designs }: Services): Route[] {
+  return [
+    route({
+      method: 'get',
+      path: '/designs',
+      permission: 'read listings',
+      summary: 'All designs: the cards of all kinds.',
+      answers: 'Design[]',
+      handle: () => designs.all(),
+    }),
+    route({
+      method: 'post',
+      path: '/designs',
+      permission: 'design',
+      summary: 'Add a design. The first card of a kind takes the place of the one that its fields make.',
+      body: DesignDto,
+      answers: 'Changed<Design>',
+      handle(call) {
+        const { type, kindId, definition } = call.body;
+        return designs.add(signedIn(call), { type, kindId, definition: cardOfDto(definition) });
+      },
+    }),
+    route({
+      method: 'put',
+      path: '/designs/:id',
+      permission: 'design',
+      summary: 'Put a new definition in place of the old one.',
+      body: DesignUpdateDto,
+      answers: 'Changed<Design>',
+      handle(call) {
+        const { version, definition } = call.body;
+        return designs.update(signedIn(call), call.id(), version, cardOfDto(definition));
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/designs/:id/main',
+      permission: 'design',
+      summary: 'Make a card the one that listings of its kind have where no other was chosen.',
+      answers: 'Changed<Design>',
+      handle: (call) => designs.makeMain(signedIn(call), call.id()),
+    }),
+    route({
+      method: 'delete',
+      path: '/designs/:id',
+      permission: 'design',
+      summary: 'Delete a design.',
+      answers: 'Changed<null>',
+      handle: (call) => designs.remove(signedIn(call), call.id()),
+    }),
+    route({
+      method: 'get',
+      path: '/kinds/:id/samples',
+      permission: 'read listings',
+      summary: 'Listings of a kind to try a design with: some plain ones, and those with which it is likely to break.',
+      answers: 'DesignSamples',
+      handle: (call) => designs.samples(call.id()),
+    }),
+    route({
+      method: 'get',
+      path: '/listings/:id/sample',
+      permission: 'read listings',
+      summary: 'One listing to try a design with, and those that it is linked with.',
+      answers: 'DesignSamples',
+      handle: (call) => designs.sample(call.id()),
+    }),
+  ];
+}

@@ -1,0 +1,125 @@
+import type { Changed, DesignSample, DesignSamples, User } from '@plindo/core/contract';
+import type { Design } from '@plindo/core/design';
+import { AwkwardFinder, cardsOfKind } from '@plindo/core/design';
+import type { Listing } from '@plindo/core/listings';
+import type { DesignSketch } from '@plindo/core/plans';
+import { DESIGN_WORDS, designIssues } from '@plindo/core/plans';
+import type { Kind } from '@plindo/core/structure';
+import { Refusal, refuseIfAny } from '@plindo/core/values';
+import type { Live } from '../../live/live.js';
+import type { Store, Unit } from '../../store/index.js';
+import type { Editing } from '../editing.js';
+import { refuseOutdated } from '../editing.js';
+
+/** So many listings are looked through for awkward ones. */
+const MOST_LOOKED_AT = 20_000;
+/** So many linked listings go with samples. */
+const MOST_LINKED = 200;
+const PLAIN_SAMPLES = 3;
+
+/** Designs of what visitors see: keeping them, and what to try them with. */
+export class Designs {
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+    private readonly editing: Editing,
+  ) {}
+
+  all(): readonly Design[] {
+    return this.live.designs();
+  }
+
+  add(user: User | null, sketch: Omit<DesignSketch, 'position'>): Promise<Changed<Design>> {
+    return this.editing.change(user, async (unit) => {
+      refuseIfAny(designIssues(sketch, null, unit.structure, unit.context()));
+      const last = cardsOfKind(sketch.kindId, unit.structure.designs).at(-1)?.position ?? 0;
+      const result = await unit.insertDesign({ ...sketch, position: last + 1 });
+      return { sentence: `Added the ${DESIGN_WORDS[sketch.type]} ${sketch.definition.name}`, result };
+    });
+  }
+
+  update(user: User, id: number, version: number, definition: Design['definition']): Promise<Changed<Design>> {
+    return this.editing.change(user, async (unit) => {
+      const before = existing(unit, id);
+      refuseIfAny(designIssues({ ...before, definition }, id, unit.structure, unit.context()));
+      refuseOutdated(before, version, before.definition.name);
+      const result = await unit.updateDesign(before, { definition });
+      return { sentence: `Changed the ${DESIGN_WORDS[before.type]} ${definition.name}`, result };
+    });
+  }
+
+  remove(user: User, id: number): Promise<Changed<null>> {
+    return this.editing.change(user, async (unit) => {
+      const before = existing(unit, id);
+      await unit.remove('design', id, before);
+      return { sentence: `Deleted the ${DESIGN_WORDS[before.type]} ${before.definition.name}`, result: null };
+    });
+  }
+
+  /** Makes a card the one that listings of its kind have where no other was chosen. */
+  makeMain(user: User, id: number): Promise<Changed<Design>> {
+    return this.editing.change(user, async (unit) => {
+      const chosen = existing(unit, id);
+      const first = cardsOfKind(chosen.kindId, unit.structure.designs)[0]?.position ?? 0;
+      const result = await unit.updateDesign(chosen, { position: first - 1 });
+      return { sentence: `Made ${chosen.definition.name} the main card`, result };
+    });
+  }
+
+  /** The listings of a kind that a design is tried with: some plain ones, and those with which it is likely to break. */
+  async samples(kindId: number): Promise<DesignSamples> {
+    const kind = this.live.kind(kindId);
+    if (!kind) throw Refusal.of('request.not-found');
+    const finder = new AwkwardFinder(kind, this.live.nowInMs());
+    const plain: number[] = [];
+    let looked = 0;
+    for await (const stretch of this.store.listingsOf(kindId)) {
+      for (const listing of stretch) {
+        finder.look(listing);
+        if (listing.status === 'live' && plain.length < PLAIN_SAMPLES) plain.push(listing.id);
+      }
+      looked += stretch.length;
+      if (looked >= MOST_LOOKED_AT) break;
+    }
+    const awkward = new Map(finder.found().map(({ id, why }) => [id, why]));
+    const listings = await this.live.listings([...awkward.keys(), ...plain.filter((id) => !awkward.has(id))]);
+    const samples = listings.map((listing): DesignSample => ({ listing, why: awkward.get(listing.id) ?? [] }));
+    return { samples, linked: await this.linkedWith(listings) };
+  }
+
+  /** One listing to try a design with. */
+  async sample(listingId: number): Promise<DesignSamples> {
+    const [listing] = await this.live.listings([listingId]);
+    if (!listing) throw Refusal.of('request.not-found');
+    return { samples: [{ listing, why: [] }], linked: await this.linkedWith([listing]) };
+  }
+
+  /** The listings that others are linked with, and those that these are linked with. */
+  private async linkedWith(listings: readonly Listing[]): Promise<Listing[]> {
+    const near = await this.live.listings(this.linkedIds(listings).slice(0, MOST_LINKED));
+    const known = new Set(near.map(({ id }) => id));
+    const far = this.linkedIds(near).filter((id) => !known.has(id));
+    return [...near, ...(await this.live.listings(far.slice(0, MOST_LINKED)))];
+  }
+
+  private linkedIds(listings: readonly Listing[]): number[] {
+    const ids = listings.flatMap((listing) => {
+      const kind = this.live.kind(listing.kindId);
+      return kind ? linkedIdsOf(listing, kind) : [];
+    });
+    return [...new Set(ids)];
+  }
+}
+
+function linkedIdsOf({ values }: Listing, { fields }: Kind): number[] {
+  const links = fields.filter(({ type }) => type === 'link').map(({ key }) => values[key]);
+  return links.flatMap((value) =>
+    Array.isArray(value) ? (value as readonly { id: number }[]).map(({ id }) => id) : [],
+  );
+}
+
+function existing(unit: Unit, id: number): Design {
+  const design = unit.structure.design(id);
+  if (!design) throw Refusal.of('request.not-found');
+  return design;
+}

@@ -1,0 +1,39 @@
+import { HttpClient } from '@angular/common/http';
+import { Injectable, inject } from '@angular/core';
+import type { Changed, DesignSamples } from '@plindo/core/contract';
+import type { Design } from '@plindo/core/design';
+import type { Observable } from 'rxjs';
+
+/** Designs of what visitors see, and listings to try them with. */
+@Injectable({ providedIn: 'root' })
+export class DesignsApi {
+  private readonly http = inject(HttpClient);
+
+  all(): Observable<Design[]> {
+    return this.http.get<Design[]>('/api/designs');
+  }
+
+  add(sketch: Pick<Design, 'type' | 'kindId' | 'definition'>): Observable<Changed<Design>> {
+    return this.http.post<Changed<Design>>('/api/designs', sketch);
+  }
+
+  save({ id, version, definition }: Pick<Design, 'id' | 'version' | 'definition'>): Observable<Changed<Design>> {
+    return this.http.put<Changed<Design>>(`/api/designs/${id}`, { version, definition });
+  }
+
+  makeMain(id: number): Observable<Changed<Design>> {
+    return this.http.post<Changed<Design>>(`/api/designs/${id}/main`, {});
+  }
+
+  remove(id: number): Observable<Changed<null>> {
+    return this.http.delete<Changed<null>>(`/api/designs/${id}`);
+  }
+
+  samples(kindId: number): Observable<DesignSamples> {
+    return this.http.get<DesignSamples>(`/api/kinds/${kindId}/samples`);
+  }
+
+  sample(listingId: number): Observable<DesignSamples> {
+    return this.http.get<DesignSamples>(`/api/listings/${listingId}/sample`);
+  }
+}

@@ -1,0 +1,213 @@
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  untracked,
+} from '@angular/core';
+import { MatButtonModule } from '@angular/material/button';
+import { Router, RouterLink } from '@angular/router';
+import { CatalogApi, DesignsApi, ListingSearch } from '@plindo/api';
+import type { DesignSamples, FoundListing } from '@plindo/core/contract';
+import type { CardDesign, Design } from '@plindo/core/design';
+import { cardsOfKind, firstCard, usesOfMainCard } from '@plindo/core/design';
+import type { Kind } from '@plindo/core/structure';
+import { Icon } from '@plindo/listing-view';
+import { DesignsStore } from '../../shared/designs-store';
+import { KindsStore } from '../../shared/kinds-store';
+import { Notices } from '../../shared/notices';
+import { Reading } from '../../shared/reading';
+import { SelectionsStore } from '../../shared/selections-store';
+import { KeptWork } from '../design/kept-work';
+import { CardOutline } from './card-outline';
+import { CardWork } from './card-work';
+import { FrameSettings } from './frame-settings';
+import { LiveCards } from './live-cards';
+import { SlotSettings } from './slot-settings';
+
+const WIDTHS = [
+  { key: 'phone', label: 'Phone', width: '390px' },
+  { key: 'tablet', label: 'Tablet', width: '768px' },
+  { key: 'wide', label: 'Wide', width: '100%' },
+] as const;
+/** In the address: the card that a kind has by itself or its main one, and one that is being made. */
+const MAIN = 'main';
+const NEW = 'new';
+
+/** The card designer: all of a card as a tree, the card itself with real listings, and what is said of what is chosen. */
+@Component({
+  selector: 'pl-card-designer',
+  imports: [CardOutline, FrameSettings, Icon, LiveCards, MatButtonModule, RouterLink, SlotSettings],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './card-designer.html',
+  styleUrl: './card-designer.scss',
+})
+export class CardDesigner {
+  /** From the address; the card's number, "main" or "new". */
+  readonly kindId = input.required<string>();
+  readonly cardId = input.required<string>();
+
+  private readonly api = inject(DesignsApi);
+  private readonly designs = inject(DesignsStore);
+  private readonly kinds = inject(KindsStore);
+  private readonly notices = inject(Notices);
+  private readonly reading = inject(Reading);
+  private readonly router = inject(Router);
+  private readonly selections = inject(SelectionsStore);
+
+  protected readonly search = new ListingSearch(inject(CatalogApi));
+  protected readonly kind = this.kinds.kindOf(this.kindId);
+  protected readonly work = signal<CardWork | null>(null);
+  protected readonly samples = signal<DesignSamples | null>(null);
+  protected readonly widths = WIDTHS;
+  protected readonly width = signal<(typeof WIDTHS)[number]>(WIDTHS[2]);
+  protected readonly isDark = signal(false);
+  protected readonly isSaving = signal(false);
+  /** Whether work from before was brought back. */
+  protected readonly isBroughtBack = signal(false);
+
+  private readonly cards = computed(() => cardsOfKind(Number(this.kindId()), this.designs.designs() ?? []));
+  /** The card as it is kept; undefined for one that is still to be added. */
+  protected readonly kept = computed((): Design | undefined => {
+    const id = this.cardId();
+    return id === MAIN ? this.cards()[0] : this.cards().find((design) => String(design.id) === id);
+  });
+  protected readonly isMain = computed(() => {
+    const kept = this.kept();
+    return kept ? kept.id === this.cards()[0]?.id : this.cardId() === MAIN;
+  });
+  protected readonly uses = computed(() => {
+    const kind = this.kind();
+    const chosen = (this.selections.selections() ?? []).map(({ selection }) => selection);
+    return kind && this.isMain() ? usesOfMainCard(kind, chosen) : [];
+  });
+
+  constructor() {
+    void this.kinds.reload();
+    void this.designs.reload();
+    void this.selections.reload();
+    effect(() => {
+      const [kind, kinds, designs, id] = [this.kind(), this.kinds.kinds(), this.designs.designs(), this.cardId()];
+      if (kind && kinds && designs) untracked(() => this.begin(kind, id));
+    });
+    effect(() => {
+      const id = Number(this.kindId());
+      untracked(() => this.look(id));
+    });
+    effect(() => {
+      const work = this.work();
+      if (!work) return;
+      const [isChanged, card] = [work.history.isChanged(), work.card()];
+      untracked(() => (isChanged ? this.memory().write(this.version(), card) : this.memory().forget()));
+    });
+    const press = (event: KeyboardEvent): void => this.key(event);
+    // Before the Desk's own undo, which takes back what was saved.
+    document.addEventListener('keydown', press, true);
+    inject(DestroyRef).onDestroy(() => document.removeEventListener('keydown', press, true));
+  }
+
+  /** Begins with the card as it is kept, or with work on it that was not saved; work at hand is not thrown away. */
+  private begin(kind: Kind, id: string): void {
+    const [kept, before] = [this.kept(), this.work()];
+    if (kept === undefined && id !== MAIN && id !== NEW) return;
+    if (before?.history.isChanged() === true && before.kind.id === kind.id) return;
+    const plain = kept?.definition ?? this.unkept(kind, id);
+    const brought = this.memory().read(this.version());
+    const kinds = (this.kinds.kinds() ?? []).map((entry) => entry.kind);
+    this.isBroughtBack.set(brought !== null);
+    this.work.set(new CardWork(kind, kinds, this.reading.context(), brought ?? plain, plain));
+  }
+
+  /** The card that a kind has by itself, or a copy of its main one under a name that is free. */
+  private unkept(kind: Kind, id: string): CardDesign {
+    const main = this.cards()[0]?.definition ?? firstCard(kind);
+    if (id === MAIN) return main;
+    const names = [main, ...this.cards().map(({ definition }) => definition)].map(({ name }) => name);
+    let number = 2;
+    while (names.includes(`${kind.one} card ${number}`)) number++;
+    return { ...main, name: `${kind.one} card ${number}`, purpose: '' };
+  }
+
+  protected startOver(): void {
+    const [kind, id] = [this.kind(), this.cardId()];
+    this.memory().forget();
+    this.work.set(null);
+    if (kind) this.begin(kind, id);
+  }
+
+  protected pick(found: FoundListing): void {
+    this.search.clear();
+    this.api.sample(found.id).subscribe({
+      next: ({ samples, linked }) =>
+        this.samples.update((known) => ({
+          samples: [...samples, ...(known?.samples ?? []).filter(({ listing }) => listing.id !== found.id)],
+          linked: [...linked, ...(known?.linked ?? [])],
+        })),
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+
+  protected save(): void {
+    const [work, kept, kind] = [this.work(), this.kept(), this.kind()];
+    if (!work || !kind || this.isSaving()) return;
+    const definition = work.card();
+    this.isSaving.set(true);
+    const sent = kept
+      ? this.api.save({ id: kept.id, version: kept.version, definition })
+      : this.api.add({ type: 'card', kindId: kind.id, definition });
+    sent.subscribe({
+      next: ({ changeId, result }) => {
+        this.isSaving.set(false);
+        this.memory().forget();
+        this.isBroughtBack.set(false);
+        work.history.keep(definition);
+        this.notices.changed(`Saved the card ${definition.name}`, changeId, () => void this.designs.reload());
+        void this.shown(result);
+      },
+      error: (error: unknown) => {
+        this.isSaving.set(false);
+        this.notices.refused(error);
+      },
+    });
+  }
+
+  /** Stays at the card that was saved, under its own address. */
+  private async shown({ id }: Design): Promise<void> {
+    await this.designs.reload();
+    const address = ['/arrange', this.kindId(), 'cards', id];
+    if (this.cardId() !== String(id)) await this.router.navigate(address, { replaceUrl: true });
+  }
+
+  private look(kindId: number): void {
+    this.api.samples(kindId).subscribe({
+      next: (samples) => this.samples.set(samples),
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+
+  private key(event: KeyboardEvent): void {
+    const work = this.work();
+    const key = event.key.toLowerCase();
+    const isCommand = event.ctrlKey || event.metaKey;
+    const isTyping = event.target instanceof HTMLInputElement && event.target.type !== 'checkbox';
+    if (!work) return;
+    if (isCommand && key === 's') this.save();
+    else if (isCommand && !isTyping && key === 'z' && !event.shiftKey && work.history.undoWords()) work.undo();
+    else if (isCommand && !isTyping && (key === 'y' || key === 'z') && work.history.redoWords()) work.redo();
+    else return;
+    event.preventDefault();
+    event.stopPropagation();
+  }
+
+  private memory(): KeptWork<CardDesign> {
+    return new KeptWork(`card-${this.kindId()}-${this.kept()?.id ?? this.cardId()}`);
+  }
+
+  private version(): number {
+    return this.kept()?.version ?? 0;
+  }
+}

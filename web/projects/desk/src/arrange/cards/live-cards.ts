@@ -1,0 +1,102 @@
+import { ChangeDetectionStrategy, Component, ElementRef, computed, effect, inject, input } from '@angular/core';
+import type { DesignSamples } from '@plindo/core/contract';
+import type { Design } from '@plindo/core/design';
+import { AWKWARD_WORDS } from '@plindo/core/design';
+import { CardMaker } from '@plindo/core/page';
+import { Card } from '@plindo/listing-view';
+import type { CardWork } from './card-work';
+
+/** A card as it will be seen, with the listings with which it is likely to break. A click chooses what it shows. */
+@Component({
+  selector: 'pl-live-cards',
+  imports: [Card],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <ul>
+      @for (one of shown().cards; track one.card.id) {
+        <li>
+          <p class="why quiet">{{ one.why }}</p>
+          <pl-card [card]="one.card" [forms]="shown().forms" [showsSlots]="true" />
+        </li>
+      } @empty {
+        <li class="quiet">This kind has no listings yet. Add one under Fill to see its card.</li>
+      }
+    </ul>
+  `,
+  styles: `
+    :host {
+      display: block;
+      min-inline-size: 0;
+      padding: 1rem;
+      background: var(--pl-paper);
+      color: var(--pl-ink);
+    }
+    ul {
+      display: grid;
+      grid-template-columns: repeat(auto-fill, minmax(16rem, 1fr));
+      gap: 1.25rem 1rem;
+      margin: 0;
+      padding: 0;
+      list-style: none;
+    }
+    li {
+      display: grid;
+      grid-template-rows: auto 1fr;
+      gap: 0.25rem;
+      min-inline-size: 0;
+    }
+    .why {
+      min-block-size: 1.25rem;
+      font-size: 0.8125rem;
+    }
+    :host ::ng-deep pl-card [data-slot]:hover {
+      outline: 1px dashed var(--pl-teal);
+      cursor: pointer;
+    }
+    :host ::ng-deep pl-card [data-slot].chosen {
+      outline: 2px solid var(--pl-teal);
+      outline-offset: 2px;
+    }
+  `,
+  host: { '(click)': 'choose($event)' },
+})
+export class LiveCards {
+  readonly work = input.required<CardWork>();
+  readonly samples = input.required<DesignSamples>();
+
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
+  protected readonly shown = computed(() => {
+    const { work, samples } = { work: this.work(), samples: this.samples() };
+    const { kind, kindById, context } = work;
+    const design: Design = { id: 0, version: 0, type: 'card', kindId: kind.id, position: 0, definition: work.card() };
+    const linked = new Map(samples.linked.map((listing) => [listing.id, listing]));
+    const maker = new CardMaker({ context, kindById, designs: [design] }, (id) => linked.get(id));
+    const cards = samples.samples.map(({ listing, why }) => ({
+      card: maker.card(listing, kind),
+      why: why.map((one) => AWKWARD_WORDS[one]).join(', '),
+    }));
+    return { cards, forms: maker.forms };
+  });
+
+  constructor() {
+    effect(() => {
+      const chosen = this.work().chosen();
+      this.shown();
+      setTimeout(() => this.mark(chosen));
+    });
+  }
+
+  /** Links on the cards lead nowhere here. */
+  protected choose(event: Event): void {
+    event.preventDefault();
+    const target = (event.target as Element).closest('[data-slot], pl-card');
+    if (!target) return;
+    this.work().choose(target instanceof HTMLElement ? (target.dataset['slot'] ?? null) : null);
+  }
+
+  private mark(chosen: string | null): void {
+    for (const slot of this.host.nativeElement.querySelectorAll<HTMLElement>('[data-slot]')) {
+      slot.classList.toggle('chosen', slot.dataset['slot'] === chosen);
+    }
+  }
+}
