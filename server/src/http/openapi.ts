@@ -173,6 +173,8 @@ function keywordsOf(rule: string, [limit]: readonly unknown[]): Schema {
       return { minimum: limit };
     case 'max':
       return { maximum: limit };
+    case 'matches':
+      return { type: 'string', pattern: (limit as RegExp).source };
     default:
       return {};
   }

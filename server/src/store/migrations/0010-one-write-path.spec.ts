@@ -1,23 +1,12 @@
 import { makeField, makeKindDefinition } from '@plindo/core/structure';
 import { emptyDatabaseIn, removeDatabase, storeFolder } from '../../../testing/database.js';
+import { insertion } from '../../../testing/insertion.js';
 import { openDatabase } from '../database.js';
 import { Store } from '../store.js';
 
 const CODE = makeField({ key: 'code', label: 'Code', type: 'reference', settings: { pattern: 'B-##' } });
 const FIELDS = [CODE, makeField({ key: 'sail', label: 'Sail', type: 'short-text', unique: true })];
 const { slug: _, ...DEFINITION } = makeKindDefinition({ slug: 'boats', one: 'Boat', many: 'Boats', fields: FIELDS });
-
-/** A row of a table, as a statement of SQL that both databases understand. */
-function insertion(table: string, row: Readonly<Record<string, unknown>>): string {
-  const literal = (value: unknown): string => {
-    if (typeof value === 'number' || typeof value === 'boolean') return String(value);
-    return value === null
-      ? 'NULL'
-      : `'${(typeof value === 'string' ? value : JSON.stringify(value)).replaceAll("'", "''")}'`;
-  };
-  const names = Object.keys(row).map((name) => `"${name}"`);
-  return `INSERT INTO ${table} (${names.join(', ')}) VALUES (${Object.values(row).map(literal).join(', ')})`;
-}
 
 describe('A store from before the store decided', () => {
   let folder: string;
@@ -63,7 +52,9 @@ describe('A store from before the store decided', () => {
       { field: 'code', value: 'b-02', listingId: 2 },
       { field: 'sail', value: 'red', listingId: 1 },
     ]);
-    const names = await store.ask<{ name: string }>('SELECT "name" FROM taken_names ORDER BY "name"');
+    const names = await store.ask<{ name: string }>(
+      'SELECT "name" FROM taken_names WHERE "scope" = \'kind\' ORDER BY "name"',
+    );
     expect(names.map(({ name }) => name)).toEqual(['boat', 'boats']);
   });
 

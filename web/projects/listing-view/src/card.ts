@@ -55,7 +55,13 @@ const SLOT_CLASSES = new WeakMap<SlotForm, string>();
 
 function remember(slot: SlotForm): string {
   const { form, size, tone, isBold, lines } = slot;
-  const classes = [`size-${size}`, `tone-${tone}`, `as-${form}`, isBold && 'bold', lines !== null && `lines lines-${lines}`];
+  const classes = [
+    `size-${size}`,
+    `tone-${tone}`,
+    `as-${form}`,
+    isBold && 'bold',
+    lines !== null && `lines lines-${lines}`,
+  ];
   const made = classes.filter(Boolean).join(' ');
   SLOT_CLASSES.set(slot, made);
   return made;

@@ -1,9 +1,7 @@
 import type { Type } from '@angular/core';
 import type { Picture } from '@plindo/core/structure';
 import { FIELD_TYPE_NAMES, fieldType } from '@plindo/core/structure';
-import { makeCard } from '../../../harness/models';
 import { Shown } from '../../../harness/shown';
-import { Card } from './card';
 import { Icon } from './icons/icon';
 import { ICON_SET } from './icons/icon-set';
 import { Pager } from './index-page/pager';
@@ -32,24 +30,6 @@ describe('A picture', () => {
     const second = await show(PictureView, { picture: null, title: 'élan' });
     expect(first.querySelector('text')?.textContent).toBe('É');
     expect(first.innerHTML).toBe(second.innerHTML);
-  });
-});
-
-describe('A card', () => {
-  it('leads to its listing, and shows each value with its label', async () => {
-    const slots = [{ key: 'price', label: 'Price', icon: 'payments', text: '€12', shape: 'text' as const }];
-    const card = await show(Card, { card: makeCard({ id: 4, featured: true, slots }) });
-    expect(card.querySelector('a')?.getAttribute('href')).toBe('/berths/berth-4');
-    expect([...card.querySelectorAll('dt, dd')].map((part) => part.textContent?.trim())).toEqual(['Price', '€12']);
-    expect(card.textContent).toContain('Featured');
-  });
-
-  it('shows what somebody wrote as text, whatever it looks like', async () => {
-    const card = await show(Card, {
-      card: makeCard({ id: 1, title: '<img src=x onerror=alert(1)>', summary: '<b>x</b>' }),
-    });
-    expect(card.querySelector('h3')?.textContent).toContain('<img src=x');
-    expect(card.querySelectorAll('img, b').length).toBe(0);
   });
 });
 

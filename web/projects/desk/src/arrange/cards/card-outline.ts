@@ -1,6 +1,14 @@
 import type { CdkDragDrop } from '@angular/cdk/drag-drop';
 import { CdkDrag, CdkDragHandle, CdkDropList, CdkDropListGroup } from '@angular/cdk/drag-drop';
-import { ChangeDetectionStrategy, Component, ElementRef, computed, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  ChangeDetectorRef,
+  Component,
+  ElementRef,
+  computed,
+  inject,
+  input,
+} from '@angular/core';
 import type { CardZone, Slot, SlotPlace } from '@plindo/core/design';
 import { CARD_ZONES, ZONE_WORDS, slotOfField } from '@plindo/core/design';
 import { Icon } from '@plindo/listing-view';
@@ -21,6 +29,7 @@ const WORDS = 'words';
 export class CardOutline {
   readonly work = input.required<CardWork>();
 
+  private readonly changes = inject(ChangeDetectorRef);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly words = ZONE_WORDS;
   protected readonly zones = computed(() =>
@@ -57,9 +66,12 @@ export class CardOutline {
     const act = this.actOf(event, place);
     if (!act) return;
     event.preventDefault();
+    const work = this.work();
+    work.choose(work.card().zones[place.zone][place.at]!.key);
     act();
-    // The row is drawn anew where the slot stands now.
-    setTimeout(() => this.host.nativeElement.querySelector<HTMLElement>('[aria-pressed=true]')?.focus());
+    // The row is drawn anew where the slot stands now; the next key may come at once.
+    this.changes.detectChanges();
+    this.host.nativeElement.querySelector<HTMLElement>('[aria-pressed=true]')?.focus();
   }
 
   private actOf({ key, altKey, ctrlKey, metaKey }: KeyboardEvent, place: SlotPlace): (() => void) | null {

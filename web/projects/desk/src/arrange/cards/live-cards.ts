@@ -49,6 +49,10 @@ import type { CardWork } from './card-work';
       min-block-size: 1.25rem;
       font-size: 0.8125rem;
     }
+    /* Every slot can be pointed at by itself. */
+    :host ::ng-deep pl-card a.title::after {
+      content: none;
+    }
     :host ::ng-deep pl-card [data-slot]:hover {
       outline: 1px dashed var(--pl-teal);
       cursor: pointer;

@@ -4,7 +4,7 @@ import type { SelectionPreview } from '@plindo/core/contract';
 import type { Selection, SelectionDefinition } from '@plindo/core/structure';
 import { makeSelection } from '@plindo/core/structure';
 import { DeskServer } from '../../../../../harness/desk';
-import { kindSummary, makeCard } from '../../../../../harness/models';
+import { CARD_FORMS, kindSummary, makeCard } from '../../../../../harness/models';
 import { Shown } from '../../../../../harness/shown';
 import { SelectionPage } from './selection-page';
 
@@ -13,7 +13,7 @@ const PREVIEW = '/api/selections/preview';
 const KINDS = [kindSummary(), kindSummary({ id: 2, slug: 'yards', one: 'Yard', many: 'Yards' })];
 const KEPT: Selection = { ...makeSelection({ slug: 'cheap', name: 'Cheap ones', kinds: [1] }), id: 5, version: 3 };
 const GIVEN: SelectionPreview = {
-  ...{ total: 18, found: 40, ms: 0.4, cards: [makeCard({ id: 1 }), makeCard({ id: 2 })] },
+  ...{ total: 18, found: 40, ms: 0.4, cards: [makeCard({ id: 1 }), makeCard({ id: 2 })], cardForms: CARD_FORMS },
   ...{ kinds: [1], issues: [], removed: [] },
 };
 

@@ -1,0 +1,146 @@
+import { TestBed } from '@angular/core/testing';
+import { Router } from '@angular/router';
+import type { DesignSamples } from '@plindo/core/contract';
+import type { Design } from '@plindo/core/design';
+import { firstCard } from '@plindo/core/design';
+import { BLANK_CONTENT } from '@plindo/core/listings';
+import { DeskServer } from '../../../../../harness/desk';
+import { kindSummary } from '../../../../../harness/models';
+import { Shown } from '../../../../../harness/shown';
+import { CardDesigner } from './card-designer';
+
+const summary = kindSummary();
+const kept: Design = {
+  ...{ id: 5, version: 2, type: 'card', kindId: 1, position: 1 },
+  definition: firstCard(summary.kind),
+};
+const stamps = { version: 1, createdAt: 1, changedAt: 1, publishedAt: 1, binnedAt: null };
+const samples: DesignSamples = {
+  samples: [
+    {
+      listing: {
+        ...{ id: 9, kindId: 1, ...stamps, ...BLANK_CONTENT, title: 'Quay', slug: 'quay', status: 'live' },
+        values: { price: { minor: 1200, currency: 'EUR' } },
+      },
+      why: ['longest-title', 'no-picture'],
+    },
+  ],
+  linked: [],
+};
+
+describe('The card designer', () => {
+  let server: DeskServer;
+  let shown: Shown<CardDesigner>;
+
+  async function open(cardId: string, designs: readonly Design[] = [kept]): Promise<void> {
+    shown = await Shown.of(CardDesigner, { kindId: '1', cardId });
+    await server.answer('GET', '/api/kinds', [summary]);
+    await server.answer('GET', '/api/designs', designs);
+    await server.answer('GET', '/api/selections', []);
+    await server.answer('GET', '/api/kinds/1/samples', samples);
+    await shown.settled();
+  }
+  const outline = (): string[] => shown.texts('pl-card-outline li button:first-of-type');
+  const press = async (key: string, more: KeyboardEventInit = {}, at: EventTarget = document): Promise<void> => {
+    at.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more }));
+    await shown.settled();
+  };
+  const row = (name: string): HTMLElement =>
+    shown.all('pl-card-outline li button:first-of-type').find((one) => one.textContent?.trim() === name)!;
+  const add = (zone: string, value: string): Promise<void> => shown.choose(`Add to: ${zone}`, value);
+
+  beforeEach(() => {
+    localStorage.clear();
+    server = new DeskServer('editor');
+    TestBed.inject(Router).resetConfig([{ path: '**', children: [] }]);
+  });
+
+  it('shows the card with real listings, and why each is worth looking at', async () => {
+    await open('5');
+    expect(shown.texts('.why')).toEqual(['Longest title, No picture']);
+    expect(shown.texts('pl-card h3')).toEqual(['Quay']);
+    expect(outline()).toEqual(['Featured', 'Title', 'Summary', 'Distance', 'Price']);
+  });
+
+  it('adds, moves, doubles and takes out by keys, each to be undone and done again', async () => {
+    await open('5');
+    await add('Foot', 'price');
+    expect(shown.texts('.foot')).toEqual(['€12']);
+    row('Summary').click();
+    await press('ArrowUp', { altKey: true }, row('Summary'));
+    await press('d', { ctrlKey: true }, row('Summary'));
+    await press('Delete', {}, row('Distance'));
+    expect(outline()).toEqual(['Featured', 'Summary', 'Summary', 'Title', 'Price', 'Price']);
+    for (let at = 0; at < 4; at++) await press('z', { ctrlKey: true });
+    expect(outline()).toEqual(['Featured', 'Title', 'Summary', 'Distance', 'Price']);
+    await press('z', { ctrlKey: true, shiftKey: true });
+    expect(outline()).toEqual(['Featured', 'Title', 'Summary', 'Distance', 'Price', 'Price']);
+  });
+
+  it('chooses what is pointed at on the card, and shows every setting at once', async () => {
+    await open('5');
+    shown.all('pl-live-cards [data-slot=price]')[0]!.click();
+    await shown.settled();
+    expect(shown.texts('.settings h2')).toEqual(['Price']);
+    const before = shown.all<HTMLInputElement>('pl-value-settings input')[0]!;
+    before.value = 'from ';
+    before.dispatchEvent(new Event('input'));
+    await shown.settled();
+    expect(shown.texts('pl-card dd')).toEqual(['from €12']);
+  });
+
+  it('takes what is typed one letter after the other as one step', async () => {
+    await open('5');
+    const name = shown.all<HTMLInputElement>('pl-frame-settings input')[0]!;
+    for (const text of ['B', 'Be', 'Bed']) {
+      name.value = text;
+      name.dispatchEvent(new Event('input'));
+      await shown.settled();
+    }
+    expect(shown.texts('h1')).toEqual(['Bed']);
+    await press('z', { ctrlKey: true });
+    expect(shown.texts('h1')).toEqual(['Berth card']);
+  });
+
+  it('names what is wrong, and cannot be saved until it is mended', async () => {
+    await open('5');
+    await press('Delete', {}, row('Title'));
+    expect(shown.texts('.issues li')[0]).toContain('it needs the title once');
+    await shown.press('Save and publish');
+    expect(server.waiting('PUT', '/api/designs/5')).toEqual([]);
+    await press('z', { ctrlKey: true });
+    expect(shown.all('.issues').length).toBe(0);
+  });
+
+  it('saves with the version that was seen; of a card that nobody has designed it makes the first one', async () => {
+    await open('5');
+    await add('Foot', 'price');
+    await press('s', { ctrlKey: true });
+    const [sent] = (await server.answer('PUT', '/api/designs/5', { changeId: 7, result: kept })) as Partial<Design>[];
+    expect([sent?.version, sent?.definition?.zones.foot.length]).toEqual([2, 1]);
+    await open('main', []);
+    await shown.press('Save and publish');
+    const [added] = (await server.answer('POST', '/api/designs', { changeId: 8, result: kept })) as Partial<Design>[];
+    expect([added?.type, added?.kindId, added?.definition?.name]).toEqual(['card', 1, 'Berth card']);
+  });
+
+  it('brings back work that was not saved, and throws it away when told', async () => {
+    await open('5');
+    await add('Foot', 'price');
+    await open('5');
+    expect(outline().length).toBe(6);
+    expect(shown.texts('.told')[0]).toContain('was brought back');
+    await shown.press('Throw it away');
+    expect(outline().length).toBe(5);
+  });
+
+  it('shows another listing that is looked for', async () => {
+    await open('5');
+    shown.component['pick']({ id: 12, kindId: 1, title: 'Other' } as never);
+    const [first] = samples.samples;
+    const other = { samples: [{ listing: { ...first!.listing, id: 12, title: 'Other' }, why: [] }], linked: [] };
+    await server.answer('GET', '/api/listings/12/sample', other);
+    await shown.settled();
+    expect(shown.texts('pl-card h3')).toEqual(['Other', 'Quay']);
+  });
+});
