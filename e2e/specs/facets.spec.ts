@@ -102,7 +102,9 @@ describe('The controls of a list', () => {
     await page.getByLabel('Around').fill('Kessel Light');
     await page.getByLabel('Around').press('Enter');
     await page.waitForURL(/near=Kessel(\+|%20)Light/);
-    const away = (await page.locator('pl-card .distance').allInnerTexts()).map((text) => Number.parseFloat(text));
+    const away = (await page.locator('pl-card p', { hasText: /\d nmi/ }).allInnerTexts()).map((text) =>
+      Number.parseFloat(text),
+    );
     expect(away[0]).toBe(0);
     expect(away).toEqual([...away].sort((a, b) => a - b));
     const option = page.getByLabel('At most').locator('option[value="5"]');

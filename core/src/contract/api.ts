@@ -5,6 +5,7 @@ import type { CardForms, CardModel } from '../page/index.js';
 import type { Explanation, TableFilter } from '../query/index.js';
 import type {
   CategorySet,
+  ConditionGroup,
   Field,
   Kind,
   KindSketch,
@@ -81,6 +82,14 @@ export interface SelectionPreview {
   readonly issues: readonly Issue[];
   /** By position of a condition, how many listings it removes that all others let in. */
   readonly removed: readonly number[];
+}
+
+/** The page that serves a listing; its number is null for the standard one of its kind. */
+export interface ServingPage {
+  readonly id: number | null;
+  readonly name: string;
+  /** What has to hold of a listing for it; null for all listings of the kind. */
+  readonly when: ConditionGroup | null;
 }
 
 /** Listings to try a design with, complete, and those that they are linked with, at most two links away. */

@@ -1,7 +1,7 @@
 import { contextIn, makeKind } from '../../testing/builders.js';
 import type { Kind } from '../structure/index.js';
 import { choicesFromLabels, makeField } from '../structure/index.js';
-import type { CardDesign, Design, DesignStep, SlotSketch } from './index.js';
+import type { CardDesign, DesignStep, KeptCard, SlotSketch } from './index.js';
 import {
   addSlot,
   afterStep,
@@ -119,7 +119,7 @@ describe('Checking a card', () => {
 });
 
 describe('What a card uses', () => {
-  const design: Design = {
+  const design: KeptCard = {
     ...{ id: 1, version: 1, type: 'card', kindId: 1, position: 1 },
     definition: card({
       body: [
@@ -143,7 +143,7 @@ describe('What a card uses', () => {
   });
 
   it('follows a field that gets another key, near and far', () => {
-    const renamed = (kindId: number, from: string, to: string): Design =>
+    const renamed = (kindId: number, from: string, to: string): KeptCard =>
       designWithKeyRenamed(design, { kindId, from, to }, kindById);
     expect(renamed(1, 'does', 'x')).toBe(design);
     expect(renamed(2, 'does', 'can').definition.zones.body[1]!.text[0]).toEqual(

@@ -1,32 +1,55 @@
-import type { KeyChange, Kind, KindById } from '../structure/index.js';
-import { fieldByKey } from '../structure/index.js';
+import type { ConditionGroup, KeyChange, Kind, KindById } from '../structure/index.js';
+import { fieldByKey, fieldsOfCondition } from '../structure/index.js';
 import type { CardDesign } from './cards/card.js';
 import { slotsOfCard, zonesOf } from './cards/card.js';
 import { firstCard } from './cards/first-card.js';
-import { isValue } from './slots/text-with-values.js';
+import type { PageDesign, PagePurpose, Piece } from './pages/page-design.js';
+import { piecesOfPage, slotsOfPiece, withPieces } from './pages/page-design.js';
+import { pieceTypeOf } from './pieces/registry.js';
+import type { Slot } from './slots/slot.js';
+import { makeSlot } from './slots/slot.js';
 import type { UsedField } from './slots/slot-fields.js';
-import { fieldsOfSlots, slotWithKeyRenamed } from './slots/slot-fields.js';
+import { fieldsOfSlots, slotWithKeyRenamed, withGroupRenamed } from './slots/slot-fields.js';
+import { isValue } from './slots/text-with-values.js';
 
-export const DESIGN_TYPES = ['card'] as const;
+export const DESIGN_TYPES = ['card', 'page'] as const;
 export type DesignType = (typeof DESIGN_TYPES)[number];
 
-/** A design as it is kept. */
-export interface Design {
+interface Kept<Type extends DesignType, Definition> {
   readonly id: number;
   /** Goes up by one at every change. */
   readonly version: number;
-  readonly type: DesignType;
-  /** Number of the kind whose listings it shows. */
-  readonly kindId: number;
+  readonly type: Type;
+  /** Number of the kind whose listings it shows; null for a page of no listing. */
+  readonly kindId: number | null;
   /** Lower first; the first card of a kind is its main one. */
   readonly position: number;
-  readonly definition: CardDesign;
+  readonly definition: Definition;
 }
 
+export type KeptCard = Kept<'card', CardDesign>;
+export type KeptPage = Kept<'page', PageDesign>;
+
+/** A design as it is kept. */
+export type Design = KeptCard | KeptPage;
+
 /** The cards of a kind in their order; the first is used where no other was chosen. */
-export function cardsOfKind(kindId: number, designs: readonly Design[]): Design[] {
-  const own = designs.filter((design) => design.type === 'card' && design.kindId === kindId);
-  return own.sort((a, b) => a.position - b.position || a.id - b.id);
+export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCard[] {
+  const own = designs.filter((design): design is KeptCard => design.type === 'card' && design.kindId === kindId);
+  return own.sort(byPosition);
+}
+
+/** The pages that serve a purpose, in their order; of listing pages those of a kind. */
+export function pagesFor(serves: PagePurpose, kindId: number | null, designs: readonly Design[]): KeptPage[] {
+  const own = designs.filter(
+    (design): design is KeptPage =>
+      design.type === 'page' && design.definition.serves === serves && design.kindId === kindId,
+  );
+  return own.sort(byPosition);
+}
+
+function byPosition(a: Design, b: Design): number {
+  return a.position - b.position || a.id - b.id;
 }
 
 /** The card that listings of a kind have where no other was chosen: its first, or the one that its fields make. */
@@ -42,29 +65,74 @@ export function fieldsOnCard(kind: Kind, designs: readonly Design[]): string[] {
 }
 
 /** The fields that a design uses. */
-export function fieldsOfDesign({ kindId, definition }: Design, kindById: KindById): UsedField[] {
-  const kind = kindById(kindId);
+export function fieldsOfDesign({ kindId, ...design }: Design, kindById: KindById): UsedField[] {
+  const kind = (kindId !== null && kindById(kindId)) || null;
+  const used =
+    design.type === 'card'
+      ? fieldsOfCard(design.definition, kind, kindById)
+      : fieldsOfPage(design.definition, kind, kindById);
+  return [...new Map(used.map((one) => [`${one.kindId} ${one.field}`, one])).values()];
+}
+
+function fieldsOfCard(card: CardDesign, kind: Kind | null, kindById: KindById): UsedField[] {
   if (!kind) return [];
-  const { picture } = definition;
-  const ofPicture = picture.stands === 'none' ? [] : [{ kindId, field: picture.field }];
-  return [...ofPicture, ...fieldsOfSlots(slotsOfCard(definition), kind, kindById)];
+  const { picture } = card;
+  const ofPicture = picture.stands === 'none' ? [] : [{ kindId: kind.id, field: picture.field }];
+  return [...ofPicture, ...fieldsOfSlots(slotsOfCard(card), kind, kindById)];
+}
+
+function fieldsOfPage(page: PageDesign, kind: Kind | null, kindById: KindById): UsedField[] {
+  const pieces = piecesOfPage(page);
+  const ofPieces = pieces.flatMap(({ type, settings }) => pieceTypeOf(type).fields?.(settings, kind, kindById) ?? []);
+  if (!kind) return ofPieces;
+  const texts = [page.title, page.description].map((text, at) => makeSlot({ key: `page-${at}`, text }));
+  const conditions = [
+    page.when,
+    ...page.strips.map(({ showWhen }) => showWhen),
+    ...pieces.map(({ showWhen }) => showWhen),
+  ];
+  const asked = conditions.flatMap((condition) => (condition ? fieldsOfCondition(condition) : []));
+  const slots = [...texts, ...pieces.flatMap(slotsOfPiece)];
+  return [...ofPieces, ...asked.map((field) => ({ kindId: kind.id, field })), ...fieldsOfSlots(slots, kind, kindById)];
 }
 
 /** The design after a field has got another key; the same one where it uses no such field. */
-export function designWithKeyRenamed(design: Design, change: KeyChange, kindById: KindById): Design {
-  const kind = kindById(design.kindId);
+export function designWithKeyRenamed<Of extends Design>(given: Of, change: KeyChange, kindById: KindById): Of {
+  const design: Design = given;
+  const kind = design.kindId === null ? undefined : kindById(design.kindId);
   const isUsed = fieldsOfDesign(design, kindById).some(
     ({ kindId, field }) => kindId === change.kindId && field === change.from,
   );
-  if (!kind || !isUsed) return design;
+  if (!kind || !isUsed) return given;
+  const renamed = (slot: Slot): Slot => slotWithKeyRenamed(slot, change, kind, kindById);
+  if (design.type === 'page') return { ...given, definition: pageRenamed(design.definition, kind, change, renamed) };
   const { zones, picture } = design.definition;
   const isPicture = design.kindId === change.kindId && picture.field === change.from;
+  const definition: CardDesign = {
+    ...design.definition,
+    picture: isPicture ? { ...picture, field: change.to } : picture,
+    zones: zonesOf((zone) => zones[zone].map(renamed)),
+  };
+  return { ...given, definition };
+}
+
+function pageRenamed(page: PageDesign, kind: Kind, change: KeyChange, renamed: (slot: Slot) => Slot): PageDesign {
+  const isOwn = kind.id === change.kindId;
+  const text = (of: PageDesign['title']): PageDesign['title'] => renamed(makeSlot({ key: 'text', text: of })).text;
+  const condition = (where: ConditionGroup | null): ConditionGroup | null =>
+    where && isOwn ? withGroupRenamed(where, change.from, change.to) : where;
+  const pieces = withPieces(page, (piece) => {
+    const type = pieceTypeOf(piece.type);
+    const own = isOwn
+      ? (type.withKeyRenamed?.(piece.settings, change.from, change.to) ?? piece.settings)
+      : piece.settings;
+    const slots = type.slots?.(own).map(renamed);
+    const settings = slots && type.withSlots ? type.withSlots(own, slots) : own;
+    return { ...piece, showWhen: condition(piece.showWhen), settings } as Piece;
+  });
   return {
-    ...design,
-    definition: {
-      ...design.definition,
-      picture: isPicture ? { ...picture, field: change.to } : picture,
-      zones: zonesOf((zone) => zones[zone].map((slot) => slotWithKeyRenamed(slot, change, kind, kindById))),
-    },
+    ...pieces,
+    ...{ title: text(page.title), description: text(page.description), when: condition(page.when) },
+    strips: pieces.strips.map((strip) => ({ ...strip, showWhen: condition(strip.showWhen) })),
   };
 }

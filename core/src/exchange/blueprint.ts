@@ -1,5 +1,5 @@
-import type { Design } from '../design/index.js';
-import { cardsOfKind } from '../design/index.js';
+import type { Design, KeptCard, KeptPage } from '../design/index.js';
+import { withPageNumbers } from '../design/index.js';
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
 import type {
@@ -37,10 +37,14 @@ export interface Blueprint {
   readonly listings?: readonly BlueprintListing[];
 }
 
-/** A design with the slug of its kind in the place of its number, in its order among those of the kind. */
-export interface BlueprintDesign extends Pick<Design, 'type' | 'definition'> {
-  readonly kind: string;
-}
+/**
+ * A design with the slug of its kind in the place of its number, in its order among its like. In the settings of pieces
+ * kinds and selections are positions in the lists of the document, counted from 1.
+ */
+export type BlueprintDesign = (Pick<KeptCard, 'type' | 'definition'> | Pick<KeptPage, 'type' | 'definition'>) & {
+  /** Null for a page of no listing. */
+  readonly kind: string | null;
+};
 
 /** A selection with slugs in the place of numbers. */
 export interface BlueprintSelection extends Omit<SelectionDefinition, 'kinds' | 'picked'> {
@@ -118,9 +122,7 @@ export function blueprintOf(source: BlueprintSource): Blueprint {
       ...(content && { connections: connectionsOf(link, content.connections, slugs) }),
     })),
     selections: source.selections.map((selection) => selectionIn(selection, source)),
-    designs: kinds.flatMap(({ id, slug }) =>
-      cardsOfKind(id, source.designs).map(({ type, definition }) => ({ type, kind: slug, definition })),
-    ),
+    designs: designsIn(source),
     ...(content && {
       listings: content.listings.map((listing) => ({
         kind: slugOfKind.get(listing.kindId) ?? '',
@@ -128,6 +130,21 @@ export function blueprintOf(source: BlueprintSource): Blueprint {
       })),
     }),
   };
+}
+
+function designsIn({ designs, kinds, selections }: BlueprintSource): BlueprintDesign[] {
+  const position = (list: readonly { readonly id: number }[], id: number): number =>
+    list.findIndex((one) => one.id === id) + 1;
+  const numbers = {
+    kind: (id: number): number => position(kinds, id),
+    selection: (id: number): number => position(selections, id),
+  };
+  const inOrder = [...designs].sort((a, b) => a.position - b.position || a.id - b.id);
+  return inOrder.map((design): BlueprintDesign => {
+    const kind = kinds.find(({ id }) => id === design.kindId)?.slug ?? null;
+    if (design.type === 'card') return { type: 'card', kind, definition: design.definition };
+    return { type: 'page', kind, definition: withPageNumbers(design.definition, numbers) };
+  });
 }
 
 function selectionIn(selection: Selection, { kinds, content }: BlueprintSource): BlueprintSelection {

@@ -1,9 +1,8 @@
 import type { Listing } from '../listings/index.js';
-import { isFeatured } from '../listings/index.js';
 import type { Drop, Query, QueryResult, QueryScene } from '../query/index.js';
 import { BLANK_QUERY, addressOfQuery, kindsOf, ownSortKey, sortKeyOf } from '../query/index.js';
 import type { Kind, KindDefinition } from '../structure/index.js';
-import { BUILT_IN_FIELDS, HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY, hasPart } from '../structure/index.js';
+import { HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
 import { distanceWords } from './facets/distance-facet.js';
 import { categoryModel, chipModels, facetModels } from './facets/facet-models.js';
@@ -13,32 +12,8 @@ import { frame } from './frame.js';
 import { groupModels, jumpModels } from './group-models.js';
 import type { CardMaker } from './cards/card-maker.js';
 import type { CardModel } from './cards/card-model.js';
-import { listingPath } from './cards/slot-value.js';
-import { slotOf } from './cards/value-models.js';
-import type { HomePage, IndexPage, ListingPage, NotFoundPage, SortModel } from './page-model.js';
+import type { IndexPage, NotFoundPage, SortModel } from './page-model.js';
 import { pagerModel } from './pager.js';
-import { slotsOf } from './slots.js';
-
-/** The front page: each published kind with its first listings. */
-export function homePage(
-  scene: PageScene,
-  parts: readonly { kind: Kind; total: number; listings: readonly Listing[] }[],
-  maker: CardMaker,
-): HomePage {
-  const sections = parts.map(({ kind, total, listings }) => ({
-    label: kind.many,
-    href: `/${kind.slug}`,
-    total,
-    intro: kind.intro,
-    cards: listings.map((listing) => maker.card(listing, kind)),
-  }));
-  return {
-    ...frame(scene, { title: '', description: scene.site.tagline, canonical: '/' }),
-    type: 'home',
-    sections,
-    cardForms: maker.forms,
-  };
-}
 
 export interface IndexInput {
   /** The kind as the list arranges it: its facets, order, grouping and address. */
@@ -179,39 +154,6 @@ function sortModels(
     href: hrefOf({ ...query, sort: key === byItself ? null : key, page: 1 }),
     current: key === current,
   }));
-}
-
-/** The page of one listing with all its values. */
-export function listingPage(scene: PageScene, kind: Kind, listing: Listing): ListingPage {
-  const summary = hasPart(kind, 'summary') ? listing.summary : '';
-  const place =
-    hasPart(kind, 'place') && listing.place
-      ? [slotOf(BUILT_IN_FIELDS.place, listing.place, scene.context.formats)]
-      : [];
-  return {
-    ...frame(scene, { title: listing.title, description: summary, canonical: listingPath(kind, listing) }),
-    type: 'listing',
-    kind: { one: kind.one, many: kind.many, href: kind.hasIndexPage ? `/${kind.slug}` : null },
-    id: listing.id,
-    heading: listing.title,
-    summary,
-    picture: hasPart(kind, 'picture') ? listing.picture : null,
-    featured: isFeatured(listing, scene.context.nowInMs),
-    body: hasPart(kind, 'body') ? listing.body : '',
-    byline: bylineOf(kind, listing, scene.context.formats),
-    slots: [...place, ...slotsOf(listing, kind, scene.context)],
-  };
-}
-
-function bylineOf(kind: KindDefinition, { author, createdAt, changedAt }: Listing, formats: Formats): string {
-  const parts: string[] = [];
-  if (hasPart(kind, 'author') && author !== '') parts.push(`By ${author}`);
-  if (hasPart(kind, 'dates')) {
-    const [made, changed] = [createdAt, changedAt].map((moment) => formats.day(moment));
-    parts.push(made!);
-    if (changed !== made) parts.push(`changed ${changed!}`);
-  }
-  return parts.join(', ');
 }
 
 export function notFoundPage(scene: PageScene): NotFoundPage {

@@ -1,6 +1,7 @@
 import type { Pager, Picture, SiteSettings } from '../structure/index.js';
+import type { PageColumn, PagePurpose, Strip } from '../design/index.js';
 import type { CardForms, CardModel } from './cards/card-model.js';
-import type { SlotModel } from './cards/value-model.js';
+import type { PieceModel } from './pieces/piece-models.js';
 
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
 export interface PageFrame {
@@ -137,20 +138,6 @@ export interface PagerModel {
   readonly links: readonly ({ readonly page: number; readonly href: string } | null)[];
 }
 
-/** A kind on the front page, with its first listings. */
-export interface HomeSection extends KindLink {
-  readonly intro: string;
-  /** Listings of the kind on the site. */
-  readonly total: number;
-  readonly cards: readonly CardModel[];
-}
-
-export interface HomePage extends PageFrame {
-  readonly type: 'home';
-  readonly cardForms: CardForms;
-  readonly sections: readonly HomeSection[];
-}
-
 /** What a category set says of a category. */
 export interface CategoryModel {
   readonly label: string;
@@ -222,25 +209,26 @@ export interface SuggestionModel {
   readonly href: string;
 }
 
-export interface ListingPage extends PageFrame {
-  readonly type: 'listing';
-  /** The kind; `href` is null when it has no index page. */
-  readonly kind: { readonly one: string; readonly many: string; readonly href: string | null };
-  /** Number of the listing. */
-  readonly id: number;
-  readonly heading: string;
-  readonly summary: string;
-  readonly picture: Picture | null;
-  readonly featured: boolean;
-  /** Cleaned HTML; '' when there is none. */
-  readonly body: string;
-  /** "By Ana, 4 December 2026, changed 6 December 2026"; '' when the kind shows neither. */
-  readonly byline: string;
-  readonly slots: readonly SlotModel[];
+/** A page that is made by a design: strips, columns in them, pieces in these. */
+export interface DesignedPage extends PageFrame {
+  readonly type: 'designed';
+  readonly serves: PagePurpose;
+  /** The listing whose page it is; null for none. */
+  readonly listing: { readonly id: number; readonly kindId: number; readonly title: string } | null;
+  readonly strips: readonly StripModel[];
+  readonly cardForms: CardForms;
+}
+
+export interface StripModel extends Pick<Strip, 'key' | 'width' | 'tone' | 'picture' | 'space' | 'anchor'> {
+  readonly columns: readonly ColumnModel[];
+}
+
+export interface ColumnModel extends Pick<PageColumn, 'key' | 'share' | 'rem' | 'order'> {
+  readonly pieces: readonly PieceModel[];
 }
 
 export interface NotFoundPage extends PageFrame {
   readonly type: 'not-found';
 }
 
-export type PageModel = HomePage | IndexPage | ListingPage | NotFoundPage;
+export type PageModel = DesignedPage | IndexPage | NotFoundPage;

@@ -4,7 +4,7 @@ import type { Listing } from '../listings/index.js';
 import type { Query } from '../query/index.js';
 import { BLANK_QUERY, countQuery, listOfKind, nearestDrop, queryFromUrl, runQuery, sceneOf } from '../query/index.js';
 import type { IndexPage, PageScene } from './index.js';
-import { CardMaker, indexPage, listingPage } from './index.js';
+import { CardMaker, indexPage, slotsOf } from './index.js';
 import type { Pager } from '../structure/index.js';
 import type { PagerModel } from './page-model.js';
 import { pagerModel } from './pager.js';
@@ -99,7 +99,7 @@ describe('An index page', () => {
   it('shows a value on a card with its label, and a range with its unit', () => {
     const range = page('').facets.find(({ key }) => key === 'price');
     expect(range?.control === 'range' && [range.unit, range.bounds?.sentence]).toEqual(['EUR', '€0 to €11']);
-    const [slot] = listingPage(scene, kind, listings[1]!).slots;
+    const [slot] = slotsOf(listings[1]!, kind, scene.context);
     expect([slot?.label, slot?.text]).toEqual(['Type', 'Quay']);
   });
 });
@@ -110,7 +110,7 @@ describe('A listing whose values are older than its fields', () => {
       id: 1,
       values: { price: 'dear', type: 7, length: { value: 3, unit: 'kg' }, since: 'soon' },
     });
-    expect(listingPage(scene, kind, old).slots.map(({ text }) => text)).toEqual(['3 kg']);
+    expect(slotsOf(old, kind, scene.context).map(({ text }) => text)).toEqual(['3 kg']);
     const own = buildCatalog(kind, [old], 'en');
     expect(runQuery(listOfKind(own), BLANK_QUERY, sceneOf(own, scene.context)).total).toBe(1);
   });

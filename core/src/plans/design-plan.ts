@@ -1,36 +1,51 @@
-import type { Design } from '../design/index.js';
-import { checkCard } from '../design/index.js';
+import type { Design, DesignType, KeptCard, KeptPage } from '../design/index.js';
+import { checkCard, checkPage } from '../design/index.js';
 import type { ReadContext } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { foldText, issue } from '../values/index.js';
 import type { Structure } from './structure.js';
 
-/** A design before the store has given it a number. */
-export type DesignSketch = Omit<Design, 'id' | 'version'>;
+type Unplaced<Of extends Design> = Pick<Of, 'type' | 'kindId' | 'definition'>;
 
-type Named = Pick<Design, 'type' | 'definition'>;
+/** A design before the store has given it a number, and a position among its like. */
+export type UnplacedDesign = Unplaced<KeptCard> | Unplaced<KeptPage>;
+export type DesignSketch = UnplacedDesign & Pick<Design, 'position'>;
 
 /** What designs are called in sentences. */
-export const DESIGN_WORDS: Readonly<Record<Design['type'], string>> = { card: 'card' };
+export const DESIGN_WORDS: Readonly<Record<DesignType, string>> = { card: 'card', page: 'page' };
 
 /** Everything that is wrong with a design; `id` is its own where it is there already. */
 export function designIssues(
-  design: Omit<DesignSketch, 'position'>,
+  design: UnplacedDesign,
   id: number | null,
   structure: Structure,
   context: ReadContext,
 ): Issue[] {
   const { type, kindId, definition } = design;
-  const kind = structure.kind(kindId);
-  if (!kind) return [issue('request.not-found')];
-  const isTaken = structure.designs.some(
-    (other) => other.id !== id && other.kindId === kindId && isSameName(other, design),
-  );
-  const taken = isTaken
+  const kind = kindId === null ? null : (structure.kind(kindId) ?? null);
+  const others = structure.designs.filter((other) => other.id !== id);
+  const isTaken = others.some((other) => other.kindId === kindId && isSameName(other, design));
+  const issues = isTaken
     ? [issue('design.taken', { type: DESIGN_WORDS[type], name: definition.name }, { field: 'name' })]
     : [];
-  return [...taken, ...checkCard(definition, kind, { kindById: structure.kindById, context })];
+  const scene = { kindById: structure.kindById, context };
+  if (design.type === 'card') {
+    return kind ? [...issues, ...checkCard(design.definition, kind, scene)] : [issue('request.not-found')];
+  }
+  // A page of listings has their kind, any other none.
+  if ((kindId !== null) !== (design.definition.serves === 'listing') || (kindId !== null && !kind)) {
+    return [issue('request.not-found')];
+  }
+  const isSelection = (number: number): boolean => structure.selections.some((one) => one.id === number);
+  const addresses = others.flatMap((other) => (other.type === 'page' ? other.definition.address : []));
+  const slugs = structure.kindsBesides(null).map(({ slug }) => slug);
+  const isTakenAddress = (address: string): boolean =>
+    addresses.includes(address) || slugs.includes(address.split('/')[0]!);
+  const page = checkPage(design.definition, { ...scene, kind, isSelection, isTaken: isTakenAddress });
+  return [...issues, ...page];
 }
+
+type Named = Pick<Design, 'type' | 'definition'>;
 
 function isSameName(one: Named, other: Named): boolean {
   return one.type === other.type && foldText(one.definition.name) === foldText(other.definition.name);
@@ -42,7 +57,7 @@ function isSameName(one: Named, other: Named): boolean {
  */
 export function brokenDesigns(before: Structure, after: Structure, context: ReadContext): Issue[] {
   return after.designs.flatMap((design) => {
-    if (!after.kind(design.kindId)) return [];
+    if (design.kindId !== null && !after.kind(design.kindId)) return [];
     const was = before.design(design.id);
     const known = new Set(was && designIssues(was, was.id, before, context).map(({ message }) => message));
     const { name } = design.definition;
@@ -52,4 +67,11 @@ export function brokenDesigns(before: Structure, after: Structure, context: Read
         issue('design.broken', { type: DESIGN_WORDS[design.type], name, reason: message }, { field: 'fields' }),
       );
   });
+}
+
+/** The addresses that free pages have, so that no kind takes one. */
+export function addressesOfPages({ designs }: Pick<Structure, 'designs'>): string[] {
+  return designs.flatMap((design) =>
+    design.type === 'page' && design.definition.address !== '' ? [design.definition.address] : [],
+  );
 }

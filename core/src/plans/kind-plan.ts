@@ -1,3 +1,4 @@
+import { addressesOfPages } from './design-plan.js';
 import type { Structure } from './structure.js';
 import type { Kind, KindDefinition } from '../structure/index.js';
 import { checkKind, checkKindChange, linkFieldsChanged } from '../structure/index.js';
@@ -8,6 +9,7 @@ import { issue } from '../values/index.js';
 export function newKindIssues(definition: KindDefinition, structure: Structure): Issue[] {
   return [
     ...checkKind(definition, structure.kindsBesides(null)),
+    ...addressIssues(definition, structure),
     ...linkEndIssues(linkFieldsChanged({ fields: [] }, definition)),
   ];
 }
@@ -21,6 +23,7 @@ export function changedKindIssues(
 ): Issue[] {
   return [
     ...checkKind(definition, structure.kindsBesides(before.id)),
+    ...addressIssues(definition, structure),
     ...(hasListings ? checkKindChange(before, definition) : []),
     ...linkEndIssues(linkFieldsChanged(before, definition)),
   ];
@@ -30,6 +33,12 @@ export function changedKindIssues(
 export function sentenceOfKindChange(before: KindDefinition, after: KindDefinition): string {
   const verb = before.published === after.published ? 'Changed' : after.published ? 'Published' : 'Unpublished';
   return `${verb} ${after.many}`;
+}
+
+/** A page that stands by itself keeps its address, and the part of it that a kind could take. */
+function addressIssues({ slug }: KindDefinition, structure: Structure): Issue[] {
+  const isTaken = addressesOfPages(structure).some((address) => address.split('/')[0] === slug);
+  return isTaken ? [issue('kind.slug-taken', { slug }, { field: 'slug' })] : [];
 }
 
 /** Link ends come and go with their link, not with a definition of a kind. */

@@ -76,6 +76,8 @@ export const ERROR_CATALOGUE = {
   'design.name': 'A design needs a name of 1 to {greatest} characters.',
   'design.taken': 'There is already a {type} called “{name}”. Choose another name.',
   'design.card': '{place}: {reason}',
+  'design.page': '{place}: {reason}',
+  'design.form': 'The design cannot be read: {place} must be {wanted}.',
   'design.broken': 'The {type} “{name}” uses this and would break. Change it first, under Arrange. {reason}',
   'file.empty': 'The file is empty. Choose one with a header row and at least one row below it.',
   'file.not-text': 'This is not a text file: {reason} Save it as CSV and choose that file.',

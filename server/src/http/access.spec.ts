@@ -20,7 +20,14 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /category-sets/:id/categories', 'POST /files', 'POST /kinds/:id/batch', 'POST /kinds/:id/duplicate'],
     ...['POST /kinds/:id/hand-order', 'POST /kinds/:id/listings', 'POST /listings/:id/restore', 'POST /pictures'],
     ...['POST /pictures/delete', 'POST /changes/:id/undo'],
-    ...['GET /designs', 'GET /kinds/:id/samples', 'GET /listings/:id/sample', 'POST /designs', 'PUT /designs/:id'],
+    ...[
+      'GET /designs',
+      'GET /kinds/:id/samples',
+      'GET /listings/:id/page',
+      'GET /listings/:id/sample',
+      'POST /designs',
+      'PUT /designs/:id',
+    ],
     ...['POST /designs/:id/main', 'DELETE /designs/:id'],
   ],
   owner: [

@@ -38,9 +38,9 @@ describe('Designs', () => {
     expect([added.status, await foot()]).toEqual([200, 'For €60']);
     const { id, version, definition } = added.json.result;
     definition.zones.foot[0].text[0].words = 'Only ';
-    const changed = await owner.send('PUT', `/api/designs/${id}`, { version, definition });
+    const changed = await owner.send('PUT', `/api/designs/${id}`, { type: 'card', version, definition });
     expect([changed.json.result.version, await foot()]).toEqual([2, 'Only €60']);
-    const stale = await owner.send('PUT', `/api/designs/${id}`, { version, definition });
+    const stale = await owner.send('PUT', `/api/designs/${id}`, { type: 'card', version, definition });
     expect([stale.status, stale.json.code]).toEqual([409, 'change.conflict']);
     await owner.send('POST', `/api/changes/${changed.json.changeId}/undo`);
     expect(await foot()).toBe('For €60');

@@ -1,18 +1,19 @@
 import type { Catalog } from '@plindo/core/catalog';
-import type { MissedOnPage } from '@plindo/core/contract';
+import type { KeptPage, PageDesign } from '@plindo/core/design';
+import { pagesFor, standardHome, standardListingPage } from '@plindo/core/design';
+import type { MissedOnPage, ServingPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
-import type { HeadedList, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
+import type { HeadedList, PageModel, PageScene, PageSubject, SuggestionModel } from '@plindo/core/page';
 import {
-  CardMaker,
+  designedPage,
   explainInList,
-  homePage,
   justMissingInList,
   listPage,
-  listingPage,
   listingPath,
   kindsOnCards,
+  kindsOnPage,
   notFoundPage,
-  readLinked,
+  pageServing,
 } from '@plindo/core/page';
 import type { AskedList, Explanation, Query, QueryScene } from '@plindo/core/query';
 import {
@@ -29,13 +30,12 @@ import {
   withChoice,
   withKnownValues,
 } from '@plindo/core/query';
-import type { KindById, Selection } from '@plindo/core/structure';
+import type { Kind, KindById, Selection } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, isKindShown, kindsAskedBy } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from '../live/live.js';
 import type { Reads } from '../live/revisions.js';
 
-const CARDS_A_KIND_ON_HOME = 4;
 const MOST_MISSED = 20;
 
 /** Where no page can be, as no kind has such an address: the one page for all addresses that lead nowhere. */
@@ -73,15 +73,33 @@ export class Pages {
     if (path === '/') return this.home(scene);
     const list = this.listAt(path, search);
     if (list) return this.index(scene, list);
+    const free = this.freePageAt(path);
+    if (free) return this.designed(scene, free.definition, { canonical: path, listing: null, kind: null });
     const found = this.listingAt(path);
     const listing = found && (await this.store.listing(found.id));
-    return listing ? listingPage(scene, found.catalog.kind, this.live.complete(listing)) : notFoundPage(scene);
+    return listing ? this.ofListing(scene, this.live.complete(listing), found.catalog.kind) : notFoundPage(scene);
+  }
+
+  /** Which page serves a listing: of the designed ones that fit the one that asks for most, else the standard one. */
+  async servingListing(id: number): Promise<ServingPage | null> {
+    const kept = await this.store.listing(id);
+    const kind = kept && this.live.kind(kept.kindId);
+    if (!kept || !kind) return null;
+    const page = this.pageServing(this.live.complete(kept), kind);
+    return {
+      id: page?.id ?? null,
+      name: page?.definition.name ?? `${kind.one} page`,
+      when: page?.definition.when ?? null,
+    };
   }
 
   /** Where an address leads. All that lead to one page have the same destination. */
   destination(url: string): Destination {
     const { path, search } = partsOfUrl(url);
     if (path === '/') return { kind: 'page', address: '/', hasLists: true, reads: ALL_KINDS, leadsThere: NOTHING };
+    if (this.freePageAt(path)) {
+      return { kind: 'page', address: path, hasLists: true, reads: ALL_KINDS, leadsThere: NOTHING };
+    }
     const state = this.listAt(path, search);
     if (state) {
       const { kind } = state.list;
@@ -93,9 +111,10 @@ export class Pages {
     }
     const found = this.listingAt(path);
     if (!found) return { kind: 'page', address: NOWHERE, hasLists: false, reads: NOTHING, leadsThere: null };
-    const reads = { kinds: [], listings: [found.id] };
-    const address = listingPath(found.catalog.kind, found);
-    return { kind: 'page', address, hasLists: false, reads, leadsThere: reads };
+    const { catalog, id } = found;
+    const leadsThere = { kinds: [], listings: [id] };
+    const address = listingPath(catalog.kind, found);
+    return { kind: 'page', address, hasLists: false, reads: this.readsOfListing(catalog.kind, id), leadsThere };
   }
 
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
@@ -212,29 +231,40 @@ export class Pages {
     };
   }
 
-  private async home(scene: PageScene): Promise<PageModel> {
-    const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
-    const queries = this.live.scene();
-    const found = withPages.map((catalog) => {
-      const { total, ids } = runQuery(listOfKind(catalog), BLANK_QUERY, queries);
-      return { kind: catalog.kind, total, ids: ids.slice(0, CARDS_A_KIND_ON_HOME) };
-    });
-    const listings = await this.live.listings(found.flatMap(({ ids }) => ids));
-    const byId = new Map(listings.map((listing) => [listing.id, listing]));
-    const maker = await this.cardMaker(scene, listings);
-    const sections = found.map(({ ids, ...section }) => ({
-      ...section,
-      listings: ids.flatMap((id) => byId.get(id) ?? []),
-    }));
-    return homePage(scene, sections, maker);
+  private home(scene: PageScene): Promise<PageModel> {
+    const [kept] = pagesFor('home', null, this.live.designs());
+    const shown = this.published().filter(({ kind }) => kind.hasIndexPage);
+    const design =
+      kept?.definition ??
+      standardHome(
+        this.live.site(),
+        shown.map(({ kind }) => kind),
+      );
+    return this.designed(scene, design, { canonical: '/', listing: null, kind: null });
+  }
+
+  private ofListing(scene: PageScene, listing: Listing, kind: Kind): Promise<PageModel> {
+    const design = this.pageServing(listing, kind)?.definition ?? standardListingPage(kind);
+    return this.designed(scene, design, { canonical: listingPath(kind, listing), listing, kind });
+  }
+
+  private pageServing(listing: Listing, kind: Kind): KeptPage | null {
+    const { kindById } = this;
+    const shown = { listing, kind, context: this.live.context(), kindById, linked: () => undefined, distance: '' };
+    return pageServing(pagesFor('listing', kind.id, this.live.designs()), shown);
+  }
+
+  private designed(scene: PageScene, design: PageDesign, subject: PageSubject): Promise<PageModel> {
+    const source = { queries: this.live.scene(), selections: this.live.selections(), listings: this.readListings };
+    return designedPage(scene, design, subject, source);
+  }
+
+  private freePageAt(path: string): KeptPage | undefined {
+    return pagesFor('free', null, this.live.designs()).find(({ definition }) => `/${definition.address}` === path);
   }
 
   private index(scene: PageScene, state: HeadedList, queries = this.live.scene()): Promise<PageModel> {
     return listPage(scene, state, { queries, listings: this.readListings });
-  }
-
-  private async cardMaker(scene: PageScene, listings: readonly Listing[]): Promise<CardMaker> {
-    return new CardMaker(scene, await readLinked(listings, scene, this.readListings));
   }
 
   private readonly readListings = (ids: readonly number[]): Promise<Listing[]> => this.live.listings(ids);
@@ -250,6 +280,15 @@ export class Pages {
       ...kindsOnCards(kind, inUse),
     ]);
     return { kinds, listings: [] };
+  }
+
+  /** Of which listings the page of a listing is made, whichever of its kind's pages serves it. */
+  private readsOfListing(kind: Kind, id: number): Reads {
+    const inUse = { kindById: this.kindById, designs: this.live.designs() };
+    const pages = pagesFor('listing', kind.id, inUse.designs).map(({ definition }) => definition);
+    const kinds = pages.map((page) => kindsOnPage(page, kind, inUse));
+    if (kinds.some((ids) => ids === null)) return ALL_KINDS;
+    return { kinds: [...new Set(kinds.flatMap((ids) => ids ?? []))], listings: [id] };
   }
 
   /** The listing whose page stands at an address. */

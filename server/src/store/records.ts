@@ -1,5 +1,5 @@
 import type { Design } from '@plindo/core/design';
-import { makeCard } from '@plindo/core/design';
+import { makeCard, makePage } from '@plindo/core/design';
 import type { User, Role } from '@plindo/core/contract';
 import type { Connection, Listing, Status } from '@plindo/core/listings';
 import type {
@@ -95,16 +95,11 @@ export function selectionOf(row: Row): Selection {
 }
 
 export function designOf(row: Row): Design {
+  const [id, version, position] = [row['id'], row['version'], row['position']].map(Number);
+  const kept = { id: id!, version: version!, kindId: numberOrNull(row['kindId']), position: position! };
   // What was written before a property existed has its default.
-  const definition = makeCard(parsed<Design['definition']>(row['definition']));
-  return {
-    id: Number(row['id']),
-    version: Number(row['version']),
-    type: row['type'] as Design['type'],
-    kindId: Number(row['kindId']),
-    position: Number(row['position']),
-    definition,
-  };
+  if (row['type'] === 'page') return { ...kept, type: 'page', definition: makePage(parsed(row['definition'])) };
+  return { ...kept, type: 'card', definition: makeCard(parsed(row['definition'])) };
 }
 
 export function linkOf(row: Row): Link {

@@ -32,7 +32,8 @@ export function slotFaults(slot: Slot, kind: Kind, scene: DesignScene): string[]
   return [...reasons, ...leadFaults(slot, kind), ...showWhenFaults(slot, kind, scene)];
 }
 
-function valueFaults(value: ValueInText, kind: Kind, { kindById }: DesignScene): string[] {
+/** What is wrong with a value in a text. */
+export function valueFaults(value: ValueInText, kind: Kind, { kindById }: Pick<DesignScene, 'kindById'>): string[] {
   const field = fieldOfValue(value, kind, kindById);
   const way = [...value.through, value.field].join(', then ');
   if (!field) return [`there is no field “${way}” any more.`];
@@ -66,6 +67,7 @@ function showWhenFaults({ showWhen }: Slot, kind: Kind, scene: DesignScene): str
   );
 }
 
-function asksOfLinked(condition: Condition): boolean {
+/** Whether a condition asks for something of linked listings, which the values of a listing alone don't tell. */
+export function asksOfLinked(condition: Condition): boolean {
   return isGroup(condition) ? condition.of.some(asksOfLinked) : isLinkTest(condition);
 }

@@ -1,4 +1,4 @@
-import type { Field, Kind, KindById, KindDefinition } from '../../structure/index.js';
+import type { ConditionGroup, Field, Kind, KindById, KindDefinition } from '../../structure/index.js';
 import {
   builtInField,
   fieldAt,
@@ -145,10 +145,11 @@ export function slotWithKeyRenamed(
     ...slot,
     text,
     leadsTo: isOwnKind && slot.leadsTo === from ? to : slot.leadsTo,
-    showWhen: slot.showWhen && isOwnKind ? asGroup(withFieldRenamed(slot.showWhen, from, to)) : slot.showWhen,
+    showWhen: slot.showWhen && isOwnKind ? withGroupRenamed(slot.showWhen, from, to) : slot.showWhen,
   };
 }
 
-function asGroup(condition: ReturnType<typeof withFieldRenamed>): Slot['showWhen'] {
-  return 'join' in condition ? condition : { join: 'all', of: [condition] };
+/** A group of conditions over a field that has got another key. */
+export function withGroupRenamed(group: ConditionGroup, from: string, to: string): ConditionGroup {
+  return { ...group, of: group.of.map((part) => withFieldRenamed(part, from, to)) };
 }

@@ -1,5 +1,5 @@
 import { contextIn, makeKind, makeListing } from '../../../testing/builders.js';
-import type { CardSketch, Design, SlotSketch } from '../../design/index.js';
+import type { CardSketch, KeptCard, SlotSketch } from '../../design/index.js';
 import { makeCard } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { FieldSketch, Kind, LinkedListing } from '../../structure/index.js';
@@ -50,7 +50,7 @@ const linked = (id: number, given: Partial<LinkedListing> = {}): LinkedListing =
   ...given,
 });
 
-function designed(kindId: number, sketch: Partial<CardSketch>): Design {
+function designed(kindId: number, sketch: Partial<CardSketch>): KeptCard {
   const heading: SlotSketch[] = [{ key: 'title', text: [{ field: '@title' }] }];
   const definition = makeCard({ name: 'Card', ...sketch, zones: { heading, ...sketch.zones } });
   return { ...{ id: 9, version: 1, type: 'card', kindId, position: 1 }, definition };

@@ -91,19 +91,21 @@ function knownCard(kind: Kind, designs: readonly Design[]): KnownCard {
 /** What all cards of a design have in common. */
 export function formOf(design: CardDesign, kind: Kind, kindById: KindById): CardForm {
   const { picture, surface, leads, columns, zones } = design;
-  const slotForm = (slot: Slot): SlotForm => {
-    const { key, form, size, isBold, tone, lines } = slot;
-    const name = ownLabel(slot.text, kind, kindById);
-    const label = slot.label ?? name;
-    const icon = slot.icon ?? ownIcon(slot.text, kind, kindById);
-    return { key, form, size, isBold, tone, lines, label, name, icon, isTitle: isTitleSlot(slot) };
-  };
   const { stands, ratio, fit } = picture;
   return {
     picture: { stands, ratio, fit },
     ...{ surface, leads, columns },
-    zones: zonesOf((zone) => zones[zone].map(slotForm)),
+    zones: zonesOf((zone) => zones[zone].map((slot) => slotFormOf(slot, kind, kindById))),
   };
+}
+
+/** How a slot stands, whatever it shows. */
+export function slotFormOf(slot: Slot, kind: Pick<Kind, 'fields'>, kindById: KindById): SlotForm {
+  const { key, form, size, isBold, tone, lines } = slot;
+  const name = ownLabel(slot.text, kind, kindById);
+  const label = slot.label ?? name;
+  const icon = slot.icon ?? ownIcon(slot.text, kind, kindById);
+  return { key, form, size, isBold, tone, lines, label, name, icon, isTitle: isTitleSlot(slot) };
 }
 
 function pictureOf({ picture }: CardDesign, shown: ShownListing): Picture | null {

@@ -19,12 +19,15 @@ export async function readLinked(
   listings: readonly Listing[],
   scene: CardsInUse,
   read: (ids: readonly number[]) => Promise<readonly Listing[]>,
+  moreWays: WaysOf = () => [],
 ): Promise<(id: number) => Listing | undefined> {
   const known = new Map<number, Listing>(listings.map((listing) => [listing.id, listing]));
   const find = (id: number): Listing | undefined => known.get(id);
   const asked = new Set<number>();
   for (;;) {
-    const ids = linkedIds(listings, scene, find).filter((id) => !asked.has(id));
+    const ids = linkedIds(listings, (listing) => [...waysOf(listing, scene), ...moreWays(listing)], find).filter(
+      (id) => !asked.has(id),
+    );
     if (ids.length === 0) return find;
     for (const id of ids) asked.add(id);
     for (const listing of await read(ids)) known.set(listing.id, listing);
@@ -34,7 +37,7 @@ export async function readLinked(
 /** The numbers of the linked listings that the cards of listings show something of, as far as those read so far tell. */
 function linkedIds(
   listings: readonly Listing[],
-  { designs, kindById }: CardsInUse,
+  waysOf: WaysOf,
   linked: (id: number) => Listing | undefined,
 ): number[] {
   const ids = new Set<number>();
@@ -47,10 +50,17 @@ function linkedIds(
     }
   };
   for (const listing of listings) {
-    const kind = kindById(listing.kindId);
-    for (const way of kind ? waysOfCard(kind, designs) : []) follow(listing, way);
+    for (const way of waysOf(listing)) follow(listing, way);
   }
   return [...ids].filter((id) => !linked(id));
+}
+
+/** The ways through links on which a listing's own page or card shows others. */
+export type WaysOf = (listing: Listing) => readonly (readonly string[])[];
+
+function waysOf({ kindId }: Listing, { designs, kindById }: CardsInUse): (readonly string[])[] {
+  const kind = kindById(kindId);
+  return kind ? waysOfCard(kind, designs) : [];
 }
 
 function waysOfCard(kind: Kind, designs: readonly Design[]): (readonly string[])[] {

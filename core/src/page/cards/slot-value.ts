@@ -29,7 +29,7 @@ export function slotValue(slot: Slot, shown: ShownListing, search = ''): CardVal
 }
 
 /** Whether a condition holds of a listing, over its fields and built-in parts. */
-function holdsOf(condition: NonNullable<Slot['showWhen']>, shown: ShownListing): boolean {
+export function holdsOf(condition: NonNullable<Slot['showWhen']>, shown: ShownListing): boolean {
   const { listing, kind, context } = shown;
   const parts = fieldsOfCondition(condition).flatMap((key) => builtInFieldAt(key) ?? []);
   const values = parts.map(({ key, type }) => [key, partAt(key, shown) ?? (type === 'yes-no' ? false : undefined)]);

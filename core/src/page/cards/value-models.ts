@@ -79,7 +79,7 @@ function partSlots(field: Field, value: unknown, formats: Formats): SlotModel[][
 }
 
 /** Rows as a table: the subfields in which anything stands are its columns. */
-function rowsModel(field: Field, value: unknown, formats: Formats): RowsModel {
+export function rowsModel(field: Field, value: unknown, formats: Formats): RowsModel {
   const rows = partSlots(field, value, formats);
   const used = (field.settings.fields ?? []).filter(({ key }) =>
     rows.some((row) => row.some((slot) => slot.key === key)),

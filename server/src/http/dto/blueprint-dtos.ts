@@ -17,7 +17,8 @@ import {
 } from 'class-validator';
 import type { DesignType } from '@plindo/core/design';
 import { DESIGN_TYPES } from '@plindo/core/design';
-import { CardDto } from './design-dtos.js';
+import type { CardDto, PageDto } from './design-dtos.js';
+import { IsDefinition } from './design-dtos.js';
 import { ListingDto, SiteDto } from './dtos.js';
 import { SelectionPartsDto } from './selection-dtos.js';
 import { CategorySetDto, KindDto } from './structure-dtos.js';
@@ -72,8 +73,9 @@ export class BlueprintSelectionDto extends SelectionPartsDto {
 
 export class BlueprintDesignDto {
   @IsIn(DESIGN_TYPES) type!: DesignType;
-  @IsString() @MaxLength(80) kind!: string;
-  @IsObject() @ValidateNested() @Type(() => CardDto) definition!: CardDto;
+  /** Slug of the kind; null for a page of no listing. */
+  @ValidateIf((sent: BlueprintDesignDto) => sent.kind !== null) @IsString() @MaxLength(80) kind!: string | null;
+  @IsDefinition() definition!: CardDto | PageDto;
 }
 
 export class BlueprintDto {

@@ -6,6 +6,8 @@ import type {
   CardSketch,
   CardZone,
   DesignType,
+  KeptCard,
+  KeptPage,
   Many,
   PictureFit,
   PictureRatio,
@@ -34,13 +36,17 @@ import {
   SLOT_TONES,
   SURFACES,
   makeCard,
+  readPage,
 } from '@plindo/core/design';
 import type { ConditionGroup } from '@plindo/core/structure';
 import { MOST_STEPS } from '@plindo/core/structure';
 import type { DateForm, UnitCode } from '@plindo/core/values';
 import { DATE_FORMS, UNITS } from '@plindo/core/values';
+import { Refusal } from '@plindo/core/values';
+import type { TypeHelpOptions } from 'class-transformer';
 import { Type } from 'class-transformer';
 import {
+  Allow,
   ArrayMaxSize,
   IsArray,
   IsBoolean,
@@ -134,21 +140,56 @@ export class CardDto {
   @IsOptional() @IsObject() @ValidateNested() @Type(() => CardZonesDto) zones?: CardZonesDto;
 }
 
+/** A page. Its parts are read by the forms of `core/design`, which name the place of what they cannot read. */
+export class PageDto {
+  @Allow() name?: unknown;
+  @Allow() purpose?: unknown;
+  @Allow() serves?: unknown;
+  @Allow() address?: unknown;
+  @Allow() inMenu?: unknown;
+  @Allow() title?: unknown;
+  @Allow() description?: unknown;
+  @Allow() when?: unknown;
+  @Allow() strips?: unknown;
+}
+
+/** The definition of a design: of a card, or of a page. */
+export function IsDefinition(): PropertyDecorator {
+  const classOf = (help?: TypeHelpOptions): new () => object =>
+    (help?.object as { type?: unknown } | undefined)?.type === 'page' ? PageDto : CardDto;
+  return applied(IsObject(), ValidateNested(), Type(classOf));
+}
+
 export class DesignDto {
   @IsIn(DESIGN_TYPES) type!: DesignType;
-  /** Number of the kind. */
-  @IsInt() kindId!: number;
-  @IsObject() @ValidateNested() @Type(() => CardDto) definition!: CardDto;
+  /** Number of the kind; null for a page of no listing. */
+  @ValidateIf((sent: DesignDto) => sent.kindId !== null) @IsInt() kindId!: number | null;
+  @IsDefinition() definition!: CardDto | PageDto;
 }
 
 export class DesignUpdateDto {
+  @IsIn(DESIGN_TYPES) type!: DesignType;
   /** The version that the editor has seen. */
   @IsInt() version!: number;
-  @IsObject() @ValidateNested() @Type(() => CardDto) definition!: CardDto;
+  @IsDefinition() definition!: CardDto | PageDto;
+}
+
+/** The design that a DTO stands for, without the numbers of kind and place. Refused when a page cannot be read. */
+export function definedBy({
+  type,
+  definition,
+}: {
+  type: DesignType;
+  definition: CardDto | PageDto;
+}): Pick<KeptCard, 'type' | 'definition'> | Pick<KeptPage, 'type' | 'definition'> {
+  if (type === 'card') return { type, definition: cardOfDto(definition as CardDto) };
+  const read = readPage(JSON.parse(JSON.stringify(definition)));
+  if (!read.ok) throw new Refusal([read.issue]);
+  return { type, definition: read.value };
 }
 
 /** The card that a DTO stands for. */
-export function cardOfDto(sent: CardDto): CardDesign {
+function cardOfDto(sent: CardDto): CardDesign {
   const zones = Object.entries(sent.zones ?? {}).map(([zone, slots]) => [
     zone,
     (slots as SlotDto[]).map(({ text, ...slot }) => ({ ...slot, text: text.map(partOfDto) })),

@@ -5,7 +5,7 @@ import { makeCategory, makeKindDefinition } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Request } from 'express';
 import { BlueprintDto, BlueprintQueryDto } from '../dto/blueprint-dtos.js';
-import { cardOfDto } from '../dto/design-dtos.js';
+import { definedBy } from '../dto/design-dtos.js';
 import type { KindDto } from '../dto/structure-dtos.js';
 import type { Route } from '../route.js';
 import { readDto, route, signedIn } from '../route.js';
@@ -103,7 +103,7 @@ function complete({ kinds, listings, designs, ...others }: BlueprintDto): Bluepr
     categorySets: plain.categorySets.map((set) => ({ ...set, categories: set.categories.map(makeCategory) })),
     kinds: kinds.map((kind) => makeKindDefinition(JSON.parse(JSON.stringify(kind)) as typeof kind)),
     designs: designs
-      ? designs.map((design) => ({ ...design, definition: cardOfDto(design.definition) }))
+      ? designs.map((design) => ({ kind: design.kind, ...definedBy(design) }))
       : kinds.flatMap(formerCard),
     ...(listings && { listings: JSON.parse(JSON.stringify(listings)) as NonNullable<Blueprint['listings']> }),
   };

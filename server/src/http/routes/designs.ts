@@ -1,15 +1,16 @@
-import { DesignDto, DesignUpdateDto, cardOfDto } from '../dto/design-dtos.js';
+import { Refusal } from '@plindo/core/values';
+import { DesignDto, DesignUpdateDto, definedBy } from '../dto/design-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
-export function designRoutes({ designs }: Services): Route[] {
+export function designRoutes({ designs, pages }: Services): Route[] {
   return [
     route({
       method: 'get',
       path: '/designs',
       permission: 'read listings',
-      summary: 'All designs: the cards of all kinds.',
+      summary: 'All designs: the cards and pages of all kinds, the front page, and pages that stand by themselves.',
       answers: 'Design[]',
       handle: () => designs.all(),
     }),
@@ -21,8 +22,8 @@ export function designRoutes({ designs }: Services): Route[] {
       body: DesignDto,
       answers: 'Changed<Design>',
       handle(call) {
-        const { type, kindId, definition } = call.body;
-        return designs.add(signedIn(call), { type, kindId, definition: cardOfDto(definition) });
+        const { kindId } = call.body;
+        return designs.add(signedIn(call), { kindId, ...definedBy(call.body) });
       },
     }),
     route({
@@ -33,8 +34,7 @@ export function designRoutes({ designs }: Services): Route[] {
       body: DesignUpdateDto,
       answers: 'Changed<Design>',
       handle(call) {
-        const { version, definition } = call.body;
-        return designs.update(signedIn(call), call.id(), version, cardOfDto(definition));
+        return designs.update(signedIn(call), call.id(), call.body.version, definedBy(call.body));
       },
     }),
     route({
@@ -52,6 +52,18 @@ export function designRoutes({ designs }: Services): Route[] {
       summary: 'Delete a design.',
       answers: 'Changed<null>',
       handle: (call) => designs.remove(signedIn(call), call.id()),
+    }),
+    route({
+      method: 'get',
+      path: '/listings/:id/page',
+      permission: 'read listings',
+      summary: 'Which page serves a listing, and what has to hold for it.',
+      answers: 'ServingPage',
+      async handle(call) {
+        const page = await pages.servingListing(call.id());
+        if (!page) throw Refusal.of('request.not-found');
+        return page;
+      },
     }),
     route({
       method: 'get',

@@ -2,7 +2,7 @@ import type { Changed, DesignSample, DesignSamples, User } from '@plindo/core/co
 import type { Design } from '@plindo/core/design';
 import { AwkwardFinder, cardsOfKind } from '@plindo/core/design';
 import type { Listing } from '@plindo/core/listings';
-import type { DesignSketch } from '@plindo/core/plans';
+import type { UnplacedDesign } from '@plindo/core/plans';
 import { DESIGN_WORDS, designIssues } from '@plindo/core/plans';
 import type { Kind } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
@@ -29,19 +29,27 @@ export class Designs {
     return this.live.designs();
   }
 
-  add(user: User | null, sketch: Omit<DesignSketch, 'position'>): Promise<Changed<Design>> {
+  add(user: User | null, sketch: UnplacedDesign): Promise<Changed<Design>> {
     return this.editing.change(user, async (unit) => {
       refuseIfAny(designIssues(sketch, null, unit.structure, unit.context()));
-      const last = cardsOfKind(sketch.kindId, unit.structure.designs).at(-1)?.position ?? 0;
+      const last = Math.max(0, ...unit.structure.designs.map(({ position }) => position));
       const result = await unit.insertDesign({ ...sketch, position: last + 1 });
       return { sentence: `Added the ${DESIGN_WORDS[sketch.type]} ${sketch.definition.name}`, result };
     });
   }
 
-  update(user: User, id: number, version: number, definition: Design['definition']): Promise<Changed<Design>> {
+  update(
+    user: User,
+    id: number,
+    version: number,
+    sent: Pick<UnplacedDesign, 'type' | 'definition'>,
+  ): Promise<Changed<Design>> {
     return this.editing.change(user, async (unit) => {
       const before = existing(unit, id);
-      refuseIfAny(designIssues({ ...before, definition }, id, unit.structure, unit.context()));
+      const { definition } = sent;
+      if (sent.type !== before.type) throw Refusal.of('request.not-found');
+      const changed = { ...before, definition } as UnplacedDesign;
+      refuseIfAny(designIssues(changed, id, unit.structure, unit.context()));
       refuseOutdated(before, version, before.definition.name);
       const result = await unit.updateDesign(before, { definition });
       return { sentence: `Changed the ${DESIGN_WORDS[before.type]} ${definition.name}`, result };
@@ -60,7 +68,8 @@ export class Designs {
   makeMain(user: User, id: number): Promise<Changed<Design>> {
     return this.editing.change(user, async (unit) => {
       const chosen = existing(unit, id);
-      const first = cardsOfKind(chosen.kindId, unit.structure.designs)[0]?.position ?? 0;
+      if (chosen.type !== 'card') throw Refusal.of('request.not-found');
+      const first = cardsOfKind(chosen.kindId ?? 0, unit.structure.designs)[0]?.position ?? 0;
       const result = await unit.updateDesign(chosen, { position: first - 1 });
       return { sentence: `Made ${chosen.definition.name} the main card`, result };
     });

@@ -1,4 +1,6 @@
-import { cardsOfKind } from '@plindo/core/design';
+import type { PageDesign, PieceNumbers } from '@plindo/core/design';
+import { withPageNumbers } from '@plindo/core/design';
+import type { UnplacedDesign } from '@plindo/core/plans';
 import { designIssues } from '@plindo/core/plans';
 import type { Blueprint } from '@plindo/core/exchange';
 import { hashesIn, withNumbers, withoutMissing } from '@plindo/core/exchange';
@@ -172,14 +174,36 @@ export class BlueprintApplying {
 
   /** Adds or changes designs; another one of the same sort, kind and name is the same one in another state. */
   private async applyDesigns(): Promise<void> {
-    const { unit } = this;
-    for (const [at, { type, kind, definition }] of (this.blueprint.designs ?? []).entries()) {
-      const kindId = this.kinds.get(kind)?.id ?? 0;
-      const own = cardsOfKind(kindId, unit.structure.designs).find((one) => one.definition.name === definition.name);
-      refuseIfAny(designIssues({ type, kindId, definition }, own?.id ?? null, unit.structure, unit.context()));
-      if (own) await unit.updateDesign(own, { definition, position: at + 1 });
-      else await unit.insertDesign({ type, kindId, position: at + 1, definition });
+    const { unit, blueprint } = this;
+    const numbers: PieceNumbers = {
+      kind: (position) => this.kinds.get(blueprint.kinds[position - 1]?.slug ?? '')?.id ?? 0,
+      selection: (position) => {
+        const slug = blueprint.selections?.[position - 1]?.slug;
+        return unit.structure.selections.find((one) => one.slug === slug)?.id ?? 0;
+      },
+    };
+    for (const [at, { kind, ...sent }] of (blueprint.designs ?? []).entries()) {
+      const kindId = kind === null ? null : (this.kinds.get(kind)?.id ?? 0);
+      const design: UnplacedDesign =
+        sent.type === 'card'
+          ? { kindId, ...sent }
+          : { kindId, type: 'page', definition: withPageNumbers(this.withKeptPictures(sent.definition), numbers) };
+      const { name } = design.definition;
+      const own = unit.structure.designs.find(
+        (one) => one.type === design.type && one.kindId === kindId && one.definition.name === name,
+      );
+      refuseIfAny(designIssues(design, own?.id ?? null, unit.structure, unit.context()));
+      if (own) await unit.updateDesign(own, { definition: design.definition, position: at + 1 });
+      else await unit.insertDesign({ ...design, position: at + 1 });
     }
+  }
+
+  private withKeptPictures(page: PageDesign): PageDesign {
+    // A picture that is a setting is one by itself, so that what takes its place is null.
+    return JSON.parse(JSON.stringify(page), (_, value: unknown) => {
+      const { hash } = (value ?? {}) as { hash?: unknown };
+      return typeof hash === 'string' && !this.kept.has(hash) ? null : value;
+    }) as PageDesign;
   }
 }
 

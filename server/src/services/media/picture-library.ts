@@ -1,4 +1,5 @@
 import type { Changed, KeptPicture, PictureUse, PictureWindow, User } from '@plindo/core/contract';
+import { hashesIn } from '@plindo/core/exchange';
 import { keptThingsOf } from '@plindo/core/listings';
 import type { PictureRecord } from '@plindo/core/structure';
 import { foldText, Refusal } from '@plindo/core/values';
@@ -76,7 +77,7 @@ export class PictureLibrary {
     return this.editing.change(user, async (unit) => deleteAll(unit, await unit.pictures(hashes), walk));
   }
 
-  /** Where each picture is used: in listings, those in the bin too, and in categories. */
+  /** Where each picture is used: in listings, those in the bin too, in categories and in designs. */
   private async count(): Promise<Walk> {
     const { position } = this.live;
     const uses = new Map<string, Uses>();
@@ -90,6 +91,10 @@ export class PictureLibrary {
       for (const { picture, label } of set.categories) {
         if (picture) use(picture.hash, { title: `${label} of ${set.label}`, link: ['shape', 'categories', set.id] });
       }
+    }
+    for (const { definition, kindId } of this.live.designs()) {
+      const link = kindId === null ? ['arrange'] : ['arrange', kindId];
+      for (const hash of new Set(hashesIn(definition))) use(hash, { title: definition.name, link });
     }
     for (const kind of this.live.kinds()) {
       for await (const stretch of this.store.listingsOf(kind.id)) {

@@ -9,6 +9,7 @@ import type {
 import type { Listing, QuestionScene, SelectionScene } from '@plindo/core/listings';
 import { checkQuestion, checkSelection, conditionFaults } from '@plindo/core/listings';
 import { CardMaker, readLinked } from '@plindo/core/page';
+import { brokenDesigns } from '@plindo/core/plans';
 import type { Explanation } from '@plindo/core/query';
 import { catalogsOfSelection, explain, justMissing, removedByEach, runSelection } from '@plindo/core/query';
 import type { Kind, Selection, SelectionDefinition } from '@plindo/core/structure';
@@ -61,7 +62,9 @@ export class Selections {
   remove(user: User, id: number): Promise<Changed<null>> {
     return this.editing.change(user, async (unit) => {
       const before = existing(unit, id);
+      const structure = unit.structure;
       await unit.remove('selection', id, before);
+      refuseIfAny(brokenDesigns(structure, unit.structure, unit.context()));
       return { sentence: `Deleted the selection ${before.name}`, result: null };
     });
   }

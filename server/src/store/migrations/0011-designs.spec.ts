@@ -1,3 +1,4 @@
+import type { KeptCard } from '@plindo/core/design';
 import { makeKindDefinition } from '@plindo/core/structure';
 import { emptyDatabaseIn, removeDatabase, storeFolder } from '../../../testing/database.js';
 import { insertion } from '../../../testing/insertion.js';
@@ -33,7 +34,7 @@ describe('A store from before cards were designed', () => {
 
   it('gives each kind a card that shows what its fields said, in their order', async () => {
     const { designs, kinds } = await store.structure();
-    const cards = designs.map(({ kindId, definition }) => ({
+    const cards = (designs as KeptCard[]).map(({ kindId, definition }) => ({
       kindId,
       name: definition.name,
       picture: definition.picture.stands,

@@ -24,7 +24,7 @@ export async function up(query: QueryInterface): Promise<void> {
     await query.createTable(
       'designs',
       {
-        ...{ id, type: { type: STRING(20), allowNull: false }, kindId: count },
+        ...{ id, type: { type: STRING(20), allowNull: false }, kindId: { type: INTEGER, allowNull: true } },
         ...{ position: { type: DOUBLE, allowNull: false } },
         ...{ definition: { type: JSON_TYPE, allowNull: false }, version: count },
       },

@@ -67,14 +67,20 @@ function namedOf(entry: ChangeEntry, side: 'before' | 'after'): Named | null {
   }
   if (entry.entity === 'design') {
     const design = entry[side];
-    return design && { scope: 'design', ownerId, names: [nameOfDesign(design)] };
+    return design && { scope: 'design', ownerId, names: [nameOfDesign(design), ...addressOf(design)] };
   }
   return null;
 }
 
+/** A page that stands by itself holds its address. */
+function addressOf(design: Design): string[] {
+  const address = design.type === 'page' ? design.definition.address : '';
+  return address === '' ? [] : [`address: ${address}`];
+}
+
 /** A design by its name among all; two of one sort and kind must not have the same. */
 export function nameOfDesign({ type, kindId, definition }: Design): string {
-  return `${type} ${kindId}: ${definition.name}`;
+  return `${type} ${kindId ?? 'site'}: ${definition.name}`;
 }
 
 function textOf(named: Named | null): string {

@@ -90,8 +90,9 @@ export class Unit extends UnitReading {
     return design;
   }
 
-  async updateDesign(before: Design, change: Partial<DesignSketch>): Promise<Design> {
-    const after: Design = { ...before, ...change, version: before.version + 1 };
+  /** The change is of the sort of design that it is made to. */
+  async updateDesign(before: Design, change: Partial<Pick<Design, 'definition' | 'position'>>): Promise<Design> {
+    const after = { ...before, ...change, version: before.version + 1 } as Design;
     await this.write({ entity: 'design', id: before.id, before, after });
     return after;
   }

@@ -2,6 +2,7 @@ import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Changed, DesignSamples } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
+import type { UnplacedDesign } from '@plindo/core/plans';
 import type { Observable } from 'rxjs';
 
 /** Designs of what visitors see, and listings to try them with. */
@@ -13,12 +14,12 @@ export class DesignsApi {
     return this.http.get<Design[]>('/api/designs');
   }
 
-  add(sketch: Pick<Design, 'type' | 'kindId' | 'definition'>): Observable<Changed<Design>> {
+  add(sketch: UnplacedDesign): Observable<Changed<Design>> {
     return this.http.post<Changed<Design>>('/api/designs', sketch);
   }
 
-  save({ id, version, definition }: Pick<Design, 'id' | 'version' | 'definition'>): Observable<Changed<Design>> {
-    return this.http.put<Changed<Design>>(`/api/designs/${id}`, { version, definition });
+  save({ id, type, version, definition }: Omit<Design, 'position' | 'kindId'>): Observable<Changed<Design>> {
+    return this.http.put<Changed<Design>>(`/api/designs/${id}`, { type, version, definition });
   }
 
   makeMain(id: number): Observable<Changed<Design>> {

@@ -5,6 +5,7 @@ import type { CardForm, CardForms, CardModel, SlotForm } from '@plindo/core/page
 import { Icon } from './icons/icon';
 import { Marked } from './marked';
 import { PictureView } from './picture';
+import { classOfSlot } from './slot-class';
 import { Value } from './value';
 
 const CORNERS: readonly CardZone[] = ['topStart', 'topEnd', 'bottomStart', 'bottomEnd'];
@@ -45,26 +46,7 @@ export class Card {
     return this.showsSlots() ? key : null;
   }
 
-  protected classOf(slot: SlotForm): string {
-    return SLOT_CLASSES.get(slot) ?? remember(slot);
-  }
-}
-
-/** Slots are made once a design and shown on every card, so that their classes are put together once as well. */
-const SLOT_CLASSES = new WeakMap<SlotForm, string>();
-
-function remember(slot: SlotForm): string {
-  const { form, size, tone, isBold, lines } = slot;
-  const classes = [
-    `size-${size}`,
-    `tone-${tone}`,
-    `as-${form}`,
-    isBold && 'bold',
-    lines !== null && `lines lines-${lines}`,
-  ];
-  const made = classes.filter(Boolean).join(' ');
-  SLOT_CLASSES.set(slot, made);
-  return made;
+  protected readonly classOf = classOfSlot;
 }
 
 function lookOf({ surface, leads, picture }: CardForm): string {

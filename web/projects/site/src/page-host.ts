@@ -16,7 +16,7 @@ import { Router } from '@angular/router';
 import { isMarkedSignedIn } from '@plindo/api';
 import type { IndexPage, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { StateChange } from '@plindo/listing-view';
-import { HomePageView, IndexPageView, ListingPageView } from '@plindo/listing-view';
+import { DesignedPageView, IndexPageView } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
 import { SITE_DATA } from './site-data';
 
@@ -26,7 +26,7 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
 /** Shows whatever page the address leads to; the same component stays while only the state of a page changes. */
 @Component({
   selector: 'pl-page-host',
-  imports: [EditorBar, HomePageView, IndexPageView, ListingPageView],
+  imports: [DesignedPageView, EditorBar, IndexPageView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a class="skip" href="#content" (click)="skip($event)">To the content</a>
@@ -41,9 +41,6 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
     @let page = model();
     <main id="content" tabindex="-1">
       @switch (page.type) {
-        @case ('home') {
-          <pl-home-page [model]="page" />
-        }
         @case ('index') {
           <pl-index-page
             [model]="page"
@@ -54,8 +51,8 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
             (placeTyped)="findPlaces($event)"
           />
         }
-        @case ('listing') {
-          <pl-listing-page [model]="page" />
+        @case ('designed') {
+          <pl-designed-page [model]="page" />
         }
         @case ('not-found') {
           <h1>Nothing here</h1>

@@ -13,7 +13,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, DesignsApi, ListingSearch } from '@plindo/api';
 import type { DesignSamples, FoundListing } from '@plindo/core/contract';
-import type { CardDesign, Design } from '@plindo/core/design';
+import type { CardDesign, Design, KeptCard } from '@plindo/core/design';
 import { cardsOfKind, firstCard, usesOfMainCard } from '@plindo/core/design';
 import type { Kind } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
@@ -72,7 +72,7 @@ export class CardDesigner {
 
   private readonly cards = computed(() => cardsOfKind(Number(this.kindId()), this.designs.designs() ?? []));
   /** The card as it is kept; undefined for one that is still to be added. */
-  protected readonly kept = computed((): Design | undefined => {
+  protected readonly kept = computed((): KeptCard | undefined => {
     const id = this.cardId();
     return id === MAIN ? this.cards()[0] : this.cards().find((design) => String(design.id) === id);
   });
@@ -157,7 +157,7 @@ export class CardDesigner {
     const definition = work.card();
     this.isSaving.set(true);
     const sent = kept
-      ? this.api.save({ id: kept.id, version: kept.version, definition })
+      ? this.api.save({ ...kept, definition })
       : this.api.add({ type: 'card', kindId: kind.id, definition });
     sent.subscribe({
       next: ({ changeId, result }) => {

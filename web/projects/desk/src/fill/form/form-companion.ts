@@ -2,14 +2,14 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, mo
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { CatalogApi, FIRST_ASK, PausedQuestion, SessionStore } from '@plindo/api';
-import { fieldsOnCard } from '@plindo/core/design';
+import { fieldsOnCard, pagesFor, standardListingPage } from '@plindo/core/design';
 import type { Listing, ListingContent, Values } from '@plindo/core/listings';
 import { isShown } from '@plindo/core/listings';
-import { CardMaker, listingPage } from '@plindo/core/page';
+import { CardMaker, pageOf, pageServing } from '@plindo/core/page';
 import type { Kind, LinkedListing } from '@plindo/core/structure';
 import { isKindShown } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
-import { Card, ListingPageView } from '@plindo/listing-view';
+import { Card, DesignedPageView } from '@plindo/listing-view';
 import type { Observable } from 'rxjs';
 import { map, of } from 'rxjs';
 import { DesignsStore } from '../../shared/designs-store';
@@ -23,7 +23,7 @@ const ALIKE_AT_MOST = 5;
 /** Beside the form: the card and the page that a visitor will see, what is missing, and listings of the same title. */
 @Component({
   selector: 'pl-form-companion',
-  imports: [Card, ListingPageView, MatButtonModule, RouterLink],
+  imports: [Card, DesignedPageView, MatButtonModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section class="panel" aria-label="What a visitor will see">
@@ -37,7 +37,7 @@ const ALIKE_AT_MOST = 5;
       </div>
       @if (shown(); as now) {
         @if (showsPage()) {
-          <div class="page"><pl-listing-page [model]="now.page" inert /></div>
+          <div class="page"><pl-designed-page [model]="now.page" inert /></div>
         } @else {
           <pl-card [card]="now.card" [forms]="now.forms" inert />
         }
@@ -130,8 +130,19 @@ export class FormCompanion {
     const kind = this.kind();
     const scene = { site, now: new Date(), kinds: [], ...this.scene() };
     const maker = new CardMaker(scene);
+    const own = pagesFor('listing', kind.id, scene.designs);
+    const linked = (): undefined => undefined;
+    const design = pageServing(own, {
+      listing,
+      kind,
+      context: scene.context,
+      kindById: scene.kindById,
+      linked,
+      distance: '',
+    });
     const card = { ...maker.card(listing, kind), href: null };
-    return { page: listingPage(scene, kind, listing), card, forms: maker.forms };
+    const page = pageOf(scene, design?.definition ?? standardListingPage(kind), { canonical: '', listing, kind });
+    return { page, card, forms: maker.forms };
   });
   private readonly scene = computed(() => ({
     context: this.context(),

@@ -1,0 +1,76 @@
+import type { Result } from '../../values/index.js';
+import { issue, ok, refuse } from '../../values/index.js';
+import { isPieceTypeName, pieceTypeOf } from '../pieces/registry.js';
+import {
+  SettingFault,
+  conditionSetting,
+  flag,
+  group,
+  listOf,
+  numberFrom,
+  oneOf,
+  pictureSetting,
+  readSettings,
+  setting,
+  words,
+} from '../settings/setting.js';
+import { textSetting } from '../settings/text-settings.js';
+import type { PageDesign, Piece } from './page-design.js';
+import { PAGE_PURPOSES, STRIP_SPACES, STRIP_TONES, STRIP_WIDTHS } from './page-design.js';
+
+export const MOST_STRIPS = 40;
+export const MOST_COLUMNS = 4;
+export const MOST_PIECES = 40;
+
+const FRAME = { key: words(80), showWhen: conditionSetting, nothing: words(300) };
+
+const pieceSetting = setting<Piece | null>(null, 'a piece {key, type, settings}', (input, place) => {
+  if (typeof input !== 'object' || input === null) return undefined;
+  const { type, settings = {}, ...frame } = input as Record<string, unknown>;
+  if (!isPieceTypeName(type)) throw new SettingFault(`${place}.type`, 'the name of a sort of piece');
+  const read = readSettings(pieceTypeOf(type).form, settings, `${place}.settings`);
+  return { ...readSettings(FRAME, frame, place), type, settings: read } as Piece;
+});
+
+const COLUMN = group({
+  key: words(80),
+  share: numberFrom(1, 12, 1),
+  rem: numberFrom(0, 60, 0),
+  order: numberFrom(1, 12, 1),
+  pieces: listOf(pieceSetting, MOST_PIECES),
+});
+
+const STRIP = group({
+  key: words(80),
+  name: words(80),
+  width: oneOf(STRIP_WIDTHS, 'content'),
+  tone: oneOf(STRIP_TONES, 'plain'),
+  picture: pictureSetting,
+  space: oneOf(STRIP_SPACES, 'normal'),
+  anchor: words(60),
+  showWhen: conditionSetting,
+  columns: listOf(COLUMN, MOST_COLUMNS),
+});
+
+const PAGE = {
+  name: words(80),
+  purpose: words(300),
+  serves: oneOf(PAGE_PURPOSES, 'free'),
+  address: words(120),
+  inMenu: flag(),
+  title: textSetting,
+  description: textSetting,
+  when: conditionSetting,
+  strips: listOf(STRIP, MOST_STRIPS),
+};
+
+/** Reads a page from JSON. What is left out has its default; what cannot be is refused with its place. */
+export function readPage(input: unknown): Result<PageDesign> {
+  try {
+    return ok(readSettings(PAGE, input, 'page') as PageDesign);
+  } catch (error) {
+    if (!(error instanceof SettingFault)) throw error;
+    const { place, wanted } = error;
+    return refuse(issue('design.form', { place, wanted }, { field: place }));
+  }
+}

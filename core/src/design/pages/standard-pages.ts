@@ -1,0 +1,116 @@
+import type { Field, Kind } from '../../structure/index.js';
+import { hasPart } from '../../structure/index.js';
+import type { Slot } from '../slots/slot.js';
+import { slotOfField } from '../slots/slot.js';
+import { makeText } from '../slots/text-with-values.js';
+import type { PageDesign, PageSketch } from './page-design.js';
+import { makePage } from './page-design.js';
+
+/** Types whose values need the width of a page. */
+const WIDE: readonly Field['type'][] = ['long-text', 'rich-text', 'rows', 'pictures'];
+const CARDS_A_KIND = 4;
+
+/** The page of a listing of a kind for which none has been designed: everything that it has. It follows the kind. */
+export function standardListingPage(kind: Kind): PageDesign {
+  const place = hasPart(kind, 'place') ? [slotOfField('@place', { form: 'own' })] : [];
+  const isWide = ({ type }: Field): boolean => WIDE.includes(type);
+  const slotsOf = (fields: readonly Field[]): Slot[] => fields.map(({ key }) => slotOfField(key, { form: 'own' }));
+  const facts = {
+    slots: [...place, ...slotsOf(kind.fields.filter((field) => !isWide(field)))],
+    layout: 'table',
+  } as const;
+  const wide = { slots: slotsOf(kind.fields.filter(isWide)), layout: 'sections' } as const;
+  const lines = [
+    slotOfField('@featured', { label: '', isBold: true, tone: 'warm' }),
+    ...(hasPart(kind, 'summary') ? [slotOfField('@summary', { label: '', icon: '', size: 'large' })] : []),
+  ];
+  return makePage({
+    name: `${kind.one} page`,
+    purpose: 'The page of each listing of the kind',
+    serves: 'listing',
+    title: makeText([{ field: '@title' }]),
+    description: hasPart(kind, 'summary') ? makeText([{ field: '@summary' }]) : [],
+    strips: [
+      {
+        space: 'small',
+        columns: [
+          {
+            pieces: [
+              { type: 'breadcrumb' },
+              { type: 'text', settings: { slots: lines.slice(0, 1) } },
+              { type: 'heading', settings: { text: makeText([{ field: '@title' }]), level: 1 } },
+              { type: 'text', settings: { slots: lines.slice(1) } },
+            ],
+          },
+        ],
+      },
+      {
+        columns: [
+          { pieces: hasPart(kind, 'picture') ? [{ type: 'picture', settings: { field: '@picture' } }] : [] },
+          { rem: 22, pieces: [{ type: 'values', settings: facts }] },
+        ],
+      },
+      {
+        columns: [
+          {
+            pieces: [
+              ...(hasPart(kind, 'body') ? [{ type: 'rich-text' as const, settings: { field: '@body' } }] : []),
+              { type: 'values', settings: wide },
+              { type: 'byline' },
+            ],
+          },
+        ],
+      },
+    ],
+  });
+}
+
+/** The front page for which none has been designed: each published kind with its first listings. */
+export function standardHome(
+  site: { readonly name: string; readonly tagline: string },
+  kinds: readonly Kind[],
+): PageDesign {
+  const strips: PageSketch['strips'] = kinds.map((kind) => ({
+    columns: [
+      {
+        pieces: [
+          {
+            type: 'list',
+            settings: {
+              ...{ from: 'kind', of: kind.id, most: CARDS_A_KIND, heading: makeText([kind.many]) },
+              ...{ intro: kind.intro, leadsOn: true },
+            },
+          },
+        ],
+      },
+    ],
+  }));
+  const nothing: PageSketch['strips'] = [
+    {
+      columns: [{ pieces: [{ type: 'rich-text', settings: { html: '<p>Nothing has been published here yet.</p>' } }] }],
+    },
+  ];
+  return makePage({
+    name: 'Front page',
+    purpose: 'What visitors see first',
+    serves: 'home',
+    description: makeText([site.tagline]),
+    strips: [
+      {
+        columns: [
+          {
+            pieces: [
+              { type: 'heading', settings: { text: makeText([site.name]), level: 1 } },
+              ...(site.tagline === '' ? [] : [{ type: 'text' as const, settings: { slots: [tagline(site.tagline)] } }]),
+            ],
+          },
+        ],
+      },
+      ...(strips.length > 0 ? strips : nothing),
+    ],
+  });
+}
+
+function tagline(words: string): Slot {
+  return { ...slotOfField('tagline', { label: '', icon: '', size: 'large', tone: 'quiet' }), text: makeText([words]) };
+}

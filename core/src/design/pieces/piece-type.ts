@@ -1,0 +1,53 @@
+import type { Kind, KindById } from '../../structure/index.js';
+import type { DesignScene } from '../slots/check-slot.js';
+import type { Slot } from '../slots/slot.js';
+import type { UsedField } from '../slots/slot-fields.js';
+import type { SettingForm, SettingsOf } from '../settings/setting.js';
+
+/** What checking a piece depends on; the kind is that of the page's listing, null for a page without one. */
+export interface PieceScene extends DesignScene {
+  readonly kind: Kind | null;
+  /** Whether there is a selection with a number. */
+  readonly isSelection: (id: number) => boolean;
+}
+
+/** Numbers of records in the settings of a piece, to be turned into others when a design goes to another site. */
+export interface PieceNumbers {
+  readonly kind: (id: number) => number;
+  readonly selection: (id: number) => number;
+}
+
+/**
+ * All that Plindo knows of one sort of piece before it is shown: its settings, what can be wrong with them, and what they
+ * use. A new one is one new file with such an object, named in the registry; `core/page/pieces` makes its model and
+ * `listing-view/pieces` shows it.
+ */
+export interface PieceType<Form extends SettingForm = SettingForm> {
+  /** How people call it. */
+  readonly label: string;
+  readonly icon: string;
+  /** A line that says what it is for. */
+  readonly purpose: string;
+  readonly form: Form;
+  /** Everything that is wrong with its settings, as sentences that begin with a small letter. */
+  faults?(settings: SettingsOf<Form>, scene: PieceScene): string[];
+  /** The slots among its settings: they are checked, followed and read like any others. */
+  slots?(settings: SettingsOf<Form>): readonly Slot[];
+  /** The settings with other slots in the place of those, in the same order. */
+  withSlots?(settings: SettingsOf<Form>, slots: readonly Slot[]): SettingsOf<Form>;
+  /** The fields that it uses beside those of its slots. */
+  fields?(settings: SettingsOf<Form>, kind: Kind | null, kindById: KindById): UsedField[];
+  /** The settings after a field of the page's kind has got another key. */
+  withKeyRenamed?(settings: SettingsOf<Form>, from: string, to: string): SettingsOf<Form>;
+  withNumbers?(settings: SettingsOf<Form>, numbers: PieceNumbers): SettingsOf<Form>;
+}
+
+/** For inference: a piece type with the form that it has. */
+export function pieceType<Form extends SettingForm>(type: PieceType<Form>): PieceType<Form> {
+  return type;
+}
+
+/** What is wrong with a piece that needs a listing on a page that has none. */
+export function withoutListing({ kind }: PieceScene): string[] {
+  return kind ? [] : ['it shows something of a listing, and this page has none.'];
+}

@@ -1,0 +1,47 @@
+import type { SettingsOf } from '../settings/setting.js';
+import { breadcrumb } from './breadcrumb.js';
+import { buttons } from './buttons.js';
+import { byline } from './byline.js';
+import { divider } from './divider.js';
+import { gallery } from './gallery.js';
+import { heading } from './heading.js';
+import { list } from './list.js';
+import { picture } from './picture.js';
+import type { PieceType } from './piece-type.js';
+import { richText } from './rich-text.js';
+import { space } from './space.js';
+import { specification } from './specification.js';
+import { text } from './text.js';
+import { values } from './values.js';
+
+/** Every sort of piece, in the order in which they are offered. */
+export const PIECE_TYPES = {
+  heading,
+  text,
+  'rich-text': richText,
+  picture,
+  gallery,
+  values,
+  specification,
+  list,
+  buttons,
+  breadcrumb,
+  byline,
+  divider,
+  space,
+} as const;
+
+export type PieceTypeName = keyof typeof PIECE_TYPES;
+
+/** The settings of a sort of piece. */
+export type PieceSettings<Name extends PieceTypeName = PieceTypeName> = SettingsOf<(typeof PIECE_TYPES)[Name]['form']>;
+
+/** What is known of a sort of piece, whichever it is. */
+export function pieceTypeOf(name: PieceTypeName): PieceType {
+  // Each type knows its own settings only; they are kept beside its name, so they fit.
+  return PIECE_TYPES[name] as unknown as PieceType;
+}
+
+export function isPieceTypeName(name: unknown): name is PieceTypeName {
+  return typeof name === 'string' && Object.hasOwn(PIECE_TYPES, name);
+}

@@ -1,0 +1,9 @@
+import { oneOf } from '../settings/setting.js';
+import { pieceType } from './piece-type.js';
+
+export const space = pieceType({
+  label: 'Space',
+  icon: 'arrow_range',
+  purpose: 'Keeps two pieces apart',
+  form: { size: oneOf(['small', 'normal', 'large'], 'normal') },
+});

@@ -1,0 +1,160 @@
+import type { Design, PageDesign, Piece, Strip } from '../../design/index.js';
+import { makeSlot, piecesOfPage, slotsOfPiece, waysOfSlots } from '../../design/index.js';
+import type { Listing } from '../../listings/index.js';
+import type { Kind } from '../../structure/index.js';
+import { CardMaker } from '../cards/card-maker.js';
+import { readLinked } from '../cards/linked-listings.js';
+import type { ShownListing } from '../cards/reached-values.js';
+import { holdsOf, wordsOf } from '../cards/slot-value.js';
+import type { PageScene } from '../frame.js';
+import { frame } from '../frame.js';
+import type { DesignedPage, StripModel } from '../page-model.js';
+import type { ListAnswer, ListQuestion, PieceMaking } from '../pieces/piece-maker.js';
+import type { PieceModel } from '../pieces/piece-models.js';
+import { makerOf } from '../pieces/registry.js';
+import type { FoundList, ListScene } from './page-lists.js';
+import { findList } from './page-lists.js';
+
+/** What a designed page is filled with. */
+export interface DesignedSource extends ListScene {
+  /** The listings with these ids, complete, in any order. */
+  listings(ids: readonly number[]): Promise<readonly Listing[]>;
+}
+
+/** What a page is about, and the address that it has. */
+export interface PageSubject {
+  readonly canonical: string;
+  readonly listing: Listing | null;
+  readonly kind: Kind | null;
+}
+
+/**
+ * A page by its design. First it is worked out what its pieces ask, each question is asked once, and all listings are
+ * read in one go; then the pieces are made.
+ */
+export async function designedPage(
+  scene: PageScene,
+  design: PageDesign,
+  subject: PageSubject,
+  source: DesignedSource,
+): Promise<DesignedPage> {
+  const { listing } = subject;
+  const known = new Map<number, Listing>();
+  const linked = (id: number): Listing | undefined => known.get(id);
+  const shown = shownListing(scene, subject, linked);
+  const page = shownOf(design, shown);
+  const found = findAll(page, shown, source);
+  const read = async (ids: readonly number[]): Promise<readonly Listing[]> => {
+    const listings = await source.listings(ids);
+    for (const one of listings) known.set(one.id, one);
+    return listings;
+  };
+  const listed = await read([...new Set([...found.values()].flatMap(({ ids }) => ids))]);
+  const ways = waysOfSlots(slotsOfPage(page));
+  await readLinked(listing ? [...listed, listing] : listed, scene, read, (one) => (one === listing ? ways : []));
+  return made(scene, page, subject, { found, linked });
+}
+
+/** A page of a listing alone: without the listings that it would show of others. */
+export function pageOf(scene: PageScene, design: PageDesign, subject: PageSubject): DesignedPage {
+  const linked = (): undefined => undefined;
+  const page = shownOf(design, shownListing(scene, subject, linked));
+  return made(scene, page, subject, { found: new Map(), linked });
+}
+
+function shownListing(
+  { context, kindById }: PageScene,
+  { listing, kind }: PageSubject,
+  linked: ShownListing['linked'],
+): ShownListing | null {
+  return listing && kind ? { listing, kind, context, kindById, linked, distance: '' } : null;
+}
+
+/** Makes a page of what was found for it. */
+function made(
+  scene: PageScene,
+  page: PageDesign,
+  subject: PageSubject,
+  { found, linked }: { readonly found: ReadonlyMap<string, FoundList>; readonly linked: ShownListing['linked'] },
+): DesignedPage {
+  const shown = shownListing(scene, subject, linked);
+  const maker = new CardMaker(scene, linked);
+  const answer = (question: ListQuestion): ListAnswer => answerOf(found.get(keyOf(question)), linked);
+  const making: PieceMaking = { page: scene, shown, maker, linked, answer };
+  const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
+  const textOf = (text: PageDesign['title']): string =>
+    shown ? (wordsOf(text, shown)?.text ?? '') : text.map((part) => ('words' in part ? part.words : '')).join('');
+  const { canonical, listing, kind } = subject;
+  return {
+    ...frame(scene, { title: textOf(page.title), description: textOf(page.description), canonical }),
+    type: 'designed',
+    serves: page.serves,
+    listing: listing && kind ? { id: listing.id, kindId: kind.id, title: listing.title } : null,
+    strips,
+    cardForms: maker.forms,
+  };
+}
+
+/** The page without the strips and pieces whose conditions don't hold. */
+function shownOf(page: PageDesign, shown: ShownListing | null): PageDesign {
+  const isShown = ({ showWhen }: Pick<Strip, 'showWhen'>): boolean =>
+    !showWhen || (shown !== null && holdsOf(showWhen, shown));
+  const strips = page.strips.filter(isShown).map((strip) => ({
+    ...strip,
+    columns: strip.columns.map((column) => ({ ...column, pieces: column.pieces.filter(isShown) })),
+  }));
+  return { ...page, strips };
+}
+
+function slotsOfPage(page: PageDesign): ReturnType<typeof makeSlot>[] {
+  const texts = [page.title, page.description].map((text, at) => makeSlot({ key: `page-${at}`, text }));
+  return [...texts, ...piecesOfPage(page).flatMap(slotsOfPiece)];
+}
+
+function findAll(page: PageDesign, shown: ShownListing | null, scene: ListScene): Map<string, FoundList> {
+  const found = new Map<string, FoundList>();
+  for (const piece of piecesOfPage(page)) {
+    const question = makerOf(piece).question?.(piece.settings);
+    const key = question && keyOf(question);
+    if (question && key && !found.has(key)) found.set(key, findList(question, shown, scene));
+  }
+  return found;
+}
+
+function keyOf(question: ListQuestion): string {
+  return JSON.stringify([question.from, question.of, question.fields, question.most]);
+}
+
+function answerOf(found: FoundList | undefined, known: (id: number) => Listing | undefined): ListAnswer {
+  const { total, ids, href } = found ?? { total: 0, ids: [], href: null };
+  return { total, href, listings: ids.flatMap((id) => known(id) ?? []) };
+}
+
+function stripModel(strip: Strip, making: PieceMaking): StripModel | null {
+  const columns = strip.columns.map(({ key, share, rem, order, pieces }) => ({
+    ...{ key, share, rem, order },
+    pieces: pieces.flatMap((piece) => pieceModel(piece, making) ?? []),
+  }));
+  const isEmpty = columns.every(({ pieces }) => pieces.length === 0);
+  if (isEmpty) return null;
+  const { key, width, tone, picture, space, anchor } = strip;
+  // A column without anything leaves its room to the others.
+  return { key, width, tone, picture, space, anchor, columns: columns.filter(({ pieces }) => pieces.length > 0) };
+}
+
+function pieceModel(piece: Piece, making: PieceMaking): PieceModel | null {
+  const made = makerOf(piece).make(piece.settings, making);
+  if (made) return { ...made, key: piece.key };
+  return piece.nothing === '' ? null : { type: 'nothing', key: piece.key, sentence: piece.nothing };
+}
+
+/** Which of the pages that serve listings of a kind serves one, and why. */
+export function pageServing<Page extends Pick<Extract<Design, { type: 'page' }>, 'definition'>>(
+  pages: readonly Page[],
+  shown: ShownListing,
+): Page | null {
+  const asked = (page: Page): number => page.definition.when?.of.length ?? 0;
+  const fitting = pages.filter(({ definition: { when } }) => !when || holdsOf(when, shown));
+  // The one that asks for most goes first; of those that ask for as much, the one that stands first in the Desk.
+  return [...fitting].sort((a, b) => asked(b) - asked(a))[0] ?? null;
+}

@@ -1,0 +1,30 @@
+import type { PageDesign } from '../../design/index.js';
+import { linkedKind, piecesOfPage, slotsOfPiece, waysOfSlots } from '../../design/index.js';
+import type { Kind } from '../../structure/index.js';
+import { kindsAskedBy, reachedKind } from '../../structure/index.js';
+import type { CardsInUse } from '../cards/linked-listings.js';
+import { kindsOnCards } from '../cards/linked-listings.js';
+import { makerOf } from '../pieces/registry.js';
+
+/** The numbers of the kinds whose listings a page of a listing shows besides it; null when they can be of any. */
+export function kindsOnPage(page: PageDesign, kind: Kind, inUse: CardsInUse): number[] | null {
+  const { kindById } = inUse;
+  const kinds = new Set<number>();
+  const take = (shown: Kind | undefined): void => {
+    for (const id of shown ? [...kindsAskedBy(shown, kindById), ...kindsOnCards(shown, inUse)] : []) kinds.add(id);
+  };
+  for (const piece of piecesOfPage(page)) {
+    const question = makerOf(piece).question?.(piece.settings);
+    if (question?.from === 'selection') return null;
+    if (question?.from === 'kind') take(kindById(question.of));
+    if (question?.from === 'related') take(kind);
+    if (question?.from === 'linked') for (const key of question.fields) take(linkedKind(kind, key, kindById));
+    for (const way of waysOfSlots(slotsOfPiece(piece))) {
+      for (const [at] of way.entries()) {
+        const reached = reachedKind(kind, way.slice(0, at + 1), kindById);
+        if (reached && 'id' in reached) kinds.add(reached.id as number);
+      }
+    }
+  }
+  return [...kinds];
+}

@@ -1,0 +1,57 @@
+import type { PieceSettings, PieceTypeName, Slot } from '../../design/index.js';
+import type { Listing } from '../../listings/index.js';
+import type { Kind } from '../../structure/index.js';
+import type { CardMaker } from '../cards/card-maker.js';
+import { slotFormOf } from '../cards/card-maker.js';
+import type { ShownListing } from '../cards/reached-values.js';
+import { slotValue } from '../cards/slot-value.js';
+import type { PageScene } from '../frame.js';
+import type { MadePiece, ShownSlot } from './piece-models.js';
+
+/** A question for listings that a piece asks before the page is made. */
+export interface ListQuestion {
+  readonly from: PieceSettings<'list'>['from'];
+  readonly of: number;
+  readonly fields: readonly string[];
+  readonly most: number;
+}
+
+/** What was found for a question. */
+export interface ListAnswer {
+  readonly total: number;
+  readonly listings: readonly Listing[];
+  /** The page of all of them; null for none. */
+  readonly href: string | null;
+}
+
+/** What pieces are made with. */
+export interface PieceMaking {
+  readonly page: PageScene;
+  /** The page's listing; null for a page without one. */
+  readonly shown: ShownListing | null;
+  readonly maker: CardMaker;
+  readonly linked: (id: number) => Listing | undefined;
+  readonly answer: (question: ListQuestion) => ListAnswer;
+}
+
+/** Makes the model of a sort of piece from its settings; null when there is nothing to show. */
+export interface PieceMaker<Name extends PieceTypeName> {
+  /** What it has to know first. */
+  question?(settings: PieceSettings<Name>): ListQuestion;
+  make(settings: PieceSettings<Name>, making: PieceMaking): MadePiece | null;
+}
+
+/** The slots of a piece in which anything stands. */
+export function shownSlots(slots: readonly Slot[], { page, shown }: PieceMaking): ShownSlot[] {
+  return slots.flatMap((slot) => {
+    const value = shown ? slotValue(slot, shown) : plainValue(slot);
+    const kind: Pick<Kind, 'fields'> = shown?.kind ?? { fields: [] };
+    return value ? [{ form: slotFormOf(slot, kind, page.kindById), value }] : [];
+  });
+}
+
+/** The words of a slot on a page without a listing. */
+function plainValue({ text, leadsTo }: Slot): ShownSlot['value'] | null {
+  const words = text.map((part) => ('words' in part ? part.words : '')).join('');
+  return words === '' ? null : { text: words, shape: 'text', ...(leadsTo.startsWith('/') && { href: leadsTo }) };
+}

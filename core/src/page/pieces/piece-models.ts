@@ -1,0 +1,138 @@
+import type { PICTURE_FITS, PICTURE_RATIOS } from '../../design/index.js';
+import type { Picture } from '../../structure/index.js';
+import type { CardModel, CardValue, SlotForm } from '../cards/card-model.js';
+import type { RowsModel } from '../cards/value-model.js';
+
+/** What a slot shows, with how it stands. */
+export interface ShownSlot {
+  readonly form: SlotForm;
+  readonly value: CardValue;
+}
+
+export interface HeadingModel {
+  readonly type: 'heading';
+  readonly level: 1 | 2 | 3;
+  readonly text: string;
+  readonly href: string | null;
+}
+
+export interface TextModel {
+  readonly type: 'text';
+  readonly slots: readonly ShownSlot[];
+}
+
+export interface RichTextModel {
+  readonly type: 'rich-text';
+  /** Cleaned HTML. */
+  readonly html: string;
+}
+
+export interface PictureModel {
+  readonly type: 'picture';
+  readonly picture: Picture;
+  readonly ratio: (typeof PICTURE_RATIOS)[number];
+  readonly fit: (typeof PICTURE_FITS)[number];
+  readonly caption: string;
+}
+
+export interface GalleryModel {
+  readonly type: 'gallery';
+  readonly pictures: readonly Picture[];
+}
+
+export interface ValuesModel {
+  readonly type: 'values';
+  readonly layout: 'table' | 'list' | 'tiles' | 'sections';
+  /** 0 for as many as fit. */
+  readonly columns: number;
+  readonly slots: readonly ShownSlot[];
+}
+
+/** One entry of rows, as a tile or a place in a ranked list. */
+export interface EntryModel {
+  readonly title: string;
+  readonly picture: Picture | null;
+  readonly href: string | null;
+  readonly facts: readonly { readonly label: string; readonly text: string }[];
+}
+
+export interface SpecificationModel {
+  readonly type: 'specification';
+  readonly layout: 'table' | 'tiles' | 'ranked';
+  readonly rows: RowsModel;
+  readonly entries: readonly EntryModel[];
+  /** Words on the button of an entry that leads somewhere. */
+  readonly button: string;
+}
+
+/** A row of a list that stands as a table. */
+export interface TableRowModel {
+  readonly id: number;
+  readonly href: string | null;
+  /** By key of the column's slot. */
+  readonly values: Readonly<Record<string, CardValue>>;
+}
+
+export interface ListModel {
+  readonly type: 'list';
+  readonly layout: 'grid' | 'rows' | 'table' | 'scrolling' | 'ranked';
+  /** The least width of a card, in rem. */
+  readonly width: number;
+  readonly heading: string;
+  readonly intro: string;
+  /** The page of all of them, and how many they are; null where it leads nowhere. */
+  readonly all: { readonly href: string; readonly total: number } | null;
+  readonly cards: readonly CardModel[];
+  readonly columns: readonly SlotForm[];
+  readonly rows: readonly TableRowModel[];
+}
+
+export interface ButtonsModel {
+  readonly type: 'buttons';
+  readonly look: 'filled' | 'plain';
+  readonly buttons: readonly { readonly words: string; readonly href: string }[];
+}
+
+export interface BreadcrumbModel {
+  readonly type: 'breadcrumb';
+  readonly words: string;
+  readonly href: string;
+}
+
+export interface BylineModel {
+  readonly type: 'byline';
+  readonly text: string;
+}
+
+export interface DividerModel {
+  readonly type: 'divider';
+}
+
+export interface SpaceModel {
+  readonly type: 'space';
+  readonly size: 'small' | 'normal' | 'large';
+}
+
+/** What stands in the place of a piece that has nothing to show. */
+export interface NothingModel {
+  readonly type: 'nothing';
+  readonly sentence: string;
+}
+
+export type MadePiece =
+  | HeadingModel
+  | TextModel
+  | RichTextModel
+  | PictureModel
+  | GalleryModel
+  | ValuesModel
+  | SpecificationModel
+  | ListModel
+  | ButtonsModel
+  | BreadcrumbModel
+  | BylineModel
+  | DividerModel
+  | SpaceModel;
+
+export type PieceModel = (MadePiece | NothingModel) & { readonly key: string };
+export type PieceModelOf<Type extends PieceModel['type']> = Extract<PieceModel, { readonly type: Type }>;

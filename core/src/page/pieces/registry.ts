@@ -1,0 +1,37 @@
+import type { Piece, PieceTypeName } from '../../design/index.js';
+import { breadcrumb } from './breadcrumb.js';
+import { buttons } from './buttons.js';
+import { byline } from './byline.js';
+import { divider } from './divider.js';
+import { gallery } from './gallery.js';
+import { heading } from './heading.js';
+import { list } from './list.js';
+import { picture } from './picture.js';
+import type { PieceMaker } from './piece-maker.js';
+import { richText } from './rich-text.js';
+import { space } from './space.js';
+import { specification } from './specification.js';
+import { text } from './text.js';
+import { values } from './values.js';
+
+/** What makes the model of each sort of piece. */
+const PIECE_MAKERS: { readonly [Name in PieceTypeName]: PieceMaker<Name> } = {
+  heading,
+  text,
+  'rich-text': richText,
+  picture,
+  gallery,
+  values,
+  specification,
+  list,
+  buttons,
+  breadcrumb,
+  byline,
+  divider,
+  space,
+};
+
+/** The maker of a piece, whichever sort it is; to be given the settings of that piece only. */
+export function makerOf({ type }: Piece): PieceMaker<PieceTypeName> {
+  return PIECE_MAKERS[type] as PieceMaker<PieceTypeName>;
+}

@@ -1,0 +1,155 @@
+import type { DesignedPage } from '@plindo/core/page';
+import type { Answer, Sender } from '../../testing/test-api.js';
+import { BERTHS, TestApi } from '../../testing/test-api.js';
+
+describe('Designed pages', () => {
+  let api: TestApi;
+  let owner: Sender;
+  let kindId: number;
+  let listingId: number;
+
+  beforeEach(async () => {
+    api = await TestApi.start();
+    await api.addUser('owner');
+    owner = await api.signIn('owner');
+    const { services } = api.assembly;
+    kindId = (await services.kinds.add(null, BERTHS)).result.id;
+    const added = await services.listings.add(null, kindId, { title: 'Quay', status: 'live', values: { price: '60' } });
+    listingId = added.result.id;
+  });
+  afterEach(() => api.stop());
+
+  const words = (text: string): object[] => [{ words: text }];
+  const heading = (text: object[]): object => ({ key: 'h', type: 'heading', settings: { text, level: 1 } });
+  const page = (name: string, pieces: object[], more: object = {}): object => ({
+    ...{ name, serves: 'listing', ...more },
+    strips: [{ key: 's', columns: [{ key: 'c', pieces }] }],
+  });
+  const add = (definition: object, kind: number | null = kindId): Promise<Answer> =>
+    owner.send('POST', '/api/designs', { type: 'page', kindId: kind, definition });
+  /** The first heading on a page; its type where it isn't a designed one. */
+  const headingAt = async (url: string): Promise<string | undefined> => {
+    const model = (await owner.send('GET', `/api/page?url=${url}`)).json as DesignedPage;
+    if (model.type !== 'designed') return model.type;
+    const pieces = model.strips.flatMap(({ columns }) => columns.flatMap((column) => column.pieces));
+    const found = pieces.find(({ type }) => type === 'heading');
+    return found?.type === 'heading' ? found.text : undefined;
+  };
+  const messages = ({ json }: Answer): string[] => json.issues.map(({ message }: { message: string }) => message);
+
+  it('serve the front page, addresses of their own, and listings; taken back, the standard ones do', async () => {
+    expect([await headingAt('/'), await headingAt('/about/us'), await headingAt('/berths/quay')]).toEqual([
+      ...['My directory', 'not-found', 'Quay'],
+    ]);
+    const list = { key: 'l', type: 'list', settings: { from: 'kind', of: kindId, heading: words('Ours') } };
+    await add(page('Front', [heading(words('Welcome')), list], { serves: 'home' }), null);
+    await add(page('About', [heading(words('About us'))], { serves: 'free', address: 'about/us' }), null);
+    const added = await add(page('Berth', [heading([{ words: 'At ' }, { field: '@title' }])]));
+    expect([await headingAt('/'), await headingAt('/about/us'), await headingAt('/berths/quay')]).toEqual([
+      ...['Welcome', 'About us', 'At Quay'],
+    ]);
+    await owner.send('POST', `/api/changes/${added.json.changeId}/undo`);
+    expect(await headingAt('/berths/quay')).toBe('Quay');
+  });
+
+  it('serve the listings for which their conditions hold, and it can be asked which does', async () => {
+    const dear = { join: 'all', of: [{ field: 'price', op: 'above', value: '50' }] };
+    await add(page('Any', [heading(words('Any'))]));
+    const special = await add(page('Dear', [heading(words('Dear'))], { when: dear }));
+    expect(await headingAt('/berths/quay')).toBe('Dear');
+    const serving = async (): Promise<object> => (await owner.send('GET', `/api/listings/${listingId}/page`)).json;
+    expect(await serving()).toEqual({ id: special.json.result.id, name: 'Dear', when: dear });
+    const { version } = (await owner.send('GET', `/api/listings/${listingId}`)).json;
+    await owner.send('PATCH', `/api/listings/${listingId}`, { version, values: { price: '10' } });
+    expect([await headingAt('/berths/quay'), await serving()]).toEqual([
+      'Any',
+      jasmine.objectContaining({ name: 'Any', when: null }),
+    ]);
+    expect((await owner.send('GET', '/api/listings/99/page')).status).toBe(404);
+  });
+
+  it('are refused with their place, whether they cannot be read or cannot be shown', async () => {
+    const unread = await add(page('A', [{ key: 'x', type: 'clock' }]));
+    expect([unread.status, messages(unread)]).toEqual([
+      422,
+      ['The design cannot be read: page.strips.1.columns.1.pieces.1.type must be the name of a sort of piece.'],
+    ]);
+    const wrong = await add(page('A', [{ key: 'x', type: 'rich-text', settings: { field: 'gone' } }]));
+    expect([wrong.status, messages(wrong)]).toEqual([
+      422,
+      ['Strip 1, Rich text: there is no field of longer texts “gone” any more.'],
+    ]);
+    expect((await add(page('A', []), null)).status).toBe(404);
+    expect((await add(page('A', [], { serves: 'home' }))).status).toBe(404);
+    expect((await owner.send('GET', '/api/designs')).json).toEqual([]);
+  });
+
+  it('hold their addresses against other pages and against kinds, and kinds hold theirs', async () => {
+    const free = (name: string, address: string): Promise<Answer> =>
+      add(page(name, [heading(words(name))], { serves: 'free', address }), null);
+    expect((await free('One', 'about')).status).toBe(200);
+    expect([(await free('Two', 'about')).status, (await free('Three', 'berths/x')).status]).toEqual([409, 409]);
+    const kind = { one: 'About', many: 'Abouts', slug: 'about', fields: [] };
+    const refused = await owner.send('POST', '/api/kinds', kind);
+    expect([refused.status, refused.json.code]).toEqual([409, 'kind.slug-taken']);
+  });
+
+  it('keep a selection, and a kind, that they list from being deleted unnoticed', async () => {
+    const list = { key: 'l', type: 'list', settings: { from: 'kind', of: kindId } };
+    await add(page('Front', [list], { serves: 'home' }), null);
+    const refused = await owner.send('DELETE', `/api/kinds/${kindId}`);
+    expect([refused.status, messages(refused)[0]]).toEqual([
+      422,
+      'The page “Front” uses this and would break. Change it first, under Arrange. Strip 1, Listings: the kind that it lists is not there any more.',
+    ]);
+    const selection = await owner.send('POST', '/api/selections', { name: 'Some', kinds: [kindId] });
+    const ofSelection = { ...list, settings: { from: 'selection', of: selection.json.result.id } };
+    await add(page('Berth', [ofSelection]));
+    const used = await owner.send('DELETE', `/api/selections/${selection.json.result.id}`);
+    expect([used.status, used.json.code]).toEqual([422, 'design.broken']);
+  });
+
+  it('go to another site in a blueprint, with the kinds and selections that they list', async () => {
+    const selection = await owner.send('POST', '/api/selections', { name: 'Some', kinds: [kindId] });
+    const lists = [
+      { key: 'a', type: 'list', settings: { from: 'kind', of: kindId } },
+      { key: 'b', type: 'list', settings: { from: 'selection', of: selection.json.result.id } },
+    ];
+    await add(page('Front', lists, { serves: 'home' }), null);
+    const blueprint = (await owner.send('GET', '/api/blueprint')).json;
+    const other = await TestApi.start();
+    try {
+      await other.addUser('owner');
+      const there = await other.signIn('owner');
+      // So that numbers are others there.
+      await there.send('POST', '/api/kinds', { one: 'Crew', many: 'Crews', slug: 'crews', fields: [] });
+      await there.send('POST', '/api/selections', { name: 'Other', kinds: [1] });
+      expect((await there.send('POST', '/api/blueprint', blueprint)).status).toBe(200);
+      const [design] = (await there.send('GET', '/api/designs')).json;
+      const of = design.definition.strips[0].columns[0].pieces.map(
+        ({ settings }: { settings: { of: number } }) => settings.of,
+      );
+      expect(of).toEqual([2, 2]);
+    } finally {
+      await other.stop();
+    }
+  });
+
+  it('are rendered anew when what they list changes, and kept when something else does', async () => {
+    const list = { key: 'l', type: 'list', settings: { from: 'linked', fields: [] } };
+    expect((await add(page('Berth', [list]))).status).toBe(422);
+    const related = { key: 'l', type: 'list', settings: { from: 'related', fields: ['price'] } };
+    await add(page('Berth', [related]));
+    const { pages, live } = api.assembly.services;
+    const found = pages.destination('/berths/quay');
+    const reads = found.kind === 'page' ? found.reads : null;
+    expect(reads).toEqual({ kinds: [kindId], listings: [listingId] });
+    const { current } = live.revisions;
+    const crews = (await api.assembly.services.kinds.add(null, { ...BERTHS, slug: 'c', one: 'C', many: 'Cs' })).result;
+    const structural = live.revisions.current;
+    await api.assembly.services.listings.add(null, crews.id, { title: 'X', status: 'live', values: {} });
+    expect([live.revisions.isSame(reads!, current), live.revisions.isSame(reads!, structural)]).toEqual([false, true]);
+    await api.assembly.services.listings.add(null, kindId, { title: 'Y', status: 'live', values: {} });
+    expect(live.revisions.isSame(reads!, structural)).toBeFalse();
+  });
+});

@@ -1,0 +1,17 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { PieceModelOf } from '@plindo/core/page';
+import { Icon } from '../icons/icon';
+
+@Component({
+  selector: 'pl-breadcrumb-piece',
+  imports: [Icon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <nav aria-label="Where you are">
+      <a [href]="piece().href"><pl-icon name="arrow_back" />{{ piece().words }}</a>
+    </nav>
+  `,
+})
+export class BreadcrumbPiece {
+  readonly piece = input.required<PieceModelOf<'breadcrumb'>>();
+}

@@ -1,0 +1,34 @@
+import type { Type } from '@angular/core';
+import type { PieceModel } from '@plindo/core/page';
+import { BreadcrumbPiece } from './breadcrumb';
+import { ButtonsPiece } from './buttons';
+import { BylinePiece } from './byline';
+import { DividerPiece } from './divider';
+import { GalleryPiece } from './gallery';
+import { HeadingPiece } from './heading';
+import { ListPiece } from './list';
+import { NothingPiece } from './nothing';
+import { PicturePiece } from './picture-piece';
+import { RichTextPiece } from './rich-text';
+import { SpacePiece } from './space';
+import { SpecificationPiece } from './specification';
+import { TextPiece } from './text';
+import { ValuesPiece } from './values';
+
+/** What shows each sort of piece. */
+export const PIECE_VIEWS: Readonly<Record<PieceModel['type'], Type<unknown>>> = {
+  heading: HeadingPiece,
+  text: TextPiece,
+  'rich-text': RichTextPiece,
+  picture: PicturePiece,
+  gallery: GalleryPiece,
+  values: ValuesPiece,
+  specification: SpecificationPiece,
+  list: ListPiece,
+  buttons: ButtonsPiece,
+  breadcrumb: BreadcrumbPiece,
+  byline: BylinePiece,
+  divider: DividerPiece,
+  space: SpacePiece,
+  nothing: NothingPiece,
+};
