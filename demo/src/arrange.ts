@@ -130,6 +130,25 @@ export function guideSelections(kinds: {
       published: true,
     }),
     onTheCoast(kinds.harbour, kinds.yard),
+    makeSelection({
+      slug: 'featured-berths',
+      name: 'Berths that we like',
+      purpose: 'For the front page.',
+      kinds: [kinds.berth],
+      where: { join: 'all', of: [{ field: '@featured', op: 'is', value: 'yes' }] },
+      facets: ['harbour', 'type', 'price'],
+      published: true,
+    }),
+    makeSelection({
+      slug: 'next-courses',
+      name: 'Next courses',
+      purpose: 'For the front page: what begins soon, the soonest first.',
+      kinds: [kinds.course],
+      where: { join: 'all', of: [{ field: 'starts', op: 'in-future' }] },
+      order: [{ by: 'field:starts', direction: 'up' }],
+      facets: ['level', 'held-at'],
+      published: true,
+    }),
   ];
 }
 

@@ -19,9 +19,13 @@ import {
   YARD_FIRST,
   YARD_LAST,
 } from './people-and-work.js';
+import type { GuideNumbers } from './pages.js';
+import { guidePages } from './pages.js';
 import { drawLogo } from './pictures.js';
+import { drawPortrait } from './portraits.js';
 import { BERTH_FACILITIES, BERTH_TYPES, HARBOURS } from './places.js';
 import { Dice } from './random.js';
+import { CHANNEL_KIND, GUIDE_KIND, fillReading } from './reading.js';
 
 const BERTHS_WITHOUT_PICTURE = 0.2;
 const COURSES = 80;
@@ -59,16 +63,36 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
   await arrange(services, berth.id, ARRANGED_BERTHS, ['harbour'], true);
   await arrange(services, course.id, ARRANGED_COURSES, ['held_at', 'taught_by']);
   await arrange(services, yard.id, ARRANGED_BOATYARDS, ['serves']);
-  for (const { kind } of kinds.summaries()) {
-    await services.designs.add(null, { type: 'card', kindId: kind.id, definition: guideCard(kind) });
-  }
   const harbours = await fillHarbours(services, harbour.id, pictures);
   await fillBerths(services, berth.id, harbours, pictures);
   await fillYards(services, yard.id, harbours, pictures);
-  const instructors = await fillInstructors(services, instructor.id, pictures);
+  const instructors = await fillInstructors(services, instructor.id);
   await fillCourses(services, course.id, { harbours, instructors }, pictures);
-  const numbers = { berth: berth.id, course: course.id, harbour: harbour.id, yard: yard.id };
-  for (const selection of guideSelections(numbers)) await services.selections.add(null, selection);
+  const { result: guide } = await kinds.add(null, GUIDE_KIND);
+  const { result: channel } = await kinds.add(null, CHANNEL_KIND);
+  await fillReading(services, { guide: guide.id, channel: channel.id }, pictures);
+  const ids = { berth: berth.id, course: course.id, harbour: harbour.id, yard: yard.id };
+  const selections = new Map<string, number>();
+  for (const selection of guideSelections(ids)) {
+    const { result } = await services.selections.add(null, selection);
+    selections.set(result.slug, result.id);
+  }
+  const numbers = { ...ids, instructor: instructor.id, guide: guide.id, channel: channel.id, selections };
+  await designGuide(services, numbers, pictures);
+}
+
+/** How the guide looks: a card for each kind, and its pages. */
+async function designGuide(
+  { designs, kinds }: Services,
+  numbers: GuideNumbers,
+  pictures: readonly KeptPicture[],
+): Promise<void> {
+  for (const { kind } of kinds.summaries()) {
+    await designs.add(null, { type: 'card', kindId: kind.id, definition: guideCard(kind) });
+  }
+  for (const [kindId, definition] of guidePages(numbers, pictures)) {
+    await designs.add(null, { type: 'page', kindId, definition });
+  }
 }
 
 /** The set with a picture for each category at the top of the tree. */
@@ -119,6 +143,7 @@ async function fillHarbours({ listings }: Services, kindId: number, pictures: re
         website: `https://${domain}`,
         place: { latitude: harbour.latitude, longitude: harbour.longitude, address: '' },
         about: harbour.about,
+        views: [13, 17, 23].map((step) => pictures[(at + step) % pictures.length]),
       },
     });
     ids.set(harbour.name, result.id);
@@ -138,7 +163,8 @@ async function fillBerths(
     for (let number = 1; number <= harbour.berths; number++) {
       const type = dice.pick(BERTH_TYPES);
       const length = dice.whole(14, 48) / 2;
-      const isFeatured = dice.chance(0.03);
+      // One in every second harbour at least, so that there is something to lead the page.
+      const isFeatured = dice.chance(0.03) || (number === 5 && HARBOURS.indexOf(harbour) % 2 === 0);
       const night = dice.whole(9, 60);
       const nearby = dice.chance(0.15) ? null : dice.chance(0.6);
       const summary = summaryOf(dice, type);
@@ -223,7 +249,7 @@ async function fillYards(
   }
 }
 
-async function fillInstructors({ listings }: Services, kindId: number, pictures: readonly KeptPicture[]): Promise<Ids> {
+async function fillInstructors({ listings, pictures }: Services, kindId: number): Promise<Ids> {
   const dice = new Dice(77);
   const ids = new Map<string, number>();
   for (let at = 0; at < INSTRUCTORS; at++) {
@@ -232,7 +258,8 @@ async function fillInstructors({ listings }: Services, kindId: number, pictures:
     const { result } = await listings.add(null, kindId, {
       title,
       summary: `Teaches ${dice.pick(['patiently', 'with a dry wit', 'by doing', 'in small groups'])}, ${dice.pick(['afloat since childhood', 'after years as a pilot', 'between two ocean crossings'])}.`,
-      picture: dice.chance(0.3) ? null : dice.pick(pictures),
+      // A few have not been drawn yet.
+      picture: dice.chance(0.15) ? null : await portraitOf(pictures, title, at),
       status: 'live',
       values: {
         certificates: dice.some(CERTIFICATES, 0.4),
@@ -244,6 +271,11 @@ async function fillInstructors({ listings }: Services, kindId: number, pictures:
     ids.set(title, result.id);
   }
   return ids;
+}
+
+async function portraitOf(pictures: Services['pictures'], name: string, number: number): Promise<KeptPicture> {
+  const { hash, width, height } = await pictures.add(await drawPortrait(number), `portrait-${number + 1}.png`);
+  return { hash, width, height, alt: `Drawing of ${name}`, focus: { x: 0.5, y: 0.48 } };
 }
 
 /** Courses lie around the day of the filling, so that some have been and some are to come. */

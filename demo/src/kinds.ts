@@ -35,7 +35,10 @@ export const HARBOUR_KIND: KindDefinition = kind({
   icon: 'anchor',
   colour: '#0f6e6a',
   intro: 'Twelve places to lie safely between the upper reach and the open sea.',
-  sections: [{ key: 'office', label: 'The harbour office', folded: false }],
+  sections: [
+    { key: 'office', label: 'The harbour office', folded: false },
+    { key: 'pictures', label: 'More pictures', folded: true },
+  ],
   fields: [
     makeField({
       key: 'region',
@@ -77,6 +80,7 @@ export const HARBOUR_KIND: KindDefinition = kind({
     makeField({ key: 'website', label: 'Website', type: 'web-address', section: 'office' }),
     makeField({ key: 'place', label: 'Place', type: 'place' }),
     makeField({ key: 'about', label: 'About', type: 'long-text', inTable: false, searchWeight: 1 }),
+    makeField({ key: 'views', label: 'Views', type: 'pictures', inTable: false, section: 'pictures' }),
   ],
 });
 

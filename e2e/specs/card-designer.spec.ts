@@ -31,7 +31,15 @@ describe('The card designer', () => {
     await page.getByRole('link', { name: 'Add a card' }).click();
     await page.getByLabel('Name', { exact: true }).fill('Berth at a glance');
     // All that the copy of the main card brings goes, but the title.
-    for (const name of ['Featured', 'Summary', 'Distance', 'Harbour', 'Type', 'Price a night', 'Greatest length']) {
+    for (const name of [
+      'Featured',
+      'Type Region',
+      'Distance',
+      'Length',
+      'Draught',
+      'Price a night',
+      'Services nearby',
+    ]) {
       await page
         .locator('pl-card-outline')
         .getByRole('button', { name: `Take out ${name}`, exact: true })

@@ -129,7 +129,7 @@ describe('The Desk', () => {
       await page.getByRole('alert').getByText(message).waitFor();
     }
     const kinds = await page.request.get(`${server.address}/api/kinds`);
-    expect(((await kinds.json()) as unknown[]).length).toBe(5);
+    expect(((await kinds.json()) as unknown[]).length).toBe(7);
   }, 60_000);
 
   it('shows which rows will not come in, can be cancelled, and then leaves nothing', async () => {
@@ -150,7 +150,7 @@ describe('The Desk', () => {
     await page.getByRole('heading', { name: 'What was changed' }).waitFor();
     expect(await page.getByText('boats.csv').count()).toBe(0);
     const kinds = await page.request.get(`${server.address}/api/kinds`);
-    expect(((await kinds.json()) as unknown[]).length).toBe(5);
+    expect(((await kinds.json()) as unknown[]).length).toBe(7);
   }, 90_000);
 
   it('has no faults that axe-core finds by WCAG 2.2 AA', async () => {
@@ -203,7 +203,7 @@ describe('A stop of the server in the middle of an import', () => {
     await server.kill();
     server = await TestServer.start(server.folder);
     const kinds = await fetch(`${server.address}/api/kinds`, { headers: own });
-    expect(((await kinds.json()) as unknown[]).length).toBe(5);
+    expect(((await kinds.json()) as unknown[]).length).toBe(7);
     expect((await fetch(`${server.address}/harbours/kept`)).status).toBe(200);
     await server.stop();
   }, 90_000);

@@ -59,8 +59,8 @@ describe('The controls of a list', () => {
     await page.getByLabel('Price a night to EUR').fill('30');
     await page.getByLabel('Price a night to EUR').press('Enter');
     await page.waitForURL(/price=[\d.]+\.\.30/);
-    const prices = await page.locator('pl-card dl div', { hasText: 'Price a night' }).locator('dd').allInnerTexts();
-    const numbers = prices.map((price) => Number(price.replace('€', '')));
+    const prices = await page.locator('pl-card .foot p', { hasText: 'a night' }).allInnerTexts();
+    const numbers = prices.map((price) => Number.parseFloat(price.replace('€', '')));
     expect(numbers.length).toBeGreaterThan(0);
     expect(numbers.every((price) => price >= least && price <= 30)).toBeTrue();
     await page.context().close();
@@ -132,7 +132,8 @@ describe('The controls of a list', () => {
     await page.getByRole('link', { name: 'Clear all' }).last().click();
     await page.getByRole('radio', { name: /^4 stars or more/ }).check();
     await page.waitForURL('**rating=4..**');
-    const shown = await page.locator('pl-card dl div', { hasText: 'Our rating' }).locator('dd').allInnerTexts();
+    const shown = await page.locator('pl-card .rating').allInnerTexts();
+    expect(shown.length).toBeGreaterThan(0);
     expect(shown.every((text) => Number.parseFloat(text) >= 4)).toBeTrue();
     await page.goto('/boatyards?letter=b', { waitUntil: 'networkidle' });
     const titles = await page.locator('pl-card h3').allInnerTexts();

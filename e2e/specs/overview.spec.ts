@@ -62,7 +62,7 @@ describe('The Desk as a whole', () => {
   it('draws the structure as a map in which everything leads to where it is changed', async () => {
     await open('shape/map', 'Map of the structure');
     await page.getByRole('link', { name: 'Harbour (one) · Berths (many)' }).waitFor();
-    expect(await page.locator('pl-map-page article').count()).toBe(6);
+    expect(await page.locator('pl-map-page article').count()).toBe(8);
     expect(await accessibilityFaults(page)).toEqual([]);
     await page.getByRole('button', { name: 'All of it' }).click();
     await page.locator('article').filter({ hasText: 'Courses' }).getByRole('link', { name: 'Level' }).click();
@@ -99,9 +99,9 @@ describe('The Desk as a whole', () => {
     const beside = page.locator('pl-form-companion');
     await beside.getByText('Harbour is required and empty').waitFor();
     await beside.getByRole('button', { name: 'Page' }).click();
-    await beside.locator('pl-listing-page h1').filter({ hasText: 'Outer wall, berth 1' }).waitFor();
+    await beside.locator('pl-designed-page h1').filter({ hasText: 'Outer wall, berth 1' }).waitFor();
     await page.getByLabel('Price a night').fill('31');
-    await beside.locator('pl-listing-page dd').filter({ hasText: '€31' }).waitFor();
+    await beside.locator('pl-designed-page dd').filter({ hasText: '€31' }).waitFor();
     await page.getByLabel('Title (required)').fill('Kessel Light, berth 6');
     await beside.getByRole('link', { name: 'Kessel Light, berth 6' }).waitFor();
     expect(await accessibilityFaults(page)).toEqual([]);
@@ -118,7 +118,7 @@ describe('The Desk as a whole', () => {
       .locator('input[type=file]')
       .setInputFiles({ name: 'guide.zip', mimeType: 'application/zip', buffer: zip });
     await there.getByText('the kind Boatyards').waitFor();
-    await there.getByText('302 listings').waitFor();
+    await there.getByText('323 listings').waitFor();
     expect(await there.getByText('It lacks').count()).toBe(0);
     await there.getByRole('button', { name: 'Apply guide.zip' }).click();
     await there.getByText('Applied guide.zip').waitFor({ timeout: 60_000 });

@@ -1,3 +1,4 @@
+import type { DesignedPage } from '@plindo/core/page';
 import { TestServer } from '../harness/server.js';
 import { makeSite, randomFrom } from './acts.js';
 import { faultsOnPages } from './checks.js';
@@ -88,7 +89,7 @@ async function faultsOfNotes(database: string, nodes: readonly Client[], ids: re
   for (const listing of await store.listings(ids)) {
     for (const [at, node] of nodes.entries()) {
       const { json } = await node.send('GET', `/api/page?url=${encodeURIComponent(`/berths/${listing.slug}`)}`);
-      const shown = (json.slots as { key: string; text: string }[]).find(({ key }) => key === 'note')?.text;
+      const shown = textOfSlot(json as DesignedPage, 'note');
       if (shown !== listing.values['note']) {
         faults.push(
           `Node ${at + 1} shows “${shown}” for listing ${listing.id}, not “${String(listing.values['note'])}”.`,
@@ -98,4 +99,11 @@ async function faultsOfNotes(database: string, nodes: readonly Client[], ids: re
   }
   await store.close();
   return faults;
+}
+
+/** What stands in a slot among the values of a page; undefined where there is none. */
+function textOfSlot({ strips }: DesignedPage, key: string): string | undefined {
+  const pieces = strips.flatMap(({ columns }) => columns.flatMap((column) => column.pieces));
+  const slots = pieces.flatMap((piece) => (piece.type === 'values' ? piece.slots : []));
+  return slots.find(({ form }) => form.key === key)?.value.text;
 }

@@ -13,7 +13,7 @@ export interface PageFrame {
   readonly description: string;
   /** The one address of this page, without the parts that mean nothing. */
   readonly canonical: string;
-  /** Links to the index pages of all published kinds. */
+  /** Links to the index pages of all published kinds, and to the pages that stand in the menu. */
   readonly kinds: readonly KindLink[];
 }
 

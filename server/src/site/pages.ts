@@ -219,7 +219,12 @@ export class Pages {
   private scene(): PageScene {
     const withPages = this.published().filter(({ kind }) => kind.hasIndexPage);
     const context = this.live.context();
-    const kinds = withPages.map(({ kind }) => ({ label: kind.many, href: `/${kind.slug}` }));
+    const ofKinds = withPages.map(({ kind }) => ({ label: kind.many, href: `/${kind.slug}` }));
+    const free = pagesFor('free', null, this.live.designs()).filter(({ definition }) => definition.inMenu);
+    const kinds = [
+      ...ofKinds,
+      ...free.map(({ definition: { name, address } }) => ({ label: name, href: `/${address}` })),
+    ];
     const { kindById } = this;
     return {
       site: this.live.site(),

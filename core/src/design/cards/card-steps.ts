@@ -2,6 +2,7 @@ import type { KindById, KindDefinition } from '../../structure/index.js';
 import type { Slot } from '../slots/slot.js';
 import { freeSlotKey } from '../slots/slot.js';
 import { ownLabel } from '../slots/slot-fields.js';
+import type { TextPart } from '../slots/text-with-values.js';
 import { isValue } from '../slots/text-with-values.js';
 import type { DesignStep } from '../steps.js';
 import { itemAt } from '../steps.js';
@@ -23,9 +24,9 @@ export interface SlotNames {
 
 /** What a slot is called: its label, else what it shows. */
 export function slotName(slot: Slot, { kind, kindById }: SlotNames): string {
-  const own = slot.label || ownLabel(slot.text, kind, kindById);
-  const words = slot.text.map((part) => (isValue(part) ? '…' : part.words)).join('');
-  return own || words.trim() || 'Nothing yet';
+  const nameOf = (part: TextPart): string => (isValue(part) ? ownLabel([part], kind, kindById) : part.words);
+  const all = slot.text.map(nameOf).join(' ').replace(/\s+/g, ' ').trim();
+  return slot.label || ownLabel(slot.text, kind, kindById) || all || 'Nothing yet';
 }
 
 /** Puts a slot into a place, under a key of its own; the slots from there on move down. */

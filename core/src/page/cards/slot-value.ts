@@ -23,9 +23,17 @@ export function slotValue(slot: Slot, shown: ShownListing, search = ''): CardVal
   const made = sole ? soleValue(sole, slot, shown) : wordsOf(slot.text, shown);
   if (!made) return slot.instead === '' ? null : { text: slot.instead, shape: 'text', isInstead: true };
   const href = leadOf(slot, sole, shown) ?? made.href;
-  const isSearched = search !== '' && (isOwn(sole, '@title') || isOwn(sole, '@summary'));
-  const marks = isSearched ? metStretches(made.text, search, shown.kind) : [];
+  const marks = search !== '' && isFound(slot, shown) ? metStretches(made.text, search, shown.kind) : [];
   return { ...made, ...(href !== undefined && { href }), ...(marks.length > 0 && { marks }) };
+}
+
+/** Whether anything that a slot shows is found by searching. */
+function isFound({ text }: Slot, { kind }: ShownListing): boolean {
+  return text.some((part) => {
+    if (!isValue(part) || part.through.length > 0) return false;
+    const isPart = isOwn(part, '@title') || isOwn(part, '@summary');
+    return isPart || kind.fields.some(({ key, searchWeight }) => key === part.field && searchWeight > 0);
+  });
 }
 
 /** Whether a condition holds of a listing, over its fields and built-in parts. */

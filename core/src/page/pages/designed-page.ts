@@ -39,7 +39,7 @@ export async function designedPage(
   source: DesignedSource,
 ): Promise<DesignedPage> {
   const { listing } = subject;
-  const known = new Map<number, Listing>();
+  const known = new Map<number, Listing>(listing ? [[listing.id, listing]] : []);
   const linked = (id: number): Listing | undefined => known.get(id);
   const shown = shownListing(scene, subject, linked);
   const page = shownOf(design, shown);

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Changed, DesignSamples } from '@plindo/core/contract';
+import type { Changed, DesignSamples, ServingPage } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
 import type { UnplacedDesign } from '@plindo/core/plans';
 import type { Observable } from 'rxjs';
@@ -28,6 +28,11 @@ export class DesignsApi {
 
   remove(id: number): Observable<Changed<null>> {
     return this.http.delete<Changed<null>>(`/api/designs/${id}`);
+  }
+
+  /** Which page serves a listing. */
+  serving(listingId: number): Observable<ServingPage> {
+    return this.http.get<ServingPage>(`/api/listings/${listingId}/page`);
   }
 
   samples(kindId: number): Observable<DesignSamples> {

@@ -129,6 +129,12 @@ import { PictureView } from './picture';
       align-items: center;
       gap: 0.5rem;
     }
+    .rating {
+      flex-wrap: wrap;
+      column-gap: 0.5rem;
+      row-gap: 0;
+      white-space: nowrap;
+    }
     .swatch {
       inline-size: 1.25rem;
       block-size: 1.25rem;

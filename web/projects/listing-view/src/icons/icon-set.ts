@@ -1,4 +1,9 @@
 /* Material Symbols, one file an icon, so that only those that are used are shipped. */
+import remove from '@material-symbols/svg-400/outlined/remove.svg' with { loader: 'text' };
+import dataset from '@material-symbols/svg-400/outlined/dataset.svg' with { loader: 'text' };
+import localGasStation from '@material-symbols/svg-400/outlined/local_gas_station.svg' with { loader: 'text' };
+import cellTower from '@material-symbols/svg-400/outlined/cell_tower.svg' with { loader: 'text' };
+import menuBook from '@material-symbols/svg-400/outlined/menu_book.svg' with { loader: 'text' };
 import arrowBack from '@material-symbols/svg-400/outlined/arrow_back.svg' with { loader: 'text' };
 import arrowForward from '@material-symbols/svg-400/outlined/arrow_forward.svg' with { loader: 'text' };
 import arrowUpward from '@material-symbols/svg-400/outlined/arrow_upward.svg' with { loader: 'text' };
@@ -105,6 +110,11 @@ import starFill from '@material-symbols/svg-400/outlined/star-fill.svg' with { l
 
 /** Paths of the icons, by the names that Material Symbols gives them. */
 export const ICON_SET = {
+  remove,
+  dataset,
+  local_gas_station: localGasStation,
+  cell_tower: cellTower,
+  menu_book: menuBook,
   arrow_back: arrowBack,
   arrow_forward: arrowForward,
   arrow_upward: arrowUpward,

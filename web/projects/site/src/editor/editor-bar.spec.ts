@@ -75,4 +75,16 @@ describe('The bar that editors get beside public pages', () => {
     await shown.set({ model: { ...makeIndexPage(), type: 'not-found' } });
     expect(shown.texts('button')).toEqual([]);
   });
+
+  it('on the page of a listing leads to its form, and says which page it is and why', async () => {
+    const listing = { id: 4, kindId: 1, title: 'Quay' };
+    const model = { ...makeIndexPage(), type: 'designed', serves: 'listing', listing, strips: [] };
+    await shown.set({ model, url: '/berths/quay' });
+    expect(shown.texts('a')).toEqual(['Open the Desk', 'Change this listing']);
+    await shown.press('Which page is this?');
+    const when = { join: 'all', of: [{ field: 'price', op: 'above', value: '50' }] };
+    await server.answer('GET', '/api/listings/4/page', { id: 7, name: 'Dear berths', when });
+    await shown.settled();
+    expect(shown.texts('[role=status]')).toEqual(['“Dear berths”, because all that it asks for holds (1).']);
+  });
 });

@@ -1,5 +1,5 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
-import { CatalogApi, ListingSearch, PagesApi } from '@plindo/api';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { CatalogApi, DesignsApi, ListingSearch, PagesApi } from '@plindo/api';
 import type { FoundListing, MissedOnPage } from '@plindo/core/contract';
 import type { PageModel } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
@@ -18,6 +18,7 @@ export class EditorBar {
   /** The address of the page in its state. */
   readonly url = input.required<string>();
 
+  private readonly designs = inject(DesignsApi);
   private readonly pages = inject(PagesApi);
   protected readonly search = new ListingSearch(inject(CatalogApi));
   protected readonly isOpen = signal(false);
@@ -25,6 +26,13 @@ export class EditorBar {
   protected readonly answer = signal<Explanation | null>(null);
   protected readonly missed = signal<readonly MissedOnPage[] | null>(null);
   protected readonly fault = signal('');
+  /** The listing whose page it is. */
+  protected readonly listing = computed(() => {
+    const model = this.model();
+    return model.type === 'designed' ? model.listing : null;
+  });
+  /** Which page serves it, in a sentence. */
+  protected readonly serving = signal('');
 
   constructor() {
     effect(() => {
@@ -34,6 +42,7 @@ export class EditorBar {
       this.answer.set(null);
       this.missed.set(null);
       this.fault.set('');
+      this.serving.set('');
     });
   }
 
@@ -53,6 +62,17 @@ export class EditorBar {
     this.pages.missed(this.url()).subscribe({
       next: (missed) => this.missed.set(missed.filter(({ total }) => total > 0)),
       error: () => this.fault.set(REFUSED),
+    });
+  }
+
+  protected askServing(listingId: number): void {
+    this.designs.serving(listingId).subscribe({
+      next: ({ name, when }) => {
+        const asks = when?.of.length ?? 0;
+        const why = asks === 0 ? 'no other page asks for anything that it has' : `all that it asks for holds (${asks})`;
+        this.serving.set(`“${name}”, because ${why}.`);
+      },
+      error: () => this.serving.set(REFUSED),
     });
   }
 
