@@ -130,11 +130,17 @@ export function guideSelections(kinds: {
       published: true,
     }),
     onTheCoast(kinds.harbour, kinds.yard),
+    ...forTheFrontPage(kinds.berth, kinds.course),
+  ];
+}
+
+function forTheFrontPage(berth: number, course: number): SelectionDefinition[] {
+  return [
     makeSelection({
       slug: 'featured-berths',
       name: 'Berths that we like',
       purpose: 'For the front page.',
-      kinds: [kinds.berth],
+      kinds: [berth],
       where: { join: 'all', of: [{ field: '@featured', op: 'is', value: 'yes' }] },
       facets: ['harbour', 'type', 'price'],
       published: true,
@@ -143,7 +149,7 @@ export function guideSelections(kinds: {
       slug: 'next-courses',
       name: 'Next courses',
       purpose: 'For the front page: what begins soon, the soonest first.',
-      kinds: [kinds.course],
+      kinds: [course],
       where: { join: 'all', of: [{ field: 'starts', op: 'in-future' }] },
       order: [{ by: 'field:starts', direction: 'up' }],
       facets: ['level', 'held-at'],

@@ -19,8 +19,8 @@ import {
   YARD_FIRST,
   YARD_LAST,
 } from './people-and-work.js';
-import type { GuideNumbers } from './pages.js';
-import { guidePages } from './pages.js';
+import type { GuideNumbers } from './pages/guide-pages.js';
+import { guidePages } from './pages/guide-pages.js';
 import { drawLogo } from './pictures.js';
 import { drawPortrait } from './portraits.js';
 import { BERTH_FACILITIES, BERTH_TYPES, HARBOURS } from './places.js';

@@ -101,7 +101,7 @@ describe('The Desk as a whole', () => {
     await beside.getByRole('button', { name: 'Page' }).click();
     await beside.locator('pl-designed-page h1').filter({ hasText: 'Outer wall, berth 1' }).waitFor();
     await page.getByLabel('Price a night').fill('31');
-    await beside.locator('pl-designed-page dd').filter({ hasText: '€31' }).waitFor();
+    await beside.locator('pl-designed-page p').filter({ hasText: '€31' }).waitFor();
     await page.getByLabel('Title (required)').fill('Kessel Light, berth 6');
     await beside.getByRole('link', { name: 'Kessel Light, berth 6' }).waitFor();
     expect(await accessibilityFaults(page)).toEqual([]);

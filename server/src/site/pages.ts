@@ -24,7 +24,6 @@ import {
   listOfSelection,
   partsOfUrl,
   queryFromUrl,
-  runQuery,
   suggest,
   suggestPlaces,
   withChoice,

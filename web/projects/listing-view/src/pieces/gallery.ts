@@ -27,6 +27,7 @@ import { PictureView } from '../picture';
     @if (isInteractive()) {
       <dialog
         #large
+        tabindex="-1"
         aria-label="Pictures in large"
         (keydown)="key($event)"
         (pointerdown)="from = $event.clientX"

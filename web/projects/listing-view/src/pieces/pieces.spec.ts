@@ -1,15 +1,15 @@
-import type { DesignedPage, PieceModel } from '@plindo/core/page';
+import type { DesignedPage, ListModel, PieceModel, ShownSlot } from '@plindo/core/page';
 import { CARD_FORMS, makeCard } from '../../../../harness/models';
 import { Shown } from '../../../../harness/shown';
 import { DesignedPageView } from './designed-page';
 
 const picture = (letter: string) => ({ hash: letter.repeat(32), width: 3, height: 2, alt: `Picture ${letter}` });
-const slot = (key: string, label: string, text: string) => ({
+const slot = (key: string, label: string, text: string): ShownSlot => ({
   form: {
     ...{ key, form: 'words', size: 'normal', isBold: false, tone: 'plain', lines: null, label },
     ...{ name: label, icon: 'straighten', isTitle: key === 'title' },
-  } as const,
-  value: { text, shape: 'text' } as const,
+  },
+  value: { text, shape: 'text' },
 });
 
 type Keyless = PieceModel extends infer One ? (One extends PieceModel ? Omit<One, 'key'> : never) : never;
@@ -76,7 +76,7 @@ describe('A designed page', () => {
     const tiles = await show({ type: 'values', layout: 'tiles', columns: 2, slots });
     expect(tiles.all('dl.tiles.columns-2').length).toBe(1);
     const sections = await show({ type: 'values', layout: 'sections', columns: 0, slots });
-    expect(sections.texts('section')).toEqual(['Length 12 m', 'Deep']);
+    expect(sections.texts('pl-values-piece section')).toEqual(['Length 12 m', 'Deep']);
   });
 
   it('shows rows as a table, and as places that are numbered for those who see them', async () => {
@@ -103,10 +103,10 @@ describe('A designed page', () => {
 });
 
 describe('An area of listings', () => {
-  const list = {
+  const list: Omit<ListModel, 'layout'> = {
     ...{ type: 'list', width: 16, heading: 'Berths', intro: '', all: { href: '/berths', total: 40 } },
     ...{ cards: [makeCard({ id: 1 }), makeCard({ id: 2 })], columns: [], rows: [] },
-  } as const;
+  };
 
   it('shows cards in its layout, and leads to all of them', async () => {
     const grid = await show({ ...list, layout: 'grid' });

@@ -1,7 +1,7 @@
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
 import type { DesignSamples } from '@plindo/core/contract';
-import type { Design } from '@plindo/core/design';
+import type { Design, KeptCard } from '@plindo/core/design';
 import { firstCard } from '@plindo/core/design';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import { DeskServer } from '../../../../../harness/desk';
@@ -10,7 +10,7 @@ import { Shown } from '../../../../../harness/shown';
 import { CardDesigner } from './card-designer';
 
 const summary = kindSummary();
-const kept: Design = {
+const kept: KeptCard = {
   ...{ id: 5, version: 2, type: 'card', kindId: 1, position: 1 },
   definition: firstCard(summary.kind),
 };
@@ -116,7 +116,7 @@ describe('The card designer', () => {
     await open('5');
     await add('Foot', 'price');
     await press('s', { ctrlKey: true });
-    const [sent] = (await server.answer('PUT', '/api/designs/5', { changeId: 7, result: kept })) as Partial<Design>[];
+    const [sent] = (await server.answer('PUT', '/api/designs/5', { changeId: 7, result: kept })) as Partial<KeptCard>[];
     expect([sent?.version, sent?.definition?.zones.foot.length]).toEqual([2, 1]);
     await open('main', []);
     await shown.press('Save and publish');

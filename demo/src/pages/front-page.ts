@@ -1,0 +1,138 @@
+import type { PageDesign, PageSketch } from '@plindo/core/design';
+import { makePage, makeText } from '@plindo/core/design';
+import type { KeptPicture } from '../guide.js';
+import type { GuideNumbers } from './guide-pages.js';
+import { heading, lines, slot } from './page-parts.js';
+
+export function frontPage(numbers: GuideNumbers, pictures: readonly KeptPicture[]): PageDesign {
+  return makePage({
+    name: 'Front page',
+    purpose: 'What a visitor who has just arrived wants: a berth, a course, a harbour',
+    serves: 'home',
+    description: makeText([
+      'Berths, boatyards, courses and harbours of Merrow Sound, with prices and what there is ashore.',
+    ]),
+    strips: [welcome(pictures), featuredBerths(numbers), nextCourses(numbers), harboursAndWord(numbers)],
+  });
+}
+
+function welcome(pictures: readonly KeptPicture[]): PageSketch['strips'][number] {
+  return {
+    name: 'Welcome',
+    width: 'full',
+    picture: pictures[3] ?? null,
+    columns: [
+      {
+        pieces: [
+          heading('Merrow Sound Waterside Guide', 1),
+          lines(slot({ text: ['Where to lie, what it costs and what you find ashore.'], size: 'large' })),
+          {
+            type: 'buttons',
+            settings: {
+              buttons: [
+                { words: 'Find a berth', address: '/berths', field: '' },
+                { words: 'Join a course', address: '/courses', field: '' },
+              ],
+            },
+          },
+        ],
+      },
+    ],
+  };
+}
+
+function featuredBerths(numbers: GuideNumbers): PageSketch['strips'][number] {
+  return {
+    name: 'Featured berths',
+    space: 'large',
+    columns: [
+      {
+        pieces: [
+          {
+            type: 'list',
+            settings: {
+              ...{
+                from: 'selection',
+                of: numbers.selections.get('featured-berths')!,
+                most: 8,
+                layout: 'scrolling',
+                width: 18,
+              },
+              ...{ heading: makeText(['Berths that we like']), leadsOn: true },
+            },
+          },
+        ],
+      },
+    ],
+  };
+}
+
+function nextCourses(numbers: GuideNumbers): PageSketch['strips'][number] {
+  return {
+    name: 'Next courses',
+    tone: 'tinted',
+    columns: [
+      {
+        pieces: [
+          {
+            type: 'list',
+            settings: {
+              ...{ from: 'selection', of: numbers.selections.get('next-courses')!, most: 4, width: 15 },
+              ...{ heading: makeText(['Next courses']), leadsOn: true },
+            },
+            nothing: 'No course begins in the coming weeks.',
+          },
+        ],
+      },
+    ],
+  };
+}
+
+function harboursAndWord(numbers: GuideNumbers): PageSketch['strips'][number] {
+  return {
+    name: 'Harbours and a word from the office',
+    space: 'large',
+    columns: [
+      {
+        share: 2,
+        pieces: [
+          {
+            type: 'list',
+            settings: {
+              ...{ from: 'kind', of: numbers.harbour, most: 6, width: 14 },
+              ...{ heading: makeText(['Harbours']), intro: 'Twelve places to lie safely.', leadsOn: true },
+            },
+          },
+        ],
+      },
+      {
+        share: 1,
+        pieces: [
+          heading('A word from the office'),
+          {
+            type: 'rich-text',
+            settings: {
+              html: '<p>Prices in this guide are those that we paid ourselves. We visit every harbour each spring, and a berth whose depth we have not sounded says so.</p><p>Did you find something changed? <strong>Tell us</strong>, and the next boat will know.</p>',
+            },
+          },
+          {
+            type: 'buttons',
+            settings: { look: 'plain', buttons: [{ words: 'Who we are', address: '/about', field: '' }] },
+          },
+          { type: 'divider' },
+          {
+            type: 'list',
+            settings: {
+              from: 'kind',
+              of: numbers.guide,
+              most: 1,
+              width: 14,
+              heading: makeText(['To read']),
+              leadsOn: true,
+            },
+          },
+        ],
+      },
+    ],
+  };
+}

@@ -1,0 +1,39 @@
+import type { PageDesign } from '@plindo/core/design';
+import type { KeptPicture } from '../guide.js';
+import { aboutPage } from './about-page.js';
+import { berthPage } from './berth-page.js';
+import { coursePage } from './course-page.js';
+import { frontPage } from './front-page.js';
+import { guidePage } from './guide-page.js';
+import { harbourPage } from './harbour-page.js';
+import { instructorPage } from './instructor-page.js';
+import { yardPage } from './yard-page.js';
+
+/** Numbers of the kinds of the guide, and of the selections that its pages list. */
+export interface GuideNumbers {
+  readonly harbour: number;
+  readonly berth: number;
+  readonly yard: number;
+  readonly course: number;
+  readonly instructor: number;
+  readonly guide: number;
+  readonly channel: number;
+  /** By slug. */
+  readonly selections: ReadonlyMap<string, number>;
+}
+
+/** A page with the kind whose listings it shows; null for none. */
+export type GuidePage = readonly [kindId: number | null, page: PageDesign];
+
+export function guidePages(numbers: GuideNumbers, pictures: readonly KeptPicture[]): GuidePage[] {
+  return [
+    [null, frontPage(numbers, pictures)],
+    [null, aboutPage()],
+    [numbers.harbour, harbourPage()],
+    [numbers.berth, berthPage()],
+    [numbers.yard, yardPage()],
+    [numbers.course, coursePage()],
+    [numbers.instructor, instructorPage()],
+    [numbers.guide, guidePage()],
+  ];
+}
