@@ -35,7 +35,7 @@ const CARDS: Readonly<Record<string, CardDesign>> = {
         },
         {
           ...{ key: 'offers', size: 'small', tone: 'quiet' },
-          text: [{ field: 'facilities', many: 'count', after: ' facilities ashore' }],
+          text: [{ field: 'facilities', many: 'count', before: 'Facilities: ' }],
         },
       ],
     },

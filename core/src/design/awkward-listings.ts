@@ -4,7 +4,7 @@ import type { Kind } from '../structure/index.js';
 import { fieldType, hasPart } from '../structure/index.js';
 
 /** Why a listing is worth looking at in a design, in the order in which they are shown. */
-export const AWKWARD = [
+const AWKWARD = [
   'longest-title',
   'longest-word',
   'no-picture',

@@ -10,7 +10,6 @@ export * from './pages/read-page.js';
 export * from './pages/standard-pages.js';
 export * from './pieces/piece-type.js';
 export * from './pieces/registry.js';
-export { isAddress } from './pieces/buttons.js';
 export { linkedKind } from './pieces/list.js';
 export type { Setting, SettingForm, SettingsOf } from './settings/setting.js';
 export * from './slots/check-slot.js';

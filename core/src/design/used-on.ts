@@ -1,5 +1,10 @@
-import type { Kind, Selection } from '../structure/index.js';
+import type { Kind, KindById, Selection } from '../structure/index.js';
 import { SELECTIONS_SLUG, isKindShown } from '../structure/index.js';
+import type { Design, KeptPage } from './design.js';
+import { pagesFor } from './design.js';
+import type { Piece } from './pages/page-design.js';
+import { piecesOfPage } from './pages/page-design.js';
+import { linkedKind } from './pieces/list.js';
 
 /** A place on the site at which a design is seen. */
 export interface DesignUse {
@@ -7,11 +12,56 @@ export interface DesignUse {
   readonly href: string;
 }
 
-/** Where the main card of a kind is seen: its index page, the front page, and pages of selections. */
-export function usesOfMainCard(kind: Kind, selections: readonly Selection[]): DesignUse[] {
+/** Where the main card of a kind is seen: its index page, pages that list it, and pages of selections. */
+export function usesOfMainCard(
+  kind: Kind,
+  designs: readonly Design[],
+  selections: readonly Selection[],
+  kindById: KindById,
+): DesignUse[] {
   if (!isKindShown(kind)) return [];
   const index = kind.hasIndexPage ? [{ label: kind.many, href: `/${kind.slug}` }] : [];
-  const home = kind.hasIndexPage ? [{ label: 'Front page', href: '/' }] : [];
-  const chosen = selections.filter(({ published, kinds }) => published && kinds.includes(kind.id));
-  return [...index, ...home, ...chosen.map(({ name, slug }) => ({ label: name, href: `/${SELECTIONS_SLUG}/${slug}` }))];
+  // The front page that nobody has designed shows every kind.
+  const isPlainHome = kind.hasIndexPage && pagesFor('home', null, designs).length === 0;
+  const choosing = selections.filter(({ kinds }) => kinds.includes(kind.id));
+  const lists = ({ definition, kindId }: KeptPage): boolean =>
+    piecesOfPage(definition).some((piece) => listsKind(piece, kind, kindById(kindId ?? 0) ?? null, choosing, kindById));
+  const pages = designs.filter((design): design is KeptPage => design.type === 'page' && lists(design));
+  return [
+    ...index,
+    ...(isPlainHome ? [{ label: 'Front page', href: '/' }] : []),
+    ...pages.flatMap((page) => useOfPage(page, kindById)),
+    ...choosing
+      .filter(({ published }) => published)
+      .map(({ name, slug }) => ({ label: name, href: `/${SELECTIONS_SLUG}/${slug}` })),
+  ];
+}
+
+function listsKind(
+  { type, settings }: Piece,
+  kind: Kind,
+  ofPage: Kind | null,
+  choosing: readonly Selection[],
+  kindById: KindById,
+): boolean {
+  if (type !== 'list') return false;
+  switch (settings.from) {
+    case 'kind':
+      return settings.of === kind.id;
+    case 'selection':
+      return choosing.some(({ id }) => id === settings.of);
+    case 'related':
+      return ofPage?.id === kind.id;
+    case 'linked':
+      return settings.fields.some((key) => linkedKind(ofPage, key, kindById)?.id === kind.id);
+  }
+}
+
+/** Of pages of listings the index page stands for all. */
+function useOfPage({ definition, kindId }: KeptPage, kindById: KindById): DesignUse[] {
+  const { name, serves, address } = definition;
+  if (serves === 'home') return [{ label: name, href: '/' }];
+  if (serves === 'free') return [{ label: name, href: `/${address}` }];
+  const kind = kindId === null ? undefined : kindById(kindId);
+  return kind ? [{ label: name, href: `/${kind.slug}` }] : [];
 }

@@ -25,9 +25,12 @@ export function coursePage(): PageDesign {
               lines(
                 slot({ text: [{ field: 'starts', dates: 'weekday' }], size: 'large', isBold: true, icon: 'event' }),
                 slot({ text: [{ field: 'starts', dates: 'relative', before: 'Begins ' }], tone: 'quiet' }),
-                slot({ text: [{ field: 'price' }, { field: 'days', before: ' for ', after: ' days' }], size: 'large' }),
+                slot({ text: [{ field: 'price' }], size: 'large' }),
               ),
-              { type: 'values', settings: { slots: ['level', 'meets', 'ends', 'seats'].map((key) => value(key)) } },
+              {
+                type: 'values',
+                settings: { slots: ['level', 'days', 'meets', 'ends', 'seats'].map((key) => value(key)) },
+              },
             ],
           },
         ],

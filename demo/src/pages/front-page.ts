@@ -12,7 +12,13 @@ export function frontPage(numbers: GuideNumbers, pictures: readonly KeptPicture[
     description: makeText([
       'Berths, boatyards, courses and harbours of Merrow Sound, with prices and what there is ashore.',
     ]),
-    strips: [welcome(pictures), featuredBerths(numbers), nextCourses(numbers), harboursAndWord(numbers)],
+    strips: [
+      welcome(pictures),
+      featuredBerths(numbers),
+      nextCourses(numbers),
+      yardServices(numbers),
+      harboursAndWord(numbers),
+    ],
   });
 }
 
@@ -81,6 +87,27 @@ function nextCourses(numbers: GuideNumbers): PageSketch['strips'][number] {
               ...{ heading: makeText(['Next courses']), leadsOn: true },
             },
             nothing: 'No course begins in the coming weeks.',
+          },
+        ],
+      },
+    ],
+  };
+}
+
+function yardServices(numbers: GuideNumbers): PageSketch['strips'][number] {
+  return {
+    name: 'What yards do',
+    columns: [
+      {
+        pieces: [
+          {
+            type: 'categories',
+            settings: {
+              of: numbers.yard,
+              facet: 'services',
+              layout: 'tiles',
+              heading: makeText(['Is something broken?']),
+            },
           },
         ],
       },

@@ -19,6 +19,7 @@ export function guidePage(): PageDesign {
               lines(summary),
               { type: 'rich-text', settings: { field: '@body' } },
               { type: 'byline' },
+              { type: 'share' },
             ],
           },
         ],

@@ -122,7 +122,7 @@ describe('The API', () => {
   it('shows only live listings of published kinds', async () => {
     const listing = await add({ title: 'Quay' });
     const status = async (): Promise<string> => (await api.anyone.send('GET', '/api/page?url=/berths/quay')).json.type;
-    expect(await status()).toBe('listing');
+    expect(await status()).toBe('designed');
     await owner.send('PATCH', `/api/listings/${listing.id}`, { version: 1, status: 'hidden' });
     expect(await status()).toBe('not-found');
     await owner.send('PATCH', `/api/listings/${listing.id}`, { version: 2, status: 'live' });

@@ -190,7 +190,7 @@ describe('The moment of reading', () => {
     expect(await seen()).toEqual([1, 0, 'not-found']);
     expect(live.holdsUntil(now)).toBe(Date.UTC(2026, 10, 25, 11));
     now = Date.UTC(2026, 10, 25, 11);
-    expect(await seen()).toEqual([2, 1, 'listing']);
+    expect(await seen()).toEqual([2, 1, 'designed']);
     expect(live.holdsUntil(now)).toBe(Date.UTC(2026, 10, 25, 12));
     now = Date.UTC(2026, 10, 25, 12);
     expect(await seen()).toEqual([1, 0, 'not-found']);

@@ -130,6 +130,6 @@ describe('The catalogs in memory', () => {
         .withContext(path)
         .toBe('not-found');
     }
-    expect((await page('/')).type).toBe('home');
+    expect((await page('/')).type).toBe('designed');
   });
 });

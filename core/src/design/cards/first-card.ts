@@ -7,7 +7,7 @@ import { makeCard } from './card.js';
 const MOST_FIRST_VALUES = 4;
 
 /** The fields that stand on a card for which nobody has chosen any: the first few short ones. */
-export function proposedCardFields({ fields }: Pick<KindDefinition, 'fields'>): string[] {
+function proposedCardFields({ fields }: Pick<KindDefinition, 'fields'>): string[] {
   return fields
     .filter(({ type }) => fieldType(type).short)
     .slice(0, MOST_FIRST_VALUES)

@@ -1,6 +1,6 @@
 import { contextIn, makeKind } from '../../../testing/builders.js';
 import type { Kind } from '../../structure/index.js';
-import { makeField } from '../../structure/index.js';
+import { makeField, makeSelection } from '../../structure/index.js';
 import type { KeptPage, PageCheckScene, PageDesign, PageSketch } from '../index.js';
 import {
   PIECE_TYPES,
@@ -15,6 +15,7 @@ import {
   slotOfField,
   standardHome,
   standardListingPage,
+  usesOfMainCard,
   withPageNumbers,
 } from '../index.js';
 import type { PieceTypeName } from '../index.js';
@@ -56,6 +57,7 @@ describe('Checking a page', () => {
     const slots = [slotOfField('gone')];
     const wrong = page([
       { type: 'text', settings: { slots } },
+      { type: 'heading', settings: { text: makeText(['x']), leadsTo: 'javascript:x' } },
       { type: 'gallery', settings: { fields: ['price'] } },
       { type: 'rich-text', settings: { field: 'price' } },
       { type: 'picture' },
@@ -63,10 +65,12 @@ describe('Checking a page', () => {
       { type: 'list', settings: { from: 'selection', of: 8 } },
       { type: 'list', settings: { from: 'linked', fields: ['price'], layout: 'table' } },
       { type: 'buttons', settings: { buttons: [{ words: 'Go', address: 'javascript:x', field: '' }] } },
+      { type: 'categories', settings: { of: 1, facet: 'gone' } },
       { type: 'divider', showWhen: { join: 'all', of: [{ field: 'gone', op: 'is', value: 1 }] } },
     ]);
     expect(reasons(wrong)).toEqual([
       'Strip, Text with values: there is no field “gone” any more.',
+      'Strip, Heading: it leads to “javascript:x”; give an address as /about or https://…',
       'Strip, Gallery: there is no field of pictures “price” any more.',
       'Strip, Rich text: there is no field of longer texts “price” any more.',
       'Strip, Picture: no picture is chosen.',
@@ -75,6 +79,7 @@ describe('Checking a page', () => {
       'Strip, Listings: a table needs columns.',
       'Strip, Listings: there is no link “price” any more.',
       'Strip, Buttons: “Go” leads nowhere: give an address as /about or https://…',
+      'Strip, Categories: Berths have no facet “gone” any more.',
       'Strip, Divider: condition 1: the field “gone” is not there any more.',
     ]);
   });
@@ -190,5 +195,28 @@ describe('What a page uses', () => {
     ]);
     const moved = withPageNumbers(lists, { kind: (id) => id + 10, selection: (id) => id + 20 });
     expect(piecesOfPage(moved).map((piece) => piece.type === 'list' && piece.settings.of)).toEqual([11, 21, 1]);
+  });
+
+  it('tell where the card of a kind is seen', () => {
+    const page = (serves: 'home' | 'free' | 'listing', settings: object): KeptPage => ({
+      ...{ id: 2, version: 1, type: 'page', position: 1, kindId: serves === 'listing' ? 1 : null },
+      definition: makePage({
+        ...{ name: `The ${serves} page`, serves, address: serves === 'free' ? 'more' : '' },
+        strips: [{ columns: [{ pieces: [{ type: 'list', settings }] }] }],
+      }),
+    });
+    const chosen = { id: 7, version: 1, ...makeSelection({ slug: 'some', name: 'Some', kinds: [1], published: true }) };
+    const uses = (designs: readonly KeptPage[]): string[] =>
+      usesOfMainCard(berth, designs, [chosen], kindById).map(({ label, href }) => `${label} ${href}`);
+    expect(uses([])).toEqual(['Berths /berths', 'Front page /', 'Some /lists/some']);
+    expect(uses([page('home', { from: 'kind', of: 2 })])).toEqual(['Berths /berths', 'Some /lists/some']);
+    const all = [
+      page('home', { from: 'selection', of: 7 }),
+      page('free', { from: 'kind', of: 1 }),
+      page('listing', { from: 'linked', fields: ['harbour'] }),
+    ];
+    expect(uses(all)).toEqual([
+      ...['Berths /berths', 'The home page /', 'The free page /more', 'The listing page /berths', 'Some /lists/some'],
+    ]);
   });
 });

@@ -18,9 +18,9 @@ import { textSetting } from '../settings/text-settings.js';
 import type { PageDesign, Piece } from './page-design.js';
 import { PAGE_PURPOSES, STRIP_SPACES, STRIP_TONES, STRIP_WIDTHS } from './page-design.js';
 
-export const MOST_STRIPS = 40;
-export const MOST_COLUMNS = 4;
-export const MOST_PIECES = 40;
+const MOST_STRIPS = 40;
+const MOST_COLUMNS = 4;
+const MOST_PIECES = 40;
 
 const FRAME = { key: words(80), showWhen: conditionSetting, nothing: words(300) };
 

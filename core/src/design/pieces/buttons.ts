@@ -1,5 +1,6 @@
 import { listOf, group, oneOf, words } from '../settings/setting.js';
 import { fieldAt } from '../../structure/index.js';
+import { isAddress } from './address.js';
 import { pieceType } from './piece-type.js';
 
 const BUTTON = group({
@@ -33,8 +34,3 @@ export const buttons = pieceType({
     buttons: settings.buttons.map((one) => (one.field === from ? { ...one, field: to } : one)),
   }),
 });
-
-/** Whether a text is an address that visitors may be led to: within the site, or on the web, by mail or telephone. */
-export function isAddress(text: string): boolean {
-  return /^(\/(?!\/)|#|https?:\/\/|mailto:|tel:)/.test(text);
-}

@@ -7,9 +7,9 @@ import { slotsSetting, textSetting } from '../settings/text-settings.js';
 import { pieceType, withoutListing } from './piece-type.js';
 
 /** Where the listings of an area come from: a kind, a selection, a link of the page's listing, or what is like it. */
-export const LIST_SOURCES = ['kind', 'selection', 'linked', 'related'] as const;
-export const LIST_LAYOUTS = ['grid', 'rows', 'table', 'scrolling', 'ranked'] as const;
-export const MOST_LISTED = 100;
+const LIST_SOURCES = ['kind', 'selection', 'linked', 'related'] as const;
+const LIST_LAYOUTS = ['grid', 'rows', 'table', 'scrolling', 'ranked'] as const;
+const MOST_LISTED = 100;
 
 const LIST_FORM = {
   from: oneOf(LIST_SOURCES, 'kind'),

@@ -2,7 +2,7 @@ import { fieldAt, subfieldsOf } from '../../structure/index.js';
 import { oneOf, words } from '../settings/setting.js';
 import { pieceType, withoutListing } from './piece-type.js';
 
-export const SPECIFICATION_LAYOUTS = ['table', 'tiles', 'ranked'] as const;
+const SPECIFICATION_LAYOUTS = ['table', 'tiles', 'ranked'] as const;
 
 export const specification = pieceType({
   label: 'Specification',

@@ -2,7 +2,7 @@ import { numberFrom, oneOf } from '../settings/setting.js';
 import { slotsSetting } from '../settings/text-settings.js';
 import { pieceType } from './piece-type.js';
 
-export const VALUE_LAYOUTS = ['table', 'list', 'tiles', 'sections'] as const;
+const VALUE_LAYOUTS = ['table', 'list', 'tiles', 'sections'] as const;
 
 export const values = pieceType({
   label: 'Values',

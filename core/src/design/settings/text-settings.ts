@@ -32,7 +32,7 @@ const partSetting: Setting<TextPart> = setting<TextPart>({ words: '' }, 'words o
 /** Words and values in a row. */
 export const textSetting: Setting<TextWithValues> = listOf(partSetting, MOST_PARTS);
 
-export const SLOT_FORM = {
+const SLOT_FORM = {
   key: words(80),
   text: textSetting,
   label: orNull(words(80)),

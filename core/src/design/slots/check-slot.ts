@@ -10,7 +10,7 @@ import { isValue } from './text-with-values.js';
 
 export const MOST_LINES = 12;
 export const MOST_TEXT_PARTS = 20;
-export const LONGEST_TEXT = 500;
+const LONGEST_TEXT = 500;
 
 /** What checking a design depends on. */
 export interface DesignScene {

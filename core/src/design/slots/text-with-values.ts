@@ -33,7 +33,7 @@ export type TextWithValues = readonly TextPart[];
 export type TextPart = Words | ValueInText;
 
 /** What only the page knows of a listing: how far it is from the place that a visitor named, and its last days. */
-export const PAGE_VALUES = ['@distance', '@daysLeft'] as const;
+const PAGE_VALUES = ['@distance', '@daysLeft'] as const;
 export type PageValue = (typeof PAGE_VALUES)[number];
 
 export function isPageValue(key: string): key is PageValue {

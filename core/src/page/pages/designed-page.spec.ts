@@ -105,6 +105,17 @@ describe('A designed page', () => {
     expect(titles(alike)).toEqual(['Three', 'Two']);
   });
 
+  it('leads to the listings of each value of a facet', async () => {
+    const [shown] = await only([
+      { type: 'categories', settings: { of: 1, facet: 'does', heading: makeText(['By use']) } },
+    ]);
+    const { heading, entries } = shown as PieceModelOf<'categories'>;
+    expect(heading).toBe('By use');
+    expect(entries.map(({ label, count, href }) => `${label} ${count} ${href}`)).toEqual([
+      ...['B 3 /berths?does=b', 'A 2 /berths?does=a', 'C 2 /berths?does=c'],
+    ]);
+  });
+
   it('leaves out what has nothing to show, or says so in a sentence', async () => {
     const page = await pageOf([
       { columns: [{ pieces: [{ type: 'gallery', settings: { fields: ['@picture'] } }] }] },

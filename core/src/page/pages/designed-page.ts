@@ -52,14 +52,14 @@ export async function designedPage(
   const listed = await read([...new Set([...found.values()].flatMap(({ ids }) => ids))]);
   const ways = waysOfSlots(slotsOfPage(page));
   await readLinked(listing ? [...listed, listing] : listed, scene, read, (one) => (one === listing ? ways : []));
-  return made(scene, page, subject, { found, linked });
+  return made(scene, page, subject, { found, linked, queries: source.queries });
 }
 
 /** A page of a listing alone: without the listings that it would show of others. */
 export function pageOf(scene: PageScene, design: PageDesign, subject: PageSubject): DesignedPage {
   const linked = (): undefined => undefined;
   const page = shownOf(design, shownListing(scene, subject, linked));
-  return made(scene, page, subject, { found: new Map(), linked });
+  return made(scene, page, subject, { found: new Map(), linked, queries: null });
 }
 
 function shownListing(
@@ -70,17 +70,22 @@ function shownListing(
   return listing && kind ? { listing, kind, context, kindById, linked, distance: '' } : null;
 }
 
+/** What was found for a page. */
+interface Found extends Pick<PieceMaking, 'linked' | 'queries'> {
+  readonly found: ReadonlyMap<string, FoundList>;
+}
+
 /** Makes a page of what was found for it. */
 function made(
   scene: PageScene,
   page: PageDesign,
   subject: PageSubject,
-  { found, linked }: { readonly found: ReadonlyMap<string, FoundList>; readonly linked: ShownListing['linked'] },
+  { found, linked, queries }: Found,
 ): DesignedPage {
   const shown = shownListing(scene, subject, linked);
   const maker = new CardMaker(scene, linked);
   const answer = (question: ListQuestion): ListAnswer => answerOf(found.get(keyOf(question)), linked);
-  const making: PieceMaking = { page: scene, shown, maker, linked, answer };
+  const making: PieceMaking = { page: scene, shown, maker, linked, queries, answer };
   const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
   const textOf = (text: PageDesign['title']): string =>
     shown ? (wordsOf(text, shown)?.text ?? '') : text.map((part) => ('words' in part ? part.words : '')).join('');

@@ -15,6 +15,7 @@ export function kindsOnPage(page: PageDesign, kind: Kind, inUse: CardsInUse): nu
   };
   for (const piece of piecesOfPage(page)) {
     const question = makerOf(piece).question?.(piece.settings);
+    for (const id of makerOf(piece).kinds?.(piece.settings) ?? []) take(kindById(id));
     if (question?.from === 'selection') return null;
     if (question?.from === 'kind') take(kindById(question.of));
     if (question?.from === 'related') take(kind);

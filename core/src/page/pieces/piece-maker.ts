@@ -1,5 +1,6 @@
 import type { PieceSettings, PieceTypeName, Slot } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
+import type { QueryScene } from '../../query/index.js';
 import type { Kind } from '../../structure/index.js';
 import type { CardMaker } from '../cards/card-maker.js';
 import { slotFormOf } from '../cards/card-maker.js';
@@ -31,6 +32,8 @@ export interface PieceMaking {
   readonly shown: ShownListing | null;
   readonly maker: CardMaker;
   readonly linked: (id: number) => Listing | undefined;
+  /** Null where a page is made of a listing alone. */
+  readonly queries: QueryScene | null;
   readonly answer: (question: ListQuestion) => ListAnswer;
 }
 
@@ -38,6 +41,8 @@ export interface PieceMaking {
 export interface PieceMaker<Name extends PieceTypeName> {
   /** What it has to know first. */
   question?(settings: PieceSettings<Name>): ListQuestion;
+  /** Numbers of the kinds that it shows something of without asking for listings. */
+  kinds?(settings: PieceSettings<Name>): readonly number[];
   make(settings: PieceSettings<Name>, making: PieceMaking): MadePiece | null;
 }
 

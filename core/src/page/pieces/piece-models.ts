@@ -87,6 +87,26 @@ export interface ListModel {
   readonly rows: readonly TableRowModel[];
 }
 
+export interface CategoriesModel {
+  readonly type: 'categories';
+  readonly layout: 'list' | 'tiles' | 'tree';
+  readonly heading: string;
+  readonly entries: readonly CategoryEntry[];
+}
+
+/** A value of a facet with the page of its listings. */
+export interface CategoryEntry {
+  readonly label: string;
+  readonly href: string;
+  /** Null where counts aren't shown. */
+  readonly count: number | null;
+  /** How deep a category lies; 0 for everything else. */
+  readonly depth: number;
+  readonly icon: string;
+  readonly colour: string;
+  readonly picture: Picture | null;
+}
+
 export interface ButtonsModel {
   readonly type: 'buttons';
   readonly look: 'filled' | 'plain';
@@ -102,6 +122,12 @@ export interface BreadcrumbModel {
 export interface BylineModel {
   readonly type: 'byline';
   readonly text: string;
+}
+
+export interface ShareModel {
+  readonly type: 'share';
+  readonly canShare: boolean;
+  readonly canPrint: boolean;
 }
 
 export interface DividerModel {
@@ -128,9 +154,11 @@ export type MadePiece =
   | ValuesModel
   | SpecificationModel
   | ListModel
+  | CategoriesModel
   | ButtonsModel
   | BreadcrumbModel
   | BylineModel
+  | ShareModel
   | DividerModel
   | SpaceModel;
 

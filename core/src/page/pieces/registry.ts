@@ -2,6 +2,7 @@ import type { Piece, PieceTypeName } from '../../design/index.js';
 import { breadcrumb } from './breadcrumb.js';
 import { buttons } from './buttons.js';
 import { byline } from './byline.js';
+import { categories } from './categories.js';
 import { divider } from './divider.js';
 import { gallery } from './gallery.js';
 import { heading } from './heading.js';
@@ -9,6 +10,7 @@ import { list } from './list.js';
 import { picture } from './picture.js';
 import type { PieceMaker } from './piece-maker.js';
 import { richText } from './rich-text.js';
+import { share } from './share.js';
 import { space } from './space.js';
 import { specification } from './specification.js';
 import { text } from './text.js';
@@ -24,9 +26,11 @@ const PIECE_MAKERS: { readonly [Name in PieceTypeName]: PieceMaker<Name> } = {
   values,
   specification,
   list,
+  categories,
   buttons,
   breadcrumb,
   byline,
+  share,
   divider,
   space,
 };

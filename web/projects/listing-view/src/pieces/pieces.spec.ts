@@ -131,6 +131,35 @@ describe('An area of listings', () => {
   });
 });
 
+describe('Categories', () => {
+  it('lead to their listings, with counts, icons and, as tiles, pictures', async () => {
+    const entry = { label: 'Hull', href: '/yards?does=hull', count: 7, depth: 1, icon: 'anchor', colour: '#0f6e6a' };
+    const entries = [
+      { ...entry, picture: picture('a') },
+      { ...entry, href: '/x', icon: '', count: null, picture: null },
+    ];
+    const tiles = await show({ type: 'categories', layout: 'tiles', heading: 'By work', entries });
+    expect(tiles.texts('h2, a')).toEqual(['By work', 'Hull 7', 'Hull']);
+    expect([tiles.all('pl-picture').length, tiles.all('pl-icon').length]).toEqual([1, 1]);
+    const tree = await show({ type: 'categories', layout: 'tree', heading: '', entries });
+    expect([tree.all('pl-picture').length, tree.all('h2').length]).toEqual([0, 0]);
+    expect(tree.all('li')[0]!.style.getPropertyValue('--depth')).toBe('1');
+  });
+});
+
+describe('Share and print', () => {
+  it('stand there once scripts run, and hand the address on by the means of the browser', async () => {
+    const shared: (string | undefined)[] = [];
+    const value = ({ url }: ShareData): Promise<void> => Promise.resolve(void shared.push(url));
+    // Not every browser has it.
+    Object.defineProperty(navigator, 'share', { configurable: true, value });
+    const shown = await show({ type: 'share', canShare: true, canPrint: true });
+    expect(shown.texts('button')).toEqual(['Share', 'Print']);
+    await shown.press('Share');
+    expect(shared).toEqual([location.href]);
+  });
+});
+
 describe('A gallery', () => {
   it('leads to its pictures, and shows them in large, on with arrows and by swiping', async () => {
     const shown = await show({ type: 'gallery', pictures: [picture('a'), picture('b'), picture('c')] });

@@ -3,6 +3,7 @@ import type { PieceModel } from '@plindo/core/page';
 import { BreadcrumbPiece } from './breadcrumb';
 import { ButtonsPiece } from './buttons';
 import { BylinePiece } from './byline';
+import { CategoriesPiece } from './categories';
 import { DividerPiece } from './divider';
 import { GalleryPiece } from './gallery';
 import { HeadingPiece } from './heading';
@@ -10,6 +11,7 @@ import { ListPiece } from './list';
 import { NothingPiece } from './nothing';
 import { PicturePiece } from './picture-piece';
 import { RichTextPiece } from './rich-text';
+import { SharePiece } from './share';
 import { SpacePiece } from './space';
 import { SpecificationPiece } from './specification';
 import { TextPiece } from './text';
@@ -25,9 +27,11 @@ export const PIECE_VIEWS: Readonly<Record<PieceModel['type'], Type<unknown>>> = 
   values: ValuesPiece,
   specification: SpecificationPiece,
   list: ListPiece,
+  categories: CategoriesPiece,
   buttons: ButtonsPiece,
   breadcrumb: BreadcrumbPiece,
   byline: BylinePiece,
+  share: SharePiece,
   divider: DividerPiece,
   space: SpacePiece,
   nothing: NothingPiece,

@@ -89,6 +89,26 @@ describe('The card designer', () => {
     expect(shown.texts('pl-card dd')).toEqual(['from €12']);
   });
 
+  it('moves what is dragged on the card itself before or after what it is dropped on', async () => {
+    await open('5');
+    await add('Foot', 'price');
+    const on = (key: string): HTMLElement => shown.all(`pl-live-cards [data-slot=${key}]`)[0]!;
+    const drag = async (from: string, to: string, isBehind: boolean): Promise<void> => {
+      const { top, bottom } = on(to).getBoundingClientRect();
+      const at = { bubbles: true, cancelable: true, clientY: isBehind ? bottom - 1 : top + 1 };
+      on(from).dispatchEvent(new DragEvent('dragstart', { bubbles: true, dataTransfer: new DataTransfer() }));
+      on(to).dispatchEvent(new DragEvent('dragover', at));
+      expect(on(to).className).toContain(isBehind ? 'drop-after' : 'drop-before');
+      on(to).dispatchEvent(new DragEvent('drop', at));
+      await shown.settled();
+    };
+    await drag('price-2', 'title', false);
+    expect(outline()).toEqual(['Featured', 'Price', 'Title', 'Summary', 'Distance', 'Price']);
+    await drag('price-2', 'title', true);
+    expect(outline()).toEqual(['Featured', 'Title', 'Price', 'Summary', 'Distance', 'Price']);
+    expect(shown.all('.drop-before, .drop-after').length).toBe(0);
+  });
+
   it('takes what is typed one letter after the other as one step', async () => {
     await open('5');
     const name = shown.all<HTMLInputElement>('pl-frame-settings input')[0]!;

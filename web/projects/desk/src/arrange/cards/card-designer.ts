@@ -83,7 +83,7 @@ export class CardDesigner {
   protected readonly uses = computed(() => {
     const kind = this.kind();
     const chosen = (this.selections.selections() ?? []).map(({ selection }) => selection);
-    return kind && this.isMain() ? usesOfMainCard(kind, chosen) : [];
+    return kind && this.isMain() ? usesOfMainCard(kind, this.designs.designs() ?? [], chosen, this.kinds.byId) : [];
   });
 
   constructor() {

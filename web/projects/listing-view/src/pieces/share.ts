@@ -1,0 +1,50 @@
+import { DOCUMENT } from '@angular/common';
+import { ChangeDetectionStrategy, Component, afterNextRender, inject, input, signal } from '@angular/core';
+import type { PieceModelOf } from '@plindo/core/page';
+
+/** Hands the address of the page on by the means of the browser, and prints it; where no scripts run, the browser's own do. */
+@Component({
+  selector: 'pl-share-piece',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (isInteractive()) {
+      @if (piece().canShare) {
+        <button type="button" class="button plain" (click)="share()">Share</button>
+      }
+      @if (piece().canPrint) {
+        <button type="button" class="button plain" (click)="print()">Print</button>
+      }
+      <span role="status">{{ told() }}</span>
+    }
+  `,
+})
+export class SharePiece {
+  readonly piece = input.required<PieceModelOf<'share'>>();
+
+  private readonly window = inject(DOCUMENT).defaultView;
+  protected readonly isInteractive = signal(false);
+  protected readonly told = signal('');
+
+  constructor() {
+    afterNextRender(() => this.isInteractive.set(true));
+  }
+
+  /** By the browser's own dialog where it has one; else the address is copied. */
+  protected async share(): Promise<void> {
+    const { navigator, location, document } = this.window!;
+    try {
+      if ('share' in navigator) await navigator.share({ title: document.title, url: location.href });
+      else {
+        await (navigator as Navigator).clipboard.writeText(location.href);
+        this.told.set('The address was copied.');
+      }
+    } catch {
+      // Whoever closes the dialog knows what they did; else the address can still be copied by hand.
+      this.told.set('');
+    }
+  }
+
+  protected print(): void {
+    this.window!.print();
+  }
+}
