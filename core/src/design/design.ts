@@ -4,7 +4,7 @@ import type { CardDesign } from './cards/card.js';
 import { slotsOfCard, zonesOf } from './cards/card.js';
 import { firstCard } from './cards/first-card.js';
 import type { PageDesign, PagePurpose, Piece } from './pages/page-design.js';
-import { piecesOfPage, slotsOfPiece, withPieces } from './pages/page-design.js';
+import { piecesOfPage, slotsOfPage, withPieces } from './pages/page-design.js';
 import { pieceTypeOf } from './pieces/registry.js';
 import type { Slot } from './slots/slot.js';
 import { makeSlot } from './slots/slot.js';
@@ -85,14 +85,13 @@ function fieldsOfPage(page: PageDesign, kind: Kind | null, kindById: KindById): 
   const pieces = piecesOfPage(page);
   const ofPieces = pieces.flatMap(({ type, settings }) => pieceTypeOf(type).fields?.(settings, kind, kindById) ?? []);
   if (!kind) return ofPieces;
-  const texts = [page.title, page.description].map((text, at) => makeSlot({ key: `page-${at}`, text }));
   const conditions = [
     page.when,
     ...page.strips.map(({ showWhen }) => showWhen),
     ...pieces.map(({ showWhen }) => showWhen),
   ];
   const asked = conditions.flatMap((condition) => (condition ? fieldsOfCondition(condition) : []));
-  const slots = [...texts, ...pieces.flatMap(slotsOfPiece)];
+  const slots = slotsOfPage(page);
   return [...ofPieces, ...asked.map((field) => ({ kindId: kind.id, field })), ...fieldsOfSlots(slots, kind, kindById)];
 }
 

@@ -37,7 +37,7 @@ export function designIssues(
     return [issue('request.not-found')];
   }
   const isSelection = (number: number): boolean => structure.selections.some((one) => one.id === number);
-  const addresses = others.flatMap((other) => (other.type === 'page' ? other.definition.address : []));
+  const addresses = addressesOfPages({ designs: others });
   const slugs = structure.kindsBesides(null).map(({ slug }) => slug);
   const isTakenAddress = (address: string): boolean =>
     addresses.includes(address) || slugs.includes(address.split('/')[0]!);

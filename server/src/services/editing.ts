@@ -1,6 +1,8 @@
 import type { Changed, User } from '@plindo/core/contract';
+import type { Structure } from '@plindo/core/plans';
+import { brokenDesigns } from '@plindo/core/plans';
 import type { Kind } from '@plindo/core/structure';
-import { Refusal } from '@plindo/core/values';
+import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import type { Store, Unit, Written } from '../store/index.js';
 
@@ -28,6 +30,11 @@ export function kindIn(unit: Unit, id: number): Kind {
   const kind = unit.structure.kind(id);
   if (!kind) throw Refusal.of('request.not-found');
   return kind;
+}
+
+/** Refuses what would break designs that are kept; `before` is the structure as it was. */
+export function refuseIfBreaking(unit: Unit, before: Structure): void {
+  refuseIfAny(brokenDesigns(before, unit.structure, unit.context()));
 }
 
 /** Refuses what was changed since it was read, by its version. */

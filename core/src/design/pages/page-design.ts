@@ -4,6 +4,7 @@ import type { PieceNumbers } from '../pieces/piece-type.js';
 import { pieceTypeOf } from '../pieces/registry.js';
 import { readSettings } from '../settings/setting.js';
 import type { Slot } from '../slots/slot.js';
+import { makeSlot } from '../slots/slot.js';
 import type { TextWithValues } from '../slots/text-with-values.js';
 
 /** What a page is for: the front page, one with an address of its own, or the page of listings of a kind. */
@@ -126,6 +127,12 @@ export function piecesOfPage({ strips }: Pick<PageDesign, 'strips'>): Piece[] {
 /** The slots of a piece; each has its settings' own key. */
 export function slotsOfPiece({ type, settings }: Piece): readonly Slot[] {
   return pieceTypeOf(type).slots?.(settings) ?? [];
+}
+
+/** All slots of a page: those of its pieces, and its title and description as such. */
+export function slotsOfPage(page: PageDesign): Slot[] {
+  const texts = [page.title, page.description].map((text, at) => makeSlot({ key: `page-${at}`, text }));
+  return [...texts, ...piecesOfPage(page).flatMap(slotsOfPiece)];
 }
 
 /** A page with other numbers of kinds and selections in its pieces. */

@@ -1,5 +1,6 @@
 import type { ConditionGroup } from '../../structure/index.js';
 import { withoutUndefined } from '../../structure/index.js';
+import { firstFreeSlug } from '../../values/index.js';
 import type { TextSketch, TextWithValues } from './text-with-values.js';
 import { isValue, makeText } from './text-with-values.js';
 
@@ -62,11 +63,7 @@ export function slotOfField(field: string, more: Partial<Omit<Slot, 'text'>> = {
 
 /** A key that no other slot has: as proposed, or with a number behind it. */
 export function freeSlotKey(proposed: string, taken: readonly Slot[]): string {
-  const keys = new Set(taken.map(({ key }) => key));
-  if (!keys.has(proposed)) return proposed;
-  let number = 2;
-  while (keys.has(`${proposed}-${number}`)) number++;
-  return `${proposed}-${number}`;
+  return firstFreeSlug(proposed, (candidate) => taken.some(({ key }) => key === candidate));
 }
 
 /** The ways through link fields that slots take, each once; of the listing's own values there is none. */

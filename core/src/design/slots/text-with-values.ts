@@ -65,6 +65,11 @@ export function makeText(given: TextSketch): TextWithValues {
   });
 }
 
+/** The words of a text, without its values. */
+export function plainWords(text: TextWithValues): string {
+  return text.map((part) => (isValue(part) ? '' : part.words)).join('');
+}
+
 /** The one value that a text consists of; null where there are words beside it, or several. */
 export function onlyValue(text: TextWithValues): ValueInText | null {
   const [first, ...others] = text;

@@ -33,8 +33,6 @@ export type CardForms = Readonly<Record<string, CardForm>>;
 export interface CardValue extends ValueModel {
   /** What a search met of it. */
   readonly marks?: readonly Stretch[];
-  /** Whether it stands there because there is no value. */
-  readonly isInstead?: true;
 }
 
 export interface CardModel {

@@ -2,7 +2,7 @@ import type { Design } from '../../design/index.js';
 import { mainCard, slotsOfCard, waysOfSlots } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { Kind, KindById } from '../../structure/index.js';
-import { reachedKind } from '../../structure/index.js';
+import { kindsOnWays } from '../../structure/index.js';
 import { onSiteAt } from './reached-values.js';
 
 /** So many linked listings are read for one listing and one way through links. */
@@ -24,10 +24,10 @@ export async function readLinked(
   const known = new Map<number, Listing>(listings.map((listing) => [listing.id, listing]));
   const find = (id: number): Listing | undefined => known.get(id);
   const asked = new Set<number>();
+  const waysOfKinds = new Map([...new Set(listings.map(({ kindId }) => kindId))].map((id) => [id, waysOf(id, scene)]));
+  const ways: WaysOf = (listing) => [...waysOfKinds.get(listing.kindId)!, ...moreWays(listing)];
   for (;;) {
-    const ids = linkedIds(listings, (listing) => [...waysOf(listing, scene), ...moreWays(listing)], find).filter(
-      (id) => !asked.has(id),
-    );
+    const ids = linkedIds(listings, ways, find).filter((id) => !asked.has(id));
     if (ids.length === 0) return find;
     for (const id of ids) asked.add(id);
     for (const listing of await read(ids)) known.set(listing.id, listing);
@@ -58,7 +58,7 @@ function linkedIds(
 /** The ways through links on which a listing's own page or card shows others. */
 export type WaysOf = (listing: Listing) => readonly (readonly string[])[];
 
-function waysOf({ kindId }: Listing, { designs, kindById }: CardsInUse): (readonly string[])[] {
+function waysOf(kindId: number, { designs, kindById }: CardsInUse): (readonly string[])[] {
   const kind = kindById(kindId);
   return kind ? waysOfCard(kind, designs) : [];
 }
@@ -69,7 +69,5 @@ function waysOfCard(kind: Kind, designs: readonly Design[]): (readonly string[])
 
 /** The numbers of the kinds whose listings the cards of a kind show, besides it. */
 export function kindsOnCards(kind: Kind, { designs, kindById }: CardsInUse): number[] {
-  const ways = waysOfCard(kind, designs).flatMap((way) => way.map((_, at) => way.slice(0, at + 1)));
-  const reached = ways.map((way) => reachedKind(kind, way, kindById));
-  return [...new Set(reached.flatMap((one) => (one && 'id' in one ? [one.id as number] : [])))];
+  return kindsOnWays(kind, waysOfCard(kind, designs), kindById);
 }

@@ -3,7 +3,7 @@ import { PAGE_VALUE_FIELDS, isPageValue } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import { isFeatured, isShown, publishingTime } from '../../listings/index.js';
 import type { Field, Kind, KindById, LinkedListing, ReadContext } from '../../structure/index.js';
-import { builtInFieldAt, fieldByKey, fieldType, hasPart, textOfMoment } from '../../structure/index.js';
+import { BUILT_IN_MARK, builtInFieldAt, fieldByKey, fieldType, hasPart, textOfMoment } from '../../structure/index.js';
 import { dayNumberAt } from '../../time/index.js';
 
 /** A listing with what is needed to show its values, and those of the listings that it is linked with. */
@@ -60,7 +60,7 @@ function valueAt(key: string, shown: ShownListing): ReachedValue | null {
   const isFar = isPageValue(key);
   const field = isFar ? PAGE_VALUE_FIELDS[key] : (builtInFieldAt(key) ?? fieldByKey(kind, key));
   if (!field || !isShown(field, listing.values, kind, context)) return null;
-  const value = isFar || field.key.startsWith('@') ? partAt(key, shown) : visible(listing, field);
+  const value = isFar || field.key.startsWith(BUILT_IN_MARK) ? partAt(key, shown) : visible(listing, field);
   return value === null || value === '' || !fieldType(field.type).holds(value) ? null : { field, value, listing, kind };
 }
 

@@ -21,7 +21,7 @@ export function slotValue(slot: Slot, shown: ShownListing, search = ''): CardVal
   if (slot.showWhen && !holdsOf(slot.showWhen, shown)) return null;
   const sole = onlyValue(slot.text);
   const made = sole ? soleValue(sole, slot, shown) : wordsOf(slot.text, shown);
-  if (!made) return slot.instead === '' ? null : { text: slot.instead, shape: 'text', isInstead: true };
+  if (!made) return slot.instead === '' ? null : { text: slot.instead, shape: 'text' };
   const href = leadOf(slot, sole, shown) ?? made.href;
   const marks = search !== '' && isFound(slot, shown) ? metStretches(made.text, search, shown.kind) : [];
   return { ...made, ...(href !== undefined && { href }), ...(marks.length > 0 && { marks }) };

@@ -6,7 +6,7 @@ import type { Listing } from '../../listings/index.js';
 import type { Kind, LinkedListing } from '../../structure/index.js';
 import { choicesFromLabels, makeField, makeSelection } from '../../structure/index.js';
 import type { DesignedPage, PageScene, PieceModelOf } from '../index.js';
-import { designedPage, pageServing } from '../index.js';
+import { designedPage, kindsOnPage, pageServing } from '../index.js';
 
 const context = contextIn();
 const harbourLink = makeField({
@@ -192,6 +192,21 @@ describe('A designed page', () => {
       { queries, selections: [], listings },
     );
     expect([front.title, front.description]).toEqual(['Guide', 'Where to lie']);
+  });
+});
+
+describe('What a page is made of besides its listing', () => {
+  it('are the kinds that its pieces list, and those that its pieces, title and description reach', () => {
+    const far = makeText([{ field: 'motto', through: ['harbour'] }]);
+    const read = (more: Partial<PageSketch>, pieces: Pieces = []): number[] | null => {
+      const design = makePage({ name: 'Page', serves: 'listing', strips: [{ columns: [{ pieces }] }], ...more });
+      return kindsOnPage(design, berth, { kindById, designs: [] });
+    };
+    expect(read({})).toEqual([]);
+    expect([read({ title: far }), read({ description: far })]).toEqual([[2], [2]]);
+    expect(read({}, [{ type: 'heading', settings: { text: far } }])).toEqual([2]);
+    expect(read({}, [{ type: 'list', settings: { from: 'linked', fields: ['harbour'] } }])).toEqual([2]);
+    expect(read({}, [{ type: 'list', settings: { from: 'selection', of: 4 } }])).toBeNull();
   });
 });
 

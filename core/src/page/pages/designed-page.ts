@@ -1,5 +1,5 @@
 import type { Design, PageDesign, Piece, Strip } from '../../design/index.js';
-import { makeSlot, piecesOfPage, slotsOfPiece, waysOfSlots } from '../../design/index.js';
+import { piecesOfPage, plainWords, slotsOfPage, waysOfSlots } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { Kind } from '../../structure/index.js';
 import { CardMaker } from '../cards/card-maker.js';
@@ -87,8 +87,7 @@ function made(
   const answer = (question: ListQuestion): ListAnswer => answerOf(found.get(keyOf(question)), linked);
   const making: PieceMaking = { page: scene, shown, maker, linked, queries, answer };
   const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
-  const textOf = (text: PageDesign['title']): string =>
-    shown ? (wordsOf(text, shown)?.text ?? '') : text.map((part) => ('words' in part ? part.words : '')).join('');
+  const textOf = (text: PageDesign['title']): string => (shown ? (wordsOf(text, shown)?.text ?? '') : plainWords(text));
   const { canonical, listing, kind } = subject;
   return {
     ...frame(scene, { title: textOf(page.title), description: textOf(page.description), canonical }),
@@ -109,11 +108,6 @@ function shownOf(page: PageDesign, shown: ShownListing | null): PageDesign {
     columns: strip.columns.map((column) => ({ ...column, pieces: column.pieces.filter(isShown) })),
   }));
   return { ...page, strips };
-}
-
-function slotsOfPage(page: PageDesign): ReturnType<typeof makeSlot>[] {
-  const texts = [page.title, page.description].map((text, at) => makeSlot({ key: `page-${at}`, text }));
-  return [...texts, ...piecesOfPage(page).flatMap(slotsOfPiece)];
 }
 
 function findAll(page: PageDesign, shown: ShownListing | null, scene: ListScene): Map<string, FoundList> {

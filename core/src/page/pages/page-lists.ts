@@ -42,7 +42,7 @@ function ofKind({ of, most }: ListQuestion, { queries }: ListScene): FoundList {
   const { slug, hasIndexPage } = catalog.kind;
   const list = listOfKind(catalog);
   const { total, ids } = runQuery(
-    { ...list, kind: { ...list.kind, pageSize: most, grouping: null } },
+    { ...list, kind: { ...list.kind, pageSize: most, facets: [], grouping: null } },
     BLANK_QUERY,
     queries,
   );

@@ -1,7 +1,7 @@
 import type { PageDesign } from '../../design/index.js';
-import { linkedKind, piecesOfPage, slotsOfPiece, waysOfSlots } from '../../design/index.js';
+import { linkedKind, piecesOfPage, slotsOfPage, waysOfSlots } from '../../design/index.js';
 import type { Kind } from '../../structure/index.js';
-import { kindsAskedBy, reachedKind } from '../../structure/index.js';
+import { kindsAskedBy, kindsOnWays } from '../../structure/index.js';
 import type { CardsInUse } from '../cards/linked-listings.js';
 import { kindsOnCards } from '../cards/linked-listings.js';
 import { makerOf } from '../pieces/registry.js';
@@ -20,12 +20,7 @@ export function kindsOnPage(page: PageDesign, kind: Kind, inUse: CardsInUse): nu
     if (question?.from === 'kind') take(kindById(question.of));
     if (question?.from === 'related') take(kind);
     if (question?.from === 'linked') for (const key of question.fields) take(linkedKind(kind, key, kindById));
-    for (const way of waysOfSlots(slotsOfPiece(piece))) {
-      for (const [at] of way.entries()) {
-        const reached = reachedKind(kind, way.slice(0, at + 1), kindById);
-        if (reached && 'id' in reached) kinds.add(reached.id as number);
-      }
-    }
   }
+  for (const id of kindsOnWays(kind, waysOfSlots(slotsOfPage(page)), kindById)) kinds.add(id);
   return [...kinds];
 }

@@ -1,4 +1,5 @@
 import type { PieceSettings, PieceTypeName, Slot } from '../../design/index.js';
+import { plainWords } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { QueryScene } from '../../query/index.js';
 import type { Kind } from '../../structure/index.js';
@@ -57,6 +58,6 @@ export function shownSlots(slots: readonly Slot[], { page, shown }: PieceMaking)
 
 /** The words of a slot on a page without a listing. */
 function plainValue({ text, leadsTo }: Slot): ShownSlot['value'] | null {
-  const words = text.map((part) => ('words' in part ? part.words : '')).join('');
+  const words = plainWords(text);
   return words === '' ? null : { text: words, shape: 'text', ...(leadsTo.startsWith('/') && { href: leadsTo }) };
 }

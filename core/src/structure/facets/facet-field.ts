@@ -22,14 +22,17 @@ export function reachedKind(from: Fields, through: readonly string[], kindById: 
   return kind;
 }
 
+/** The numbers of the kinds that ways through link fields reach or go through, each once. */
+export function kindsOnWays(from: Fields, ways: readonly (readonly string[])[], kindById: KindById): number[] {
+  const steps = ways.flatMap((way) => way.map((_, at) => way.slice(0, at + 1)));
+  const reached = steps.map((way) => reachedKind(from, way, kindById));
+  return [...new Set(reached.flatMap((one) => (one && 'id' in one ? [one.id as number] : [])))];
+}
+
 /** The numbers of the kinds that the facets of a kind ask about: itself, and those that they reach or go through. */
 export function kindsAskedBy(kind: Kind, kindById: KindById): number[] {
-  const reached = kind.facets.flatMap(({ through }) => {
-    const ways = through.map((_, at) => through.slice(0, at + 1));
-    return ways.map((way) => reachedKind(kind, way, kindById));
-  });
-  const ids = reached.flatMap((one) => (one && 'id' in one ? [one.id as number] : []));
-  return [...new Set([kind.id, ...ids])];
+  const ways = kind.facets.map(({ through }) => through);
+  return [...new Set([kind.id, ...kindsOnWays(kind, ways, kindById)])];
 }
 
 /** The field that a facet asks about, of the kind itself or of the one that it reaches; null when there is none. */

@@ -41,8 +41,7 @@ import {
 import type { ConditionGroup } from '@plindo/core/structure';
 import { MOST_STEPS } from '@plindo/core/structure';
 import type { DateForm, UnitCode } from '@plindo/core/values';
-import { DATE_FORMS, UNITS } from '@plindo/core/values';
-import { Refusal } from '@plindo/core/values';
+import { DATE_FORMS, Refusal, UNITS } from '@plindo/core/values';
 import type { TypeHelpOptions } from 'class-transformer';
 import { Type } from 'class-transformer';
 import {

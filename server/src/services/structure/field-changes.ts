@@ -2,14 +2,14 @@ import type { Structure } from '@plindo/core/plans';
 import type { Changed, TypeChangePlan, User } from '@plindo/core/contract';
 import { TypeChange, withProposedChoices } from '@plindo/core/listings';
 import type { Listing } from '@plindo/core/listings';
-import { brokenDesigns, followersOfKey, withTypeChanged, withValueMoved } from '@plindo/core/plans';
+import { followersOfKey, withTypeChanged, withValueMoved } from '@plindo/core/plans';
 import type { CategorySet, Field, KeyChange, Kind, KindDefinition } from '@plindo/core/structure';
 import { checkKind, fieldByKey, fieldType, withCategories, withKeyRenamed } from '@plindo/core/structure';
 import { Refusal, issuesOf, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Store, Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
-import { kindIn, refuseOutdated } from '../editing.js';
+import { kindIn, refuseOutdated, refuseIfBreaking } from '../editing.js';
 
 /** Changes of a field that touch the values of all listings: another type, another key. */
 export class FieldChanges {
@@ -48,7 +48,7 @@ export class FieldChanges {
       }
       const before = unit.structure;
       await unit.updateKind(unit.kind(kindId), definition);
-      refuseIfAny(brokenDesigns(before, unit.structure, unit.context()));
+      refuseIfBreaking(unit, before);
       const [was, is] = [fieldType(from.type).label, fieldType(to.type).label];
       const sentence = `Changed ${from.label} of ${kind.many} from ${was} to ${is}`;
       return { sentence, result: kindIn(unit, kindId) };

@@ -1,12 +1,12 @@
 import type { Changed, KindSummary, User } from '@plindo/core/contract';
-import { brokenDesigns, changedKindIssues, newKindIssues, sentenceOfKindChange } from '@plindo/core/plans';
+import { changedKindIssues, newKindIssues, sentenceOfKindChange } from '@plindo/core/plans';
 import type { Kind, KindDefinition } from '@plindo/core/structure';
 import { linksOfKind } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
-import { kindIn, refuseOutdated } from '../editing.js';
+import { kindIn, refuseOutdated, refuseIfBreaking } from '../editing.js';
 import { removeLink } from './links.js';
 
 /** Making and changing kinds. */
@@ -44,7 +44,7 @@ export class Kinds {
       refuseOutdated(before, version, before.many);
       const structure = unit.structure;
       await unit.updateKind(unit.kind(id), definition);
-      refuseIfAny(brokenDesigns(structure, unit.structure, unit.context()));
+      refuseIfBreaking(unit, structure);
       return { sentence: sentenceOfKindChange(before, definition), result: kindIn(unit, id) };
     });
   }
@@ -56,7 +56,7 @@ export class Kinds {
       const before = unit.structure;
       const listings = await removeContents(unit, id);
       await unit.remove('kind', id, unit.kind(id));
-      refuseIfAny(brokenDesigns(before, unit.structure, unit.context()));
+      refuseIfBreaking(unit, before);
       return { sentence: `Deleted the kind ${many} with its listings`, result: { listings } };
     });
   }

@@ -1,12 +1,12 @@
 import type { Changed, LinkSketch, User } from '@plindo/core/contract';
-import { LINK_SIDES, brokenDesigns, keysOfNewLink, limitIssues, withLinkField } from '@plindo/core/plans';
+import { LINK_SIDES, keysOfNewLink, limitIssues, withLinkField } from '@plindo/core/plans';
 import type { Link, LinkSide } from '@plindo/core/structure';
 import { checkKind, withoutField } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
-import { kindIn, refuseOutdated } from '../editing.js';
+import { kindIn, refuseOutdated, refuseIfBreaking } from '../editing.js';
 
 /** Making, limiting and deleting links. A link and the fields at its two ends come and go together. */
 export class Links {
@@ -55,7 +55,7 @@ export class Links {
     return this.editing.change(user, async (unit) => {
       const before = unit.structure;
       const connections = await removeLink(unit, existing(unit, id), null);
-      refuseIfAny(brokenDesigns(before, unit.structure, unit.context()));
+      refuseIfBreaking(unit, before);
       return { sentence: 'Deleted a link with its connections', result: { connections } };
     });
   }

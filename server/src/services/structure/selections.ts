@@ -9,7 +9,6 @@ import type {
 import type { Listing, QuestionScene, SelectionScene } from '@plindo/core/listings';
 import { checkQuestion, checkSelection, conditionFaults } from '@plindo/core/listings';
 import { CardMaker, readLinked } from '@plindo/core/page';
-import { brokenDesigns } from '@plindo/core/plans';
 import type { Explanation } from '@plindo/core/query';
 import { catalogsOfSelection, explain, justMissing, removedByEach, runSelection } from '@plindo/core/query';
 import type { Kind, Selection, SelectionDefinition } from '@plindo/core/structure';
@@ -17,7 +16,7 @@ import { firstFreeSlug, Refusal, refuseIfAny, slugOf } from '@plindo/core/values
 import type { Live } from '../../live/live.js';
 import type { Store, Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
-import { refuseOutdated } from '../editing.js';
+import { refuseOutdated, refuseIfBreaking } from '../editing.js';
 
 const PREVIEW_CARDS = 6;
 const MOST_MISSING = 20;
@@ -64,7 +63,7 @@ export class Selections {
       const before = existing(unit, id);
       const structure = unit.structure;
       await unit.remove('selection', id, before);
-      refuseIfAny(brokenDesigns(structure, unit.structure, unit.context()));
+      refuseIfBreaking(unit, structure);
       return { sentence: `Deleted the selection ${before.name}`, result: null };
     });
   }

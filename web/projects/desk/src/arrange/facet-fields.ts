@@ -1,6 +1,7 @@
 import type { Facet, FacetControl, Field, Kind } from '@plindo/core/structure';
 import { BUILT_IN_FIELDS, RESERVED_KEYS, controlsFor, fieldOfFacet, hasPart, makeFacet } from '@plindo/core/structure';
 import { firstFreeSlug, slugOf } from '@plindo/core/values';
+import { waysThroughLinks } from './ways-through-links';
 
 /** Something that a facet could be over: a field of the kind, or one that it reaches. */
 export interface FacetSubject {
@@ -23,8 +24,6 @@ export const CONTROL_WORDS: Readonly<Record<FacetControl, string>> = {
   distance: 'a distance from a place',
 };
 
-const MOST_STEPS = 2;
-
 /** All that facets of a kind can be over, its own fields first, then those that are one link away, then two. */
 export function facetSubjectsOf(kind: Kind, kinds: readonly Kind[]): FacetSubject[] {
   const builtIn = [
@@ -32,20 +31,11 @@ export function facetSubjectsOf(kind: Kind, kinds: readonly Kind[]): FacetSubjec
     ...(hasPart(kind, 'place') ? [{ ...BUILT_IN_FIELDS.place, key: '@place' }] : []),
   ];
   const own = [...kind.fields, ...builtIn].map((field): FacetSubject => ({ through: [], field, label: field.label }));
-  return [...own, ...reachedFrom(kind, kinds, [], '')].filter(({ field }) => controlsFor(field).length > 0);
-}
-
-function reachedFrom(kind: Kind, kinds: readonly Kind[], through: readonly string[], label: string): FacetSubject[] {
-  if (through.length === MOST_STEPS) return [];
-  const links = kind.fields.filter(({ type }) => type === 'link');
-  const steps = links.flatMap((link) => {
-    const to = kinds.find(({ id }) => id === link.settings.linked?.kindId);
-    return to ? [{ to, through: [...through, link.key], label: `${label}${link.label} → ` }] : [];
-  });
-  const near = steps.flatMap((step) =>
-    step.to.fields.map((field): FacetSubject => ({ through: step.through, field, label: step.label + field.label })),
+  const nearFirst = waysThroughLinks(kind, kinds).sort((a, b) => a.through.length - b.through.length);
+  const linked = nearFirst.flatMap(({ to, through, label }) =>
+    to.fields.map((field): FacetSubject => ({ through, field, label: label + field.label })),
   );
-  return [...near, ...steps.flatMap((step) => reachedFrom(step.to, kinds, step.through, step.label))];
+  return [...own, ...linked].filter(({ field }) => controlsFor(field).length > 0);
 }
 
 /** A new facet over a subject, under a key of its own. */

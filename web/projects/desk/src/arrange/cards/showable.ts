@@ -1,6 +1,7 @@
 import { SHOWN_PARTS } from '@plindo/core/design';
 import type { Field, Kind } from '@plindo/core/structure';
 import { BUILT_IN_PARTS, hasPart } from '@plindo/core/structure';
+import { waysThroughLinks } from '../ways-through-links';
 
 /** Something of a listing that a slot can show. */
 export interface Showable {
@@ -10,7 +11,6 @@ export interface Showable {
   readonly label: string;
 }
 
-const MOST_STEPS = 2;
 const OF_LINKED: readonly string[] = ['@title', '@summary', '@picture'];
 
 /** All that slots can show of the listings of a kind: its fields, its built-in parts, and those of linked listings. */
@@ -23,19 +23,11 @@ export function showablesOf(
     const part = BUILT_IN_PARTS.find((one) => `@${one}` === key);
     return !part || hasPart(kind, part);
   });
-  return { own: kind.fields.map(plain), parts: parts.map(plain), linked: reachedFrom(kind, kinds, [], '') };
-}
-
-function reachedFrom(kind: Kind, kinds: readonly Kind[], through: readonly string[], label: string): Showable[] {
-  if (through.length === MOST_STEPS) return [];
-  return kind.fields.flatMap((link) => {
-    const to = kinds.find(({ id }) => id === link.settings.linked?.kindId);
-    if (link.type !== 'link' || !to) return [];
-    const [way, words] = [[...through, link.key], `${label}${link.label} → `];
-    const parts = SHOWN_PARTS.filter(({ key }) => OF_LINKED.includes(key));
-    const near = [...parts, ...to.fields].map((field) => ({ through: way, field, label: words + field.label }));
-    return [...near, ...reachedFrom(to, kinds, way, words)];
-  });
+  const partsOfLinked = SHOWN_PARTS.filter(({ key }) => OF_LINKED.includes(key));
+  const linked = waysThroughLinks(kind, kinds).flatMap(({ to, through, label }) =>
+    [...partsOfLinked, ...to.fields].map((field): Showable => ({ through, field, label: label + field.label })),
+  );
+  return { own: kind.fields.map(plain), parts: parts.map(plain), linked };
 }
 
 /** How a showable stands in a list of choices, and how it is found there. */

@@ -1,11 +1,10 @@
-import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { ValueInText } from '@plindo/core/design';
 import { MANY, fieldOfValue, givesSeveral, insidesOf, writtenField } from '@plindo/core/design';
 import type { Kind, KindById } from '@plindo/core/structure';
 import type { DateForm, UnitCode } from '@plindo/core/values';
 import { DATE_FORMS, unitSymbol, unitsLike } from '@plindo/core/values';
 import { Reading } from '../../shared/reading';
-import { inject } from '@angular/core';
 
 const MANY_WORDS = { all: 'all of them', first: 'the first', count: 'how many there are' } as const;
 const DIGITS = [0, 1, 2, 3, 4, 5, 6];
