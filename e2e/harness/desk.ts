@@ -1,4 +1,4 @@
-import type { Page } from 'playwright-core';
+import type { Locator, Page, Response } from 'playwright-core';
 import type { TestServer } from './server.js';
 
 export const OWNER = { name: 'Test owner', email: 'owner@example.org', password: 'a long password' };
@@ -57,6 +57,14 @@ export class Desk {
       .first()
       .click();
     await this.page.getByRole('group', { name: label, exact: true }).getByRole('link', { name: title }).waitFor();
+  }
+
+  /** Takes the last change back by a button that says so, and waits until the server has done it. */
+  async undo(button: Locator): Promise<void> {
+    const isUndo = (response: Response): boolean => /\/api\/changes\/\d+\/undo$/.test(response.url());
+    await Promise.all([this.page.waitForResponse(isUndo), button.click()]);
+    // What was told of an undo before may be on its way out.
+    await this.page.getByText('Undone', { exact: true }).last().waitFor();
   }
 
   async save(title: string): Promise<void> {

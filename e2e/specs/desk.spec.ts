@@ -37,8 +37,7 @@ describe('The Desk', () => {
     await page.keyboard.press('Enter');
     await page.getByText(`Changed Price a night of ${title}`).waitFor();
     expect(await onSite('/berths/kessel-light-berth-6')).toContain('€99.50');
-    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
-    await page.getByText('Undone', { exact: true }).waitFor();
+    await desk.undo(page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }));
     expect(await onSite('/berths/kessel-light-berth-6')).not.toContain('€99.50');
   }, 60_000);
 

@@ -18,8 +18,7 @@ describe('The table of the workbench', () => {
   const titles = async (): Promise<string[]> =>
     (await page.locator('cdk-virtual-scroll-viewport .title').allInnerTexts()).map((text) => text.trim());
   const undo = async (): Promise<void> => {
-    await page.locator('header').getByRole('button', { name: 'Undo', exact: true }).click();
-    await page.getByText('Undone', { exact: true }).waitFor();
+    await desk.undo(page.locator('header').getByRole('button', { name: 'Undo', exact: true }));
   };
 
   it('is narrowed by its columns, refuses a value that does not fit, and says what it shows', async () => {

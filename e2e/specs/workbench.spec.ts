@@ -47,8 +47,7 @@ describe('The workbench', () => {
     await page.getByText('Pasted 3 cells').waitFor();
     await cell('Kessel Light, berth 1', 'Price a night').filter({ hasText: '€11.50' }).waitFor();
     await cell('Kessel Light, berth 6', 'Greatest length').filter({ hasText: '13 m' }).waitFor();
-    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
-    await page.getByText('Undone', { exact: true }).waitFor();
+    await desk.undo(page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }));
     await cell('Kessel Light, berth 1', 'Price a night').filter({ hasNotText: '€11.50' }).waitFor();
   }, 60_000);
 
@@ -74,8 +73,7 @@ describe('The workbench', () => {
     await page.keyboard.press('Enter');
     await page.getByText('Set Our rating of 30 listings').waitFor();
     await cell('Brackwater Slip', 'Our rating').filter({ hasText: '3.5 of 5' }).waitFor();
-    await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
-    await page.getByText('Undone', { exact: true }).waitFor();
+    await desk.undo(page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }));
     await page.getByLabel('Choose Brackwater Slip').check();
     await page.getByRole('button', { name: 'Duplicate' }).click();
     await page.getByText('Duplicated 1 listings as drafts').waitFor();
