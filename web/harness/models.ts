@@ -19,6 +19,7 @@ export function makeCard(given: Partial<CardModel> & Pick<CardModel, 'id'>): Car
   return {
     href: `/berths/berth-${given.id}`,
     form: 'berth',
+    print: String(given.id),
     title: `Berth ${given.id}`,
     picture: null,
     featured: false,

@@ -16,3 +16,4 @@ export { TextIndex } from './text/text-index.js';
 export type { TextMatches } from './text/text-matches.js';
 export { meets, typosAllowed } from './text/word-match.js';
 export { NO, YES, YesNoColumn } from './columns/yes-no-column.js';
+export { PrintHash } from './print-hash.js';

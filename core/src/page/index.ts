@@ -11,6 +11,7 @@ export * from './pages/designed-page.js';
 export * from './pages/page-lists.js';
 export * from './pages/page-reads.js';
 export * from './pieces/piece-models.js';
+export { sleepingPage } from './sleeping-page.js';
 export { slotsOf } from './slots.js';
 export * from './frame.js';
 export * from './list-page.js';

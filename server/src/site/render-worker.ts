@@ -3,6 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { parentPort, workerData } from 'node:worker_threads';
+import { LRUCache } from 'lru-cache';
 import type { PageModel } from '@plindo/core/page';
 import type { FromRenderer, RenderedPage, ToRenderer } from './render-messages.js';
 
@@ -10,15 +11,29 @@ import type { FromRenderer, RenderedPage, ToRenderer } from './render-messages.j
 interface BuiltSite {
   render(
     url: string,
-    rendering: { page: string; isPlain: boolean; data: { page(url: string): Promise<PageModel> } },
+    rendering: {
+      page: string;
+      isPlain: boolean;
+      data: { page(url: string): Promise<PageModel>; cards: LRUCache<string, string> | null };
+    },
   ): Promise<RenderedPage>;
 }
+
+/** Of all cards that a thread keeps: those of some ten thousand listings. */
+const MOST_CARDS_IN_CHARACTERS = 24_000_000;
 
 const folder = workerData as string;
 const site = import(pathToFileURL(join(folder, 'server', 'server.mjs')).href) as Promise<BuiltSite>;
 const page = readFile(join(folder, 'server', 'index.server.html'), 'utf8');
 /** The plain way is there to compare with. */
 const isPlain = process.env['PLINDO_PLAIN_RENDERING'] === 'yes';
+/** HTML of cards that pages have had lately. */
+const cards = isPlain
+  ? null
+  : new LRUCache<string, string>({
+      maxSize: MOST_CARDS_IN_CHARACTERS,
+      sizeCalculation: (html, key) => html.length + key.length,
+    });
 /** By number of a rendering, who waits for a model. */
 const waiting = new Map<number, (model: PageModel | null) => void>();
 
@@ -33,7 +48,7 @@ function tell(message: FromRenderer): void {
 
 async function render(id: number, url: string): Promise<void> {
   try {
-    const data = { page: (asked: string): Promise<PageModel> => ask(id, asked) };
+    const data = { page: (asked: string): Promise<PageModel> => ask(id, asked), cards };
     tell({ kind: 'rendered', id, page: await (await site).render(url, { page: await page, isPlain, data }) });
   } catch (error) {
     tell({ kind: 'failed', id, reason: error instanceof Error ? (error.stack ?? error.message) : String(error) });

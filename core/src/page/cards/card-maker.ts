@@ -1,3 +1,4 @@
+import { PrintHash } from '../../catalog/index.js';
 import type { CardDesign, Design, Slot } from '../../design/index.js';
 import {
   cardsOfKind,
@@ -42,6 +43,7 @@ interface KnownCard {
 export class CardMaker {
   private readonly byKind = new Map<number, KnownCard>();
   private readonly made = new Map<string, CardForm>();
+  private readonly writtenForms = new Map<string, string>();
 
   /** `linked` are the listings that {@link readLinked} asked for. */
   constructor(
@@ -63,7 +65,7 @@ export class CardMaker {
       const value = slotValue(slot, shown, search);
       if (value) values[slot.key] = value;
     }
-    return {
+    const own = {
       id: listing.id,
       form: key,
       href: kind.hasListingPages ? listingPath(kind, listing) : null,
@@ -72,12 +74,18 @@ export class CardMaker {
       featured: isFeatured(listing, context.nowInMs),
       values,
     };
+    const print = new PrintHash().add(this.writtenForms.get(key)!).add(JSON.stringify(own)).value();
+    return { ...own, print: `${listing.id}-${print.toString(36)}` };
   }
 
   private known(kind: Kind): KnownCard {
     const known = this.byKind.get(kind.id) ?? knownCard(kind, this.scene.designs);
     this.byKind.set(kind.id, known);
-    if (!this.made.has(known.key)) this.made.set(known.key, formOf(known.design, kind, this.scene.kindById));
+    if (!this.made.has(known.key)) {
+      const form = formOf(known.design, kind, this.scene.kindById);
+      this.made.set(known.key, form);
+      this.writtenForms.set(known.key, JSON.stringify(form));
+    }
     return known;
   }
 }

@@ -37,6 +37,8 @@ export interface CardValue extends ValueModel {
 
 export interface CardModel {
   readonly id: number;
+  /** Of all that it shows: cards with the same print look the same. */
+  readonly print: string;
   readonly form: string;
   /** Null when listings of the kind have no pages of their own. */
   readonly href: string | null;

@@ -20,13 +20,6 @@ interface Part {
       }
     }
   `,
-  styles: `
-    mark {
-      background: var(--pl-ochre-wash);
-      color: inherit;
-      box-shadow: 0 1px 0 var(--pl-ochre);
-    }
-  `,
 })
 export class Marked {
   readonly text = input.required<string>();

@@ -33,51 +33,6 @@ const HUES = 5;
       </svg>
     }
   `,
-  styles: `
-    :host {
-      display: block;
-      overflow: hidden;
-      background: var(--pl-line);
-    }
-    picture {
-      display: contents;
-    }
-    img,
-    svg {
-      display: block;
-      inline-size: 100%;
-      block-size: 100%;
-      object-fit: cover;
-    }
-    text {
-      font: 640 26px var(--pl-heading);
-      fill: var(--pl-quiet);
-    }
-    .sky {
-      fill: color-mix(in oklab, var(--hue) 14%, var(--pl-raised));
-    }
-    .far {
-      fill: color-mix(in oklab, var(--hue) 24%, var(--pl-raised));
-    }
-    .near {
-      fill: color-mix(in oklab, var(--hue) 36%, var(--pl-raised));
-    }
-    .hue-0 {
-      --hue: #0f6e6a;
-    }
-    .hue-1 {
-      --hue: #b7791f;
-    }
-    .hue-2 {
-      --hue: #3f5f8f;
-    }
-    .hue-3 {
-      --hue: #7a5c86;
-    }
-    .hue-4 {
-      --hue: #5d7a3a;
-    }
-  `,
 })
 export class PictureView {
   readonly picture = input.required<Picture | null>();

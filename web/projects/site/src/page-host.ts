@@ -66,7 +66,6 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
       }
     }
   `,
-  styleUrl: './page-host.scss',
 })
 export class PageHost {
   /** Given by the router. */

@@ -1,21 +1,33 @@
 import { REQUEST_CONTEXT, TransferState, inject } from '@angular/core';
 import type { PageModel } from '@plindo/core/page';
+import type { KeptCards } from '@plindo/listing-view';
 import type { SiteData } from './site-data';
 import { keepFirstPage } from './site-data';
 
 /** What the server hands to a rendering. */
 export interface RenderContext {
   page(url: string): Promise<PageModel>;
+  /** Where the HTML of cards is kept between renderings; null where each is drawn anew. */
+  readonly cards: KeptCards | null;
+}
+
+/** What the server hands to the rendering that is under way. */
+function context(): RenderContext | null {
+  return inject(REQUEST_CONTEXT) as RenderContext | null;
+}
+
+export function cardsFromServer(): KeptCards | null {
+  return context()?.cards ?? null;
 }
 
 /** On the server: straight from what the server hands over, without HTTP. */
 export function dataFromServer(): SiteData {
-  const context = inject(REQUEST_CONTEXT) as RenderContext | null;
+  const given = context();
   const state = inject(TransferState);
   return {
     async page(url) {
-      if (!context) throw new Error('The site is rendered without the data of the server.');
-      const model = await context.page(url);
+      if (!given) throw new Error('The site is rendered without the data of the server.');
+      const model = await given.page(url);
       keepFirstPage(state, model);
       return model;
     },

@@ -1,6 +1,7 @@
 import { InjectionToken, inject, makeStateKey, TransferState } from '@angular/core';
 import { PagesApi } from '@plindo/api';
 import type { PageModel, SuggestionModel } from '@plindo/core/page';
+import { sleepingPage } from '@plindo/core/page';
 import { firstValueFrom } from 'rxjs';
 
 /** Where page models come from: on the server from the catalog itself, in the browser over HTTP. */
@@ -33,5 +34,5 @@ export const SITE_DATA = new InjectionToken<SiteData>('SiteData', { providedIn: 
 
 /** Keeps the page that the server has rendered for the browser to begin with. */
 export function keepFirstPage(state: TransferState, model: PageModel): void {
-  state.set(FIRST_PAGE, model);
+  state.set(FIRST_PAGE, sleepingPage(model));
 }

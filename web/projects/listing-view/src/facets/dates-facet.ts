@@ -48,7 +48,6 @@ import type { DatesFacetModel } from '@plindo/core/page';
       </label>
     </div>
   `,
-  styleUrl: './span.scss',
 })
 export class DatesFacet {
   readonly facet = input.required<DatesFacetModel>();

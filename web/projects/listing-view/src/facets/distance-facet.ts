@@ -54,7 +54,6 @@ const DECIMALS = 3;
       </label>
     </div>
   `,
-  styleUrl: './span.scss',
 })
 export class DistanceFacet {
   readonly facet = input.required<DistanceFacetModel>();

@@ -13,7 +13,6 @@ import { ValuesFacet } from './values-facet';
   imports: [DatesFacet, DistanceFacet, Icon, RangeFacet, RatingFacet, ValuesFacet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './facets.html',
-  styleUrl: './facets.scss',
 })
 export class Facets {
   readonly facets = input.required<readonly FacetModel[]>();

@@ -81,7 +81,6 @@ const NOTHING_HELD: Held = [null, null];
       }
     </div>
   `,
-  styleUrl: './span.scss',
 })
 export class RangeFacet {
   readonly facet = input.required<RangeFacetModel>();

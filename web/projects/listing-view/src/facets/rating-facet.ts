@@ -20,7 +20,6 @@ import type { RatingFacetModel } from '@plindo/core/page';
       }
     </div>
   `,
-  styleUrl: './span.scss',
 })
 export class RatingFacet {
   readonly facet = input.required<RatingFacetModel>();

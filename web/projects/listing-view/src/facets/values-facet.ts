@@ -10,7 +10,6 @@ const SEARCH_INSIDE_FROM = 16;
   imports: [Icon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './values-facet.html',
-  styleUrl: './values-facet.scss',
 })
 export class ValuesFacet {
   readonly facet = input.required<ValuesFacetModel>();

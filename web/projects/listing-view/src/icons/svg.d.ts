@@ -1,4 +1,5 @@
 declare module '*.svg' {
-  const text: string;
-  export default text;
+  /** The text of the file, or its address, as the import asks. */
+  const content: string;
+  export default content;
 }

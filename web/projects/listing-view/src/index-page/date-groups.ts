@@ -1,15 +1,14 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CardForms, DateGroupModel, JumpModel } from '@plindo/core/page';
-import { Card } from '../card';
+import { SleepingCard } from '../sleeping-card';
 
 /** Cards under headings of dates, with a list to jump to any of them; what is over is folded. */
 @Component({
   selector: 'pl-date-groups',
-  imports: [Card, NgTemplateOutlet],
+  imports: [NgTemplateOutlet, SleepingCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './date-groups.html',
-  styleUrl: './date-groups.scss',
 })
 export class DateGroups {
   readonly groups = input.required<readonly DateGroupModel[]>();

@@ -10,11 +10,11 @@ import {
   viewChild,
 } from '@angular/core';
 import type { IndexPage, SuggestionModel } from '@plindo/core/page';
-import { Card } from '../card';
 import { Facets } from '../facets/facets';
 import { searchOfForm } from '../form-state';
 import { Icon } from '../icons/icon';
 import { PictureView } from '../picture';
+import { SleepingCard } from '../sleeping-card';
 import { DateGroups } from './date-groups';
 import { Pager } from './pager';
 import { SearchBox } from './search-box';
@@ -36,7 +36,7 @@ export interface StateChange {
  */
 @Component({
   selector: 'pl-index-page',
-  imports: [Card, DateGroups, Facets, Icon, Pager, PictureView, SearchBox],
+  imports: [DateGroups, Facets, Icon, Pager, PictureView, SearchBox, SleepingCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './index-page.html',
   styleUrl: './index-page.scss',

@@ -17,7 +17,6 @@ const TIMES_BY_ITSELF = 4;
   imports: [Icon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './pager.html',
-  styleUrl: './pager.scss',
 })
 export class Pager {
   readonly pager = input.required<PagerModel>();

@@ -1,14 +1,14 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import type { PieceModelOf, TableRowModel } from '@plindo/core/page';
-import { Card } from '../card';
 import { Icon } from '../icons/icon';
+import { SleepingCard } from '../sleeping-card';
 import { Value } from '../value';
 import { PAGE_CARD_FORMS } from './page-context';
 
 /** Listings as a grid, rows, a scrolling row or a ranked list of cards, or as a table that folds on narrow screens. */
 @Component({
   selector: 'pl-list-piece',
-  imports: [Card, Icon, Value],
+  imports: [Icon, SleepingCard, Value],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let own = piece();
@@ -64,12 +64,12 @@ import { PAGE_CARD_FORMS } from './page-context';
         [style.--card-width]="own.width + 'rem'"
         [attr.tabindex]="own.layout === 'scrolling' ? 0 : null"
       >
-        @for (card of own.cards; track card.id; let at = $index) {
+        @for (card of own.cards; track card.print; let at = $index) {
           <li>
             @if (own.layout === 'ranked') {
               <span class="place" aria-hidden="true">{{ at + 1 }}</span>
             }
-            <pl-card [card]="card" [forms]="forms()" />
+            <pl-card [sleeping]="card" [forms]="forms()" />
           </li>
         }
       </ul>

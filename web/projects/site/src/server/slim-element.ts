@@ -82,6 +82,12 @@ export class SlimElement extends SlimNode implements SlimParent {
     if (text !== '') this.append(new SlimText(this.ownerDocument, text));
   }
 
+  get innerHTML(): string {
+    let html = '';
+    for (let node = this.firstChild; node; node = node.nextSibling) html += node.html();
+    return html;
+  }
+
   set innerHTML(content: string) {
     this.clear();
     this.append(new SlimHtml(this.ownerDocument, String(content)));
@@ -156,9 +162,8 @@ export class SlimElement extends SlimNode implements SlimParent {
     for (let at = 0; at < this.names.length; at++) html += ` ${this.names[at]}="${escapedAttribute(this.values[at]!)}"`;
     if (this.isHtml && VOID.has(this.localName)) return `${html}>`;
     html += '>';
-    const isRaw = RAW_TEXT.has(this.localName);
-    for (let node = this.firstChild; node; node = node.nextSibling) html += isRaw ? node.textContent : node.html();
-    return `${html}</${this.localName}>`;
+    const content = RAW_TEXT.has(this.localName) ? this.textContent : this.innerHTML;
+    return `${html}${content}</${this.localName}>`;
   }
 
   /** Names of attributes of HTML elements are known in small letters only. */
