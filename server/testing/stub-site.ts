@@ -12,7 +12,9 @@ const SITE = `
     if (url === '/ends') process.exit(0);
     const model = await data.page(url);
     if (url.startsWith('/slow')) await new Promise((resolve) => setTimeout(resolve, 50));
-    const drawn = page + model.title + ' at ' + url + ', ' + (model.countSentence ?? '');
+    const pieces = (model.strips ?? []).flatMap(({ columns }) => columns.flatMap((column) => column.pieces));
+    const counted = pieces.find(({ type }) => type === 'count')?.sentence ?? '';
+    const drawn = page + model.title + ' at ' + url + ', ' + counted;
     return { html: drawn, status: model.type === 'not-found' ? 404 : 200 };
   }`;
 

@@ -1,8 +1,11 @@
 import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import type { Role, SessionInfo } from '@plindo/core/contract';
+import type { PageModel } from '@plindo/core/page';
 import type { KindDefinition } from '@plindo/core/structure';
 import { makeField, makeKindDefinition, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
+import type { ListOnPage } from '@plindo/core/testing/list-on-page';
+import { listOnPage } from '@plindo/core/testing/list-on-page';
 import { pino } from 'pino';
 import { assemble } from '../src/assemble.js';
 import type { Assembly } from '../src/assemble.js';
@@ -26,6 +29,11 @@ export class Sender {
     private readonly address: string,
     private readonly headers: Readonly<Record<string, string>>,
   ) {}
+
+  /** What the page of a list at an address shows of it. */
+  async list(url: string): Promise<ListOnPage> {
+    return listOnPage((await this.send('GET', `/api/page?url=${encodeURIComponent(url)}`)).json as PageModel);
+  }
 
   async send(method: string, path: string, body?: unknown): Promise<Answer> {
     const isForm = body instanceof FormData;

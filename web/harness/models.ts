@@ -1,6 +1,17 @@
 import type { KindSummary } from '@plindo/core/contract';
 import { firstCard } from '@plindo/core/design';
-import type { CardForms, CardModel, IndexPage } from '@plindo/core/page';
+import type {
+  AreaModel,
+  CardForms,
+  CardModel,
+  ChipModel,
+  DesignedPage,
+  FacetModel,
+  ListModel,
+  ListStateModel,
+  MadePiece,
+  SortModel,
+} from '@plindo/core/page';
 import { formOf } from '@plindo/core/page';
 import type { FieldSketch, Kind } from '@plindo/core/structure';
 import { makeKindDefinition } from '@plindo/core/structure';
@@ -37,10 +48,11 @@ export const CARD_FORMS: CardForms = {
   ),
 };
 
-const FACETS: IndexPage['facets'] = [
+const FACETS: readonly FacetModel[] = [
   {
     control: 'ticks',
     key: 'type',
+    name: 'type',
     label: 'Type',
     open: true,
     join: 'any',
@@ -59,6 +71,7 @@ const FACETS: IndexPage['facets'] = [
   {
     control: 'range',
     key: 'price',
+    name: 'price',
     label: 'Price',
     open: true,
     inputType: 'number',
@@ -70,38 +83,60 @@ const FACETS: IndexPage['facets'] = [
   },
 ];
 
-export function makeIndexPage(given: Partial<IndexPage> = {}): IndexPage {
+/** What the page of a list says in a test; the rest is plain. */
+export interface ListSketch {
+  readonly heading: string;
+  readonly facets: readonly FacetModel[];
+  readonly chips: readonly ChipModel[];
+  readonly cards: readonly CardModel[];
+  readonly state: Partial<ListStateModel>;
+  readonly areas: readonly AreaModel[];
+}
+
+const SORTS: readonly SortModel[] = [
+  { key: 'picked', label: 'Featured first', href: '/berths', current: true },
+  { key: 'title', label: 'Title, A to Z', href: '/berths?sort=title', current: false },
+];
+const STATE: ListStateModel = { featured: [], rest: '', groups: [], note: '', empty: null, heads: {} };
+const AREA: AreaModel = {
+  ...{ key: '', form: 'find', path: '/berths', others: [] },
+  sort: { name: 'sort', byItself: 'picked' },
+};
+
+/** The page of a list with facets at the side, as the standard design has it. */
+export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
+  const { heading = 'Berths', facets = FACETS, chips = [], state, areas = [AREA] } = given;
+  const cards = given.cards ?? [makeCard({ id: 1 }), makeCard({ id: 2 })];
+  const { form } = areas[0]!;
+  const list: ListModel = {
+    ...{ type: 'list', layout: 'grid', width: 16, heading: '', intro: '', all: null, cards, columns: [], rows: [] },
+    state: { ...STATE, ...state },
+  };
+  const pager = { mode: 'numbered', more: null, page: 1, pages: 1, previous: null, next: null, links: [] } as const;
+  const side: readonly MadePiece[] = [
+    { type: 'search', area: '', form, name: 'q', text: '', label: 'Search Berths' },
+    { type: 'facets', area: '', form, facets, total: cards.length, chosen: chips.length, clearHref: '/berths' },
+  ];
+  const found: readonly MadePiece[] = [
+    { type: 'count', total: cards.length, sentence: `${cards.length} berths` },
+    { type: 'sort', form, name: 'sort', choices: SORTS },
+    ...(chips.length > 0 ? [{ type: 'chips', chips, clearHref: '/berths' } as const] : []),
+    list,
+    { type: 'pager', pager },
+  ];
+  const columns = [[{ type: 'heading', level: 1, text: heading, href: null } as const, ...side], found];
   return {
-    type: 'index',
-    site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' },
-    now: '2026-11-23T12:00:00.000Z',
-    cardForms: CARD_FORMS,
-    title: 'Berths – Guide',
-    description: '',
-    canonical: '/berths',
-    kinds: [],
-    kind: { slug: 'berths', one: 'Berth', many: 'Berths', intro: '' },
-    heading: 'Berths',
-    text: '',
-    isSearchable: true,
-    total: 2,
-    outOf: 2,
-    countSentence: '2 berths',
-    searchNote: '',
-    drop: null,
-    groups: [],
-    jumps: [],
-    facets: FACETS,
-    chips: [],
-    category: null,
-    clearHref: '/berths',
-    sorts: [
-      { key: 'picked', label: 'Featured first', href: '/berths', current: true },
-      { key: 'title', label: 'Title, A to Z', href: '/berths?sort=title', current: false },
+    ...{ type: 'designed', serves: 'index', listing: null, areas, cardForms: CARD_FORMS },
+    ...{ site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' }, now: '2026-11-23T12:00:00.000Z' },
+    ...{ title: 'Berths – Guide', description: '', canonical: '/berths', kinds: [] },
+    strips: [
+      {
+        ...{ key: 's', width: 'content', tone: 'plain', picture: null, space: 'normal', anchor: '' },
+        columns: columns.map((pieces, at) => ({
+          ...{ key: `c${at}`, share: 1, rem: 0, order: at + 1 },
+          pieces: pieces.map((piece, piece_at) => ({ ...piece, key: `c${at}-${piece_at}` })),
+        })),
+      },
     ],
-    featured: [],
-    cards: [makeCard({ id: 1 }), makeCard({ id: 2 })],
-    pager: { mode: 'numbered', more: null, page: 1, pages: 1, previous: null, next: null, links: [] },
-    ...given,
   };
 }

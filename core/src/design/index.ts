@@ -10,7 +10,7 @@ export * from './pages/read-page.js';
 export * from './pages/standard-pages.js';
 export * from './pieces/piece-type.js';
 export * from './pieces/registry.js';
-export { linkedKind } from './pieces/list.js';
+export { isSteered, linkedKind } from './pieces/list.js';
 export type { Setting, SettingForm, SettingsOf } from './settings/setting.js';
 export * from './slots/check-slot.js';
 export * from './slots/slot.js';

@@ -46,6 +46,9 @@ function listsKind(
 ): boolean {
   if (type !== 'list') return false;
   switch (settings.from) {
+    // The page of the list is there whichever design it has.
+    case 'page':
+      return false;
     case 'kind':
       return settings.of === kind.id;
     case 'selection':

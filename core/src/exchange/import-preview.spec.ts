@@ -1,4 +1,6 @@
 import { contextIn } from '../../testing/builders.js';
+import type { ListOnPage } from '../../testing/list-on-page.js';
+import { listOnPage } from '../../testing/list-on-page.js';
 import { readCsv } from './csv.js';
 import type { PlannedImport } from './import-preview.js';
 import { ImportPreview } from './import-preview.js';
@@ -22,21 +24,30 @@ describe('The preview of an import', () => {
   const preview = new ImportPreview(table, planned, site, context);
 
   it('is the index page of the rows that will come in, with the facets that the kind will have', async () => {
-    const page = await preview.page('');
-    expect([page.total, page.heading]).toEqual([dryRun(table, plan, 'refuse-row', context).coming, 'Boats']);
+    const model = await preview.page('');
+    const page = listOnPage(model);
+    expect([page.total, model.title]).toEqual([
+      dryRun(table, plan, 'refuse-row', context).coming,
+      'Boats – Boats of the bay',
+    ]);
     expect(page.facets.map(({ label }) => label)).toContain('Type');
     expect(page.cards[0]?.title).toBe('Boat 0');
   });
 
+  const page = async (search: string): Promise<ListOnPage> => listOnPage(await preview.page(search));
+
   it('answers facets, search, order and pages as the site will', async () => {
-    const ketches = await preview.page('type=ketch&page=2');
+    const ketches = await page('type=ketch&page=2');
     expect([ketches.total, ketches.cards.length, ketches.chips.map(({ label }) => label)]).toEqual([
       30,
-      30 - (await preview.page('type=ketch')).cards.length,
+      30 - (await page('type=ketch')).cards.length,
       ['Type: Ketch'],
     ]);
-    expect((await preview.page('q=boat+17')).cards[0]?.title).toBe('Boat 17');
-    const none = await preview.page('q=boat+17&type=ketch');
-    expect([none.total, none.drop?.label, none.drop?.total]).toEqual([0, '“boat 17”', 30]);
+    expect((await page('q=boat+17')).cards[0]?.title).toBe('Boat 17');
+    const none = await page('q=boat+17&type=ketch');
+    expect(none.total).toBe(0);
+    expect(none.empty).toEqual(
+      jasmine.objectContaining({ why: 'no-match', drop: jasmine.objectContaining({ label: '“boat 17”', total: 30 }) }),
+    );
   });
 });

@@ -1,9 +1,9 @@
 import { buildCatalog } from '../catalog/index.js';
 import type { Catalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
-import type { IndexPage } from '../page/index.js';
-import { listPage } from '../page/index.js';
-import { listOfKind, queryFromUrl, sceneOf, withKnownValues } from '../query/index.js';
+import type { DesignedPage } from '../page/index.js';
+import { indexPage, listNamedByKind } from '../page/index.js';
+import { listOfKind, sceneOf } from '../query/index.js';
 import type { Kind, KindSketch, ReadContext, SiteSettings } from '../structure/index.js';
 import { kindOfImport } from '../structure/index.js';
 import type { CsvTable } from './csv.js';
@@ -40,21 +40,14 @@ export class ImportPreview {
   }
 
   /** The page in the state of the part of an address after "?". */
-  page(search: string): Promise<IndexPage> {
+  page(search: string): Promise<DesignedPage> {
     const { catalog, context, site, listings } = this;
     const { kind } = catalog;
-    const queries = sceneOf(catalog, context);
-    const list = listOfKind(catalog);
-    const query = withKnownValues(
-      queryFromUrl(new URLSearchParams(search), kind, () => kind),
-      list,
-      queries,
-    );
-    const state = { list, query, selection: null, heading: kind.many };
     const kindById = (): Kind => kind;
     const scene = { site, now: new Date(context.nowInMs), context, kinds: [], kindById, designs: [] };
-    return listPage(scene, state, {
-      queries,
+    return indexPage(scene, listNamedByKind(listOfKind(catalog), kind), search, {
+      queries: sceneOf(catalog, context),
+      selections: [],
       listings: (ids) => Promise.resolve(ids.flatMap((id) => listings.get(id) ?? [])),
     });
   }

@@ -7,7 +7,7 @@ import type { FacetChoice, FacetCounts, Query, QueryScene } from '../query/index
 import { BLANK_QUERY, HISTOGRAM_BARS, countQuery, listOfSelection, runQuery, withChoice } from '../query/index.js';
 import type { Kind, SelectionDefinition } from '../structure/index.js';
 import { makeDateGrouping, makeFacet, makeField, makeSelection } from '../structure/index.js';
-import { explainInList, justMissingInList } from './explain-page.js';
+import { explainInList, justMissingInList } from './areas/explain-list.js';
 
 /** Lists of two kinds that share some facets, beside a reference that looks at one listing after the other. */
 
@@ -268,7 +268,7 @@ describe('A list of several kinds', () => {
         const whole = { ...selection, skip: 0, most: null };
         const state = { list: listOfSelection(whole, scene), query, selection: whole };
         const everything = { ...query, page: 1 };
-        const onePage = { ...state.list, kind: { ...state.list.kind, pageSize: 100 } };
+        const onePage = { ...state.list, design: { ...state.list.design, pageSize: 100 } };
         const { ids } = runQuery(onePage, everything, scene);
         for (const listing of listings) {
           const catalog = scene.catalogOf(listing.kindId)!;
@@ -317,8 +317,8 @@ describe('A list of several kinds', () => {
   });
 
   it('offers the sort choices that all of its kinds have', () => {
-    const { kind } = listOfSelection(makeSelection({ slug: 'x', name: 'X', kinds: [1, 2] }), siteOf([], 'any'));
-    expect(kind.sortChoices.map(({ key }) => key)).toEqual(['depth']);
+    const { design } = listOfSelection(makeSelection({ slug: 'x', name: 'X', kinds: [1, 2] }), siteOf([], 'any'));
+    expect(design.sortChoices.map(({ key }) => key)).toEqual(['depth']);
   });
 
   it('asks of each kind what its own facet asks, though a field of another has the same key', () => {

@@ -1,13 +1,14 @@
 import { BERTH_FIELDS, contextIn, makeKind, makeListing } from '../../testing/builders.js';
+import type { ListOnPage } from '../../testing/list-on-page.js';
+import { listOnPage } from '../../testing/list-on-page.js';
 import { buildCatalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
-import type { Query } from '../query/index.js';
-import { BLANK_QUERY, countQuery, listOfKind, nearestDrop, queryFromUrl, runQuery, sceneOf } from '../query/index.js';
-import type { IndexPage, PageScene } from './index.js';
-import { CardMaker, indexPage, slotsOf } from './index.js';
+import { BLANK_QUERY, listOfKind, runQuery, sceneOf } from '../query/index.js';
+import type { PageScene } from './index.js';
+import { indexPage, listNamedByKind, slotsOf } from './index.js';
 import type { Pager } from '../structure/index.js';
-import type { PagerModel } from './page-model.js';
-import { pagerModel } from './pager.js';
+import type { PagerModel } from './areas/area-models.js';
+import { pagerModel } from './areas/pager.js';
 
 const kind = makeKind(BERTH_FIELDS);
 const scene: PageScene = {
@@ -34,37 +35,23 @@ const listings: Listing[] = Array.from({ length: 12 }, (_, at) =>
 
 const catalog = buildCatalog(kind, listings, 'en-GB');
 const queries = sceneOf(catalog, scene.context);
-const alone = (): undefined => undefined;
 
-function page(search: string): IndexPage {
-  const query = queryFromUrl(new URLSearchParams(search), kind, alone);
-  const result = runQuery(listOfKind(catalog), query, queries);
-  const countOf = (other: Query): number => countQuery(listOfKind(catalog), other, queries);
-  const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
-  return indexPage(scene, {
-    kind,
-    query,
-    result,
-    listings,
-    outOf: listings.length,
-    drop,
-    queries,
-    countOf,
-    maker: new CardMaker(scene),
-  });
+async function page(search: string): Promise<ListOnPage> {
+  const source = { queries, selections: [], listings: () => Promise.resolve(listings) };
+  return listOnPage(await indexPage(scene, listNamedByKind(listOfKind(catalog), kind), search, source));
 }
 
 describe('An index page', () => {
-  it('splits the featured listings that lead its first page from the rest', () => {
-    const first = page('');
+  it('splits the featured listings that lead its first page from the rest', async () => {
+    const first = await page('');
     expect(first.featured.map(({ title }) => title)).toEqual(['Berth 7']);
     expect(first.cards.map(({ title }) => title)).toEqual(['Berth 1', 'Berth 2', 'Berth 3', 'Berth 4']);
-    expect(page('sort=title').featured).toEqual([]);
-    expect(page('page=2').featured).toEqual([]);
+    expect((await page('sort=title')).featured).toEqual([]);
+    expect((await page('page=2')).featured).toEqual([]);
   });
 
-  it('counts in a sentence, and gives each value the page that choosing it leads to', () => {
-    const chosen = page('type=quay&page=2');
+  it('counts in a sentence, and gives each value the page that choosing it leads to', async () => {
+    const chosen = await page('type=quay&page=2');
     expect(chosen.countSentence).toBe('6 of 12 berths');
     const type = chosen.facets.find(({ key }) => key === 'type');
     expect(type?.control === 'ticks' && type.values.map(({ label, count, href }) => [label, count, href])).toEqual([
@@ -74,21 +61,22 @@ describe('An index page', () => {
     ]);
   });
 
-  it('names what is chosen, with the page that comes of taking it back', () => {
-    const { chips, clearHref } = page('q=berth&type=quay&price=1..5&sort=title');
+  it('names what is chosen, with the page that comes of taking it back', async () => {
+    const { chips, clearHref } = await page('q=berth&type=quay&price=1..5&sort=title');
     expect(chips.map(({ label }) => label)).toEqual(['“berth”', 'Type: Quay', 'Price: €1 to €5']);
     expect(chips[1]?.href).toBe('/berths?q=berth&price=1..5&sort=title');
     expect(clearHref).toBe('/berths?sort=title');
   });
 
-  it('keeps a chosen value that nothing has, so that it can be taken back', () => {
-    const type = page('type=gone').facets[0];
-    expect(type?.control === 'ticks' && type.values.find(({ value }) => value === 'gone')?.chosen).toBeTrue();
+  it('keeps a chosen value that nothing has, so that it can be taken back', async () => {
+    const type = (await page('type=pontoon')).facets[0];
+    expect(type?.control === 'ticks' && type.values.find(({ value }) => value === 'pontoon')?.chosen).toBeTrue();
   });
 
-  it('names the order it stands in, best match first when there are search words', () => {
-    const current = (search: string): string | undefined => page(search).sorts.find((sort) => sort.current)?.label;
-    expect(['', 'q=berth', 'q=berth&sort=title', 'sort=price-up'].map(current)).toEqual([
+  it('names the order it stands in, best match first when there are search words', async () => {
+    const current = async (search: string): Promise<string | undefined> =>
+      (await page(search)).sorts.find((sort) => sort.current)?.label;
+    expect(await Promise.all(['', 'q=berth', 'q=berth&sort=title', 'sort=price-up'].map(current))).toEqual([
       'Featured first',
       'Best match',
       'Title, A to Z',
@@ -96,8 +84,8 @@ describe('An index page', () => {
     ]);
   });
 
-  it('shows a value on a card with its label, and a range with its unit', () => {
-    const range = page('').facets.find(({ key }) => key === 'price');
+  it('shows a value on a card with its label, and a range with its unit', async () => {
+    const range = (await page('')).facets.find(({ key }) => key === 'price');
     expect(range?.control === 'range' && [range.unit, range.bounds?.sentence]).toEqual(['EUR', '€0 to €11']);
     const [slot] = slotsOf(listings[1]!, kind, scene.context);
     expect([slot?.label, slot?.text]).toEqual(['Type', 'Quay']);

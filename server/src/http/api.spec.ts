@@ -1,3 +1,5 @@
+import type { PageModel } from '@plindo/core/page';
+import { listOnPage } from '@plindo/core/testing/list-on-page';
 import { readFileSync } from 'node:fs';
 import type { Revision } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
@@ -22,9 +24,8 @@ describe('The API', () => {
   const add = async (given: object): Promise<Listing> =>
     (await owner.send('POST', `/api/kinds/${kindId}/listings`, { status: 'live', ...given })).json.result;
   const pageTitles = async (search = ''): Promise<string[]> => {
-    const url = encodeURIComponent(`/berths${search}`);
-    const { json } = await api.anyone.send('GET', `/api/page?url=${url}`);
-    return [...(json.featured ?? []), ...(json.cards ?? [])].map((card: { title: string }) => card.title);
+    const { featured, cards } = await api.anyone.list(`/berths${search}`);
+    return [...featured, ...cards].map(({ title }) => title);
   };
 
   it('is described by a document made from its routes', async () => {
@@ -130,7 +131,8 @@ describe('The API', () => {
     const { id: _, ...definition } = summary.kind;
     await owner.send('PUT', `/api/kinds/${kindId}`, { ...definition, published: false });
     expect(await status()).toBe('not-found');
-    expect((await owner.send('GET', `/api/kinds/${kindId}/preview`)).json.total).toBe(1);
+    const preview = (await owner.send('GET', `/api/kinds/${kindId}/preview`)).json as PageModel;
+    expect(listOnPage(preview).total).toBe(1);
   });
 
   it('undoes several changes of one listing, last first, and refuses one in between', async () => {

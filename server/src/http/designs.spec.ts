@@ -1,5 +1,6 @@
 import type { DesignSamples } from '@plindo/core/contract';
-import type { IndexPage } from '@plindo/core/page';
+import type { PageModel } from '@plindo/core/page';
+import { listOnPage } from '@plindo/core/testing/list-on-page';
 import type { Sender } from '../../testing/test-api.js';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
 
@@ -26,8 +27,8 @@ describe('Designs', () => {
   });
   /** What stands at the foot of the first card of the index page. */
   const foot = async (): Promise<string | undefined> => {
-    const page = (await owner.send('GET', '/api/page?url=/berths')).json as IndexPage;
-    return page.cards[0]?.values['x']?.text;
+    const page = (await owner.send('GET', '/api/page?url=/berths')).json as PageModel;
+    return listOnPage(page).cards[0]?.values['x']?.text;
   };
   const messages = ({ json }: { json: { issues: { message: string }[] } }): string[] =>
     json.issues.map(({ message }) => message);

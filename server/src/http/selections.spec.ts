@@ -1,4 +1,5 @@
-import type { IndexPage } from '@plindo/core/page';
+import type { PageModel } from '@plindo/core/page';
+import { listOnPage } from '@plindo/core/testing/list-on-page';
 import type { Sender } from '../../testing/test-api.js';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
 
@@ -30,15 +31,16 @@ describe('Selections', () => {
     order: [{ by: 'field:price', direction: 'up' }],
     published: true,
   });
-  const page = async (): Promise<IndexPage> =>
-    (await owner.send('GET', '/api/page?url=/lists/not-dear')).json as IndexPage;
+  const page = async (): Promise<PageModel> =>
+    (await owner.send('GET', '/api/page?url=/lists/not-dear')).json as PageModel;
+  const titles = async (): Promise<string[]> => listOnPage(await page()).cards.map(({ title }) => title);
 
   it('are kept, shown under their own address, and taken back', async () => {
     const added = await owner.send('POST', '/api/selections', cheap());
     expect([added.status, added.json.result.slug]).toEqual([200, 'not-dear']);
-    expect((await page()).cards.map(({ title }) => title)).toEqual(['Cheap', 'Fair']);
+    expect(await titles()).toEqual(['Cheap', 'Fair']);
     await owner.send('POST', `/api/changes/${added.json.changeId}/undo`);
-    expect((await page()).type as string).toBe('not-found');
+    expect((await page()).type).toBe('not-found');
     expect((await owner.send('GET', '/api/selections')).json).toEqual([]);
   });
 
@@ -81,7 +83,8 @@ describe('Selections', () => {
     await owner.send('POST', '/api/selections', { ...both, order: [{ by: '@title', direction: 'up' }], facets });
     await owner.send('POST', '/api/selections', { ...both, name: 'Ours', kinds: [], picked: [yard.id, 2, 1], facets });
     const list = async (path: string): Promise<unknown> => {
-      const { cards, total, chips } = (await owner.send('GET', `/api/page?url=${path}`)).json as IndexPage;
+      const model = (await owner.send('GET', `/api/page?url=${path}`)).json as PageModel;
+      const { cards, total, chips } = listOnPage(model);
       return [total, cards.map(({ title }) => title), chips.map(({ label }) => label)];
     };
     expect(await list('/lists/both?q=fair')).toEqual([2, ['Fair', 'Fair yard'], ['“fair”']]);
@@ -142,13 +145,13 @@ describe('Selections', () => {
     const { version } = api.assembly.services.live.kind(kindId)!;
     const renamed = await owner.send('POST', `/api/kinds/${kindId}/rename-key`, { version, from: 'price', to: 'fee' });
     expect(renamed.status).toBe(200);
-    expect((await page()).total).toBe(2);
+    expect(listOnPage(await page()).total).toBe(2);
     const { id, ...kind } = api.assembly.services.live.kind(kindId)!;
     const fields = kind.fields.filter(({ key }) => key !== 'fee');
     const facets = kind.facets.filter(({ field }) => field !== 'fee');
     const sortChoices = kind.sortChoices.filter(({ order }) => order.every(({ by }) => by !== 'field:fee'));
     expect((await owner.send('PUT', `/api/kinds/${id}`, { ...kind, fields, facets, sortChoices })).status).toBe(200);
-    expect((await page()).total).toBe(0);
+    expect(listOnPage(await page()).total).toBe(0);
     const [summary] = (await owner.send('GET', '/api/selections')).json as {
       faults: { place: string; reason: string }[];
     }[];
@@ -176,16 +179,14 @@ describe('The moment of reading', () => {
     const moments = { shownFrom: '2026-11-25T11:00Z', shownUntil: '2026-11-25T12:00Z' };
     await listings.add(null, id, { title: 'For an hour', status: 'live', values: { price: '5' }, ...moments });
     await listings.add(null, id, { title: 'Always', status: 'live', values: { price: '50' } });
-    const visit = async (url: string): Promise<IndexPage> => {
-      return (await api.assembly.services.pages.page(url)) as IndexPage;
-    };
+    const visit = (url: string): Promise<PageModel> => api.assembly.services.pages.page(url);
     const seen = async (): Promise<unknown[]> => {
       const [list, found, page] = [
         await visit('/berths'),
         await visit('/berths?q=hour'),
         await visit('/berths/for-an-hour'),
       ];
-      return [list.total, found.total, page.type as string];
+      return [listOnPage(list).total, listOnPage(found).total, page.type];
     };
     expect(await seen()).toEqual([1, 0, 'not-found']);
     expect(live.holdsUntil(now)).toBe(Date.UTC(2026, 10, 25, 11));

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import type { Catalog } from '@plindo/core/catalog';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { PageModel } from '@plindo/core/page';
+import { listOnPage } from '@plindo/core/testing/list-on-page';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
 import type { Unit } from '../store/index.js';
 import type { Live } from './live.js';
@@ -36,7 +37,7 @@ describe('The catalogs in memory', () => {
     await Promise.all([saved, add('Late'), add('Later')]);
     await saved;
     const found = await page('/berths', 'q=late');
-    expect(found.type === 'index' && found.total).toBe(2);
+    expect(listOnPage(found).total).toBe(2);
   });
 
   it('are the same after a restart', async () => {
@@ -54,10 +55,7 @@ describe('The catalogs in memory', () => {
       ({ live } = api.assembly.services);
       return live.catalog(kindId)!;
     };
-    const found = async (word: string): Promise<number> => {
-      const { type, ...rest } = await page('/berths', `q=${word}`);
-      return type === 'index' ? (rest as { total: number }).total : -1;
-    };
+    const found = async (word: string): Promise<number> => listOnPage(await page('/berths', `q=${word}`)).total;
 
     beforeEach(async () => {
       const moorings = Array.from({ length: 1000 }, (_, at) => {

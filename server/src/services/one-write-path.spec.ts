@@ -67,8 +67,8 @@ describe('The store decides', () => {
     expect((await owner.send('DELETE', `/api/listings/${id}`)).status).toBe(200);
   };
   const titlesOnPage = async (path: string): Promise<string[]> => {
-    const { json } = await api.anyone.send('GET', `/api/page?url=${encodeURIComponent(path)}`);
-    return [...(json.featured ?? []), ...(json.cards ?? [])].map(({ title }: { title: string }) => title);
+    const { featured, cards } = await api.anyone.list(path);
+    return [...featured, ...cards].map(({ title }) => title);
   };
 
   describe('about reference numbers:', () => {

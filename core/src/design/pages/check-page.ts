@@ -9,31 +9,35 @@ import { pieceTypeOf } from '../pieces/registry.js';
 import { asksOfLinked, slotFaults, valueFaults } from '../slots/check-slot.js';
 import { isValue } from '../slots/text-with-values.js';
 import type { PageDesign, Piece, Strip } from './page-design.js';
-import { slotsOfPiece } from './page-design.js';
+import { isOfKind, slotsOfPiece, steeredLists } from './page-design.js';
 
-/** What checking a page depends on; its kind is that of the listings that it serves. */
-export interface PageCheckScene extends PieceScene {
+/** What checking a page depends on; its kind is the one whose listings, or whose list, it serves. */
+export interface PageCheckScene extends Omit<PieceScene, 'areas' | 'hasList'> {
   /** First parts of addresses that are taken by kinds, and addresses of other pages. */
   readonly isTaken: (address: string) => boolean;
 }
 
 /** Everything that is wrong with a page, each with its place ("strips.2.columns.1.pieces.3"). */
 export function checkPage(page: PageDesign, scene: PageCheckScene): Issue[] {
+  const areas = steeredLists(page).map(({ settings }) => settings.name);
+  const isList = page.serves === 'index';
+  // What a page of a list shows is of no one listing.
+  const inside: PieceScene = { ...scene, kind: isList ? null : scene.kind, hasList: isList, areas };
   return [
-    ...frameIssues(page, scene),
-    ...page.strips.flatMap((strip, at) => stripIssues(strip, at, scene)),
+    ...frameIssues(page, { ...scene, kind: inside.kind }, scene.kind),
+    ...page.strips.flatMap((strip, at) => stripIssues(strip, at, inside)),
     ...keyIssues(page),
   ];
 }
 
-function frameIssues(page: PageDesign, scene: PageCheckScene): Issue[] {
+function frameIssues(page: PageDesign, scene: PageCheckScene, served: Kind | null): Issue[] {
   const issues: Issue[] = [];
   if (page.name.trim() === '' || page.name.length > LONGEST_DESIGN_NAME) {
     issues.push(issue('design.name', { greatest: LONGEST_DESIGN_NAME }, { field: 'name' }));
   }
   if (page.serves === 'free') issues.push(...addressIssues(page.address, scene));
   else if (page.address !== '') issues.push(wrong('Address', 'only a page that stands by itself has one.', 'address'));
-  if (page.serves === 'listing' && !scene.kind) issues.push(wrong('Page', 'its kind is not there any more.', 'kindId'));
+  if (isOfKind(page) && !served) issues.push(wrong('Page', 'its kind is not there any more.', 'kindId'));
   issues.push(...conditionIssues(page.when, 'Serves', 'when', scene));
   for (const [name, text] of [['Title', page.title] as const, ['Description', page.description] as const]) {
     const faults = text.flatMap((part) => {
@@ -52,7 +56,7 @@ function addressIssues(address: string, { isTaken }: PageCheckScene): Issue[] {
   return isReserved || isTaken(address) ? [issue('kind.slug-taken', { slug: address }, { field: 'address' })] : [];
 }
 
-function stripIssues(strip: Strip, at: number, scene: PageCheckScene): Issue[] {
+function stripIssues(strip: Strip, at: number, scene: PieceScene): Issue[] {
   const place = `strips.${at + 1}`;
   const name = strip.name || `Strip ${at + 1}`;
   const issues = conditionIssues(strip.showWhen, name, `${place}.showWhen`, scene);
@@ -68,7 +72,7 @@ function stripIssues(strip: Strip, at: number, scene: PageCheckScene): Issue[] {
   return [...issues, ...pieces];
 }
 
-function pieceIssues(piece: Piece, strip: string, place: string, scene: PageCheckScene): Issue[] {
+function pieceIssues(piece: Piece, strip: string, place: string, scene: PieceScene): Issue[] {
   const type = pieceTypeOf(piece.type);
   const name = `${strip}, ${type.label}`;
   const { kind } = scene;
@@ -84,7 +88,12 @@ function pieceIssues(piece: Piece, strip: string, place: string, scene: PageChec
   ];
 }
 
-function conditionIssues(where: ConditionGroup | null, name: string, place: string, scene: PageCheckScene): Issue[] {
+function conditionIssues(
+  where: ConditionGroup | null,
+  name: string,
+  place: string,
+  scene: Pick<PieceScene, 'context' | 'kind' | 'kindById'>,
+): Issue[] {
   if (!where) return [];
   const kind: Kind | null = scene.kind;
   if (!kind) return [wrong(name, 'it asks for something of a listing, and this page has none.', place)];

@@ -65,6 +65,59 @@ export function standardListingPage(kind: Kind): PageDesign {
   });
 }
 
+/** What the page of a list is made of, as long as nobody has designed one. */
+interface ListWords {
+  readonly intro: string;
+}
+
+/** Wide enough for facets, in rem. */
+const FACETS_WIDTH = 16.5;
+
+/** The page of a list for which none has been designed: facets at the side of cards. */
+export function standardIndexPage(heading: string, { intro }: ListWords): PageDesign {
+  const introduction = intro === '' ? [] : [{ type: 'text' as const, settings: { slots: [plainLine(intro)] } }];
+  return makePage({
+    name: heading,
+    purpose: 'The page of the list',
+    serves: 'index',
+    title: makeText([heading]),
+    description: makeText([intro]),
+    strips: [
+      {
+        space: 'none',
+        columns: [
+          {
+            pieces: [
+              { type: 'heading', settings: { text: makeText([heading]), level: 1 } },
+              ...introduction,
+              { type: 'chosen-category' },
+            ],
+          },
+        ],
+      },
+      {
+        columns: [
+          { rem: FACETS_WIDTH, pieces: [{ type: 'search' }, { type: 'facets' }] },
+          {
+            pieces: [
+              { type: 'count' },
+              { type: 'sort' },
+              { type: 'chips' },
+              { type: 'jump' },
+              { type: 'list', settings: { from: 'page', featuredApart: true } },
+              { type: 'pager' },
+            ],
+          },
+        ],
+      },
+    ],
+  });
+}
+
+function plainLine(words: string): Slot {
+  return { ...slotOfField('words', { label: '', icon: '', tone: 'quiet' }), text: makeText([words]) };
+}
+
 /** The front page for which none has been designed: each published kind with its first listings. */
 export function standardHome(
   site: { readonly name: string; readonly tagline: string },

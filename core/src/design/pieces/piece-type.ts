@@ -9,6 +9,10 @@ export interface PieceScene extends DesignScene {
   readonly kind: Kind | null;
   /** Whether there is a selection with a number. */
   readonly isSelection: (id: number) => boolean;
+  /** Whether the page is about a list, that of a kind or of a selection. */
+  readonly hasList: boolean;
+  /** Names of the lists on the page that visitors can steer. */
+  readonly areas: readonly string[];
 }
 
 /** Numbers of records in the settings of a piece, to be turned into others when a design goes to another site. */

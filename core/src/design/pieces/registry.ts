@@ -3,14 +3,22 @@ import { breadcrumb } from './breadcrumb.js';
 import { buttons } from './buttons.js';
 import { byline } from './byline.js';
 import { categories } from './categories.js';
+import { chips } from './chips.js';
+import { chosenCategory } from './chosen-category.js';
+import { count } from './count.js';
 import { divider } from './divider.js';
+import { facets } from './facets.js';
 import { gallery } from './gallery.js';
 import { heading } from './heading.js';
+import { jump } from './jump.js';
 import { list } from './list.js';
+import { pager } from './pager.js';
 import { picture } from './picture.js';
 import type { PieceType } from './piece-type.js';
 import { richText } from './rich-text.js';
+import { search } from './search.js';
 import { share } from './share.js';
+import { sort } from './sort.js';
 import { space } from './space.js';
 import { specification } from './specification.js';
 import { text } from './text.js';
@@ -26,6 +34,14 @@ export const PIECE_TYPES = {
   values,
   specification,
   list,
+  facets,
+  search,
+  sort,
+  count,
+  chips,
+  pager,
+  jump,
+  'chosen-category': chosenCategory,
   categories,
   buttons,
   breadcrumb,

@@ -3,12 +3,12 @@ import type { Facet } from '../../structure/index.js';
 import { DISTANCE_UNITS } from '../../values/index.js';
 import type { FacetScene } from './facet-scene.js';
 import { choiceIn, formatsOf } from './facet-scene.js';
-import type { DistanceFacetModel, FacetStepModel } from '../page-model.js';
+import type { DistanceFacetModel, FacetStepModel } from '../areas/area-models.js';
 
 /** Distances that are offered, in the facet's unit. */
 const STEPS = [2, 5, 10, 25, 50];
 
-export function distanceModel(facet: Facet, scene: FacetScene): Omit<DistanceFacetModel, 'open'> {
+export function distanceModel(facet: Facet, scene: FacetScene): Omit<DistanceFacetModel, 'name' | 'open'> {
   const choice = choiceIn(scene, facet, 'near');
   const found = choice && pointOf(choice.at, scene.scene);
   const formats = formatsOf(scene);

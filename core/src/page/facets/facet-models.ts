@@ -4,17 +4,18 @@ import { columnOf } from '../../structure/index.js';
 import { distanceModel } from './distance-facet.js';
 import type { FacetScene } from './facet-scene.js';
 import { fieldIn, formatsOf, valueLabel } from './facet-scene.js';
-import type { CategoryModel, ChipModel, FacetModel } from '../page-model.js';
+import type { CategoryModel, ChipModel, FacetModel } from '../areas/area-models.js';
 import { datesModel, daysWords, rangeModel, rangeWords, ratingModel } from './span-facets.js';
 import { choiceOf, valuesModel } from './values-facet.js';
 
 /** All facets of a page with their counts; one over a field that is gone is left out, and one that waits for another. */
 export function facetModels(scene: FacetScene): FacetModel[] {
-  return scene.kind.facets.flatMap((facet) => {
+  return scene.design.facets.flatMap((facet) => {
     const field = fieldIn(scene, facet);
     const isChosen = scene.query.choices.has(facet.key);
     const model = field && (isChosen || isWanted(facet, scene)) ? modelOf(facet, field, scene) : null;
-    return model ? [{ ...model, open: facet.startsOpen || isChosen } as FacetModel] : [];
+    const name = scene.design.prefix + facet.key;
+    return model ? [{ ...model, name, open: facet.startsOpen || isChosen } as FacetModel] : [];
   });
 }
 
@@ -26,7 +27,7 @@ function isWanted({ dependsOn }: Facet, { query }: FacetScene): boolean {
   return choice.kind === 'values' && choice.values.includes(dependsOn.value);
 }
 
-function modelOf(facet: Facet, field: Field, scene: FacetScene): Omit<FacetModel, 'open'> | null {
+function modelOf(facet: Facet, field: Field, scene: FacetScene): Omit<FacetModel, 'name' | 'open'> | null {
   const counts = scene.counts.get(facet.key);
   switch (counts?.kind) {
     case 'values':
@@ -46,7 +47,7 @@ function modelOf(facet: Facet, field: Field, scene: FacetScene): Omit<FacetModel
 
 /** The category that is chosen, when it is the only one and its set says anything of it. */
 export function categoryModel(scene: FacetScene): CategoryModel | null {
-  const chosen = scene.kind.facets.flatMap((facet) => {
+  const chosen = scene.design.facets.flatMap((facet) => {
     const field = fieldIn(scene, facet);
     const choice = scene.query.choices.get(facet.key);
     if (field?.type !== 'categories' || choice?.kind !== 'values') return [];
@@ -60,10 +61,10 @@ export function categoryModel(scene: FacetScene): CategoryModel | null {
 
 /** What is chosen, one chip a value, span and search, each with the page that comes of taking it back. */
 export function chipModels(scene: FacetScene): ChipModel[] {
-  const { query, hrefOf, kind } = scene;
+  const { query, hrefOf, design } = scene;
   const chips: ChipModel[] = [];
   if (query.text !== '') chips.push({ label: `“${query.text}”`, href: hrefOf({ ...query, text: '', page: 1 }) });
-  for (const facet of kind.facets) {
+  for (const facet of design.facets) {
     const choice = query.choices.get(facet.key);
     const field = choice && fieldIn(scene, facet);
     if (!choice || !field) continue;

@@ -1,6 +1,6 @@
-import type { FacetCounts, FacetChoice, Query, QueryScene } from '../../query/index.js';
+import type { FacetCounts, FacetChoice, ListDesign, Query, QueryScene } from '../../query/index.js';
 import { NO_VALUE, YES_VALUE, kindsOf } from '../../query/index.js';
-import type { Facet, Field, KindDefinition } from '../../structure/index.js';
+import type { Facet, Field } from '../../structure/index.js';
 import { choiceLabel, fieldOfFacet, plainField } from '../../structure/index.js';
 import type { Formats } from '../../values/index.js';
 
@@ -9,7 +9,7 @@ export type HrefOf = (query: Query) => string;
 
 /** What the models of facets and chips are made of. */
 export interface FacetScene {
-  readonly kind: KindDefinition;
+  readonly design: ListDesign;
   readonly query: Query;
   readonly counts: ReadonlyMap<string, FacetCounts>;
   readonly scene: QueryScene;
@@ -23,8 +23,8 @@ export function formatsOf({ scene }: Pick<FacetScene, 'scene'>): Formats {
 }
 
 /** The field that a facet asks about; null when it is gone. */
-export function fieldIn({ kind, scene }: Pick<FacetScene, 'kind' | 'scene'>, facet: Facet): Field | null {
-  return fieldOfFacet(facet, kind, kindsOf(scene));
+export function fieldIn({ design, scene }: Pick<FacetScene, 'design' | 'scene'>, facet: Facet): Field | null {
+  return fieldOfFacet(facet, design, kindsOf(scene));
 }
 
 /** A facet's choice, where it is of the given kind. */

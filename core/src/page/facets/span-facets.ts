@@ -7,7 +7,13 @@ import type { Formats } from '../../values/index.js';
 import { unitSymbol } from '../../values/index.js';
 import type { FacetScene } from './facet-scene.js';
 import { choiceIn, formatsOf } from './facet-scene.js';
-import type { DatesFacetModel, FacetStepModel, MonthModel, RangeFacetModel, RatingFacetModel } from '../page-model.js';
+import type {
+  DatesFacetModel,
+  FacetStepModel,
+  MonthModel,
+  RangeFacetModel,
+  RatingFacetModel,
+} from '../areas/area-models.js';
 
 const DAY_IN_MS = 86_400_000;
 /** The strip shows so many months at most: the chosen ones and those with listings come first. */
@@ -20,7 +26,7 @@ export function rangeModel(
   field: Field,
   { bounds, histogram }: Counts<'range'>,
   scene: FacetScene,
-): Omit<RangeFacetModel, 'open'> {
+): Omit<RangeFacetModel, 'name' | 'open'> {
   const spec = columnOf(field);
   const write = (bound: number | null): string =>
     bound === null || spec?.kind !== 'number' ? '' : spec.boundToText(bound, field);
@@ -56,7 +62,7 @@ export function ratingModel(
   field: Field,
   { counts }: Counts<'at-least'>,
   scene: FacetScene,
-): Omit<RatingFacetModel, 'open'> {
+): Omit<RatingFacetModel, 'name' | 'open'> {
   const stars = starsOf(field);
   const least = choiceIn(scene, facet, 'range')?.least ?? null;
   const steps = Array.from({ length: stars - 1 }, (_, at): FacetStepModel => {
@@ -79,7 +85,7 @@ export function datesModel(
   facet: Facet,
   { bounds, months }: Counts<'dates'>,
   scene: FacetScene,
-): Omit<DatesFacetModel, 'open'> {
+): Omit<DatesFacetModel, 'name' | 'open'> {
   const formats = formatsOf(scene);
   const chosen = choiceIn(scene, facet, 'dates') ?? { from: null, to: null };
   const write = (day: number | null): string => (day === null ? '' : dateFromDayNumber(day));

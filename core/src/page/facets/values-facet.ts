@@ -5,7 +5,7 @@ import { choosesValues, isSingle } from '../../structure/index.js';
 import { textOrder } from '../../values/index.js';
 import type { FacetScene } from './facet-scene.js';
 import { choiceIn, formatsOf, valueLabel } from './facet-scene.js';
-import type { FacetValueModel, ValuesFacetModel } from '../page-model.js';
+import type { FacetValueModel, ValuesFacetModel } from '../areas/area-models.js';
 
 /** A page carries so many values of a facet at most: those that most listings have. */
 const MOST_VALUES = 1000;
@@ -15,7 +15,7 @@ export function valuesModel(
   field: Field,
   { counts }: Extract<FacetCounts, { kind: 'values' }>,
   scene: FacetScene,
-): Omit<ValuesFacetModel, 'open'> {
+): Omit<ValuesFacetModel, 'name' | 'open'> {
   const chosen = choiceIn(scene, facet, 'values')?.values ?? [];
   // A value in the address that nothing has stays too, so that it can be taken back.
   const values = [...new Set([...counts.keys(), ...chosen])].filter(

@@ -72,7 +72,7 @@ const pageOf = (strips: PageSketch['strips'], listing: Listing | null = berths[0
     asked.push(ids);
     return Promise.resolve(all.filter(({ id }) => ids.includes(id)));
   };
-  const subject = { canonical: '/x', listing, kind: listing && berth };
+  const subject = { canonical: '/x', listing, kind: listing && berth, areas: [] };
   return designedPage(scene, design, subject, { queries, selections: [notDear], listings });
 };
 const piecesOf = (page: DesignedPage) => page.strips.flatMap(({ columns }) => columns.flatMap(({ pieces }) => pieces));
@@ -176,7 +176,7 @@ describe('A designed page', () => {
 
   it('of a kind that nobody designed shows all that a listing has', async () => {
     const design = standardListingPage(berth);
-    const subject = { canonical: '/berths/one', listing: berths[0]!, kind: berth };
+    const subject = { canonical: '/berths/one', listing: berths[0]!, kind: berth, areas: [] };
     const listings = (): Promise<Listing[]> => Promise.resolve([]);
     const page = await designedPage(scene, design, subject, { queries, selections: [], listings });
     expect([page.title, page.canonical]).toEqual(['One – Guide', '/berths/one']);
@@ -188,7 +188,7 @@ describe('A designed page', () => {
     const front = await designedPage(
       scene,
       home,
-      { canonical: '/', listing: null, kind: null },
+      { canonical: '/', listing: null, kind: null, areas: [] },
       { queries, selections: [], listings },
     );
     expect([front.title, front.description]).toEqual(['Guide', 'Where to lie']);

@@ -1,18 +1,24 @@
 import type { Design, PageDesign, Piece, Strip } from '../../design/index.js';
-import { piecesOfPage, plainWords, slotsOfPage, waysOfSlots } from '../../design/index.js';
+import { piecesOfPage, plainWords, slotsOfPage, steeredLists, waysOfSlots } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
+import type { Query, QueryScene } from '../../query/index.js';
+import { kindsOf, ownSortKey, runQuery, urlOfQuery } from '../../query/index.js';
 import type { Kind } from '../../structure/index.js';
+import type { AreaFound } from '../areas/area-parts.js';
+import { areaParts } from '../areas/area-parts.js';
+import type { ListArea, ListScene } from '../areas/list-area.js';
+import { addressOfAreas } from '../areas/list-area.js';
 import { CardMaker } from '../cards/card-maker.js';
 import { readLinked } from '../cards/linked-listings.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { holdsOf, wordsOf } from '../cards/slot-value.js';
 import type { PageScene } from '../frame.js';
 import { frame } from '../frame.js';
-import type { DesignedPage, StripModel } from '../page-model.js';
-import type { ListAnswer, ListQuestion, PieceMaking } from '../pieces/piece-maker.js';
+import type { AreaModel, DesignedPage, StripModel } from '../page-model.js';
+import type { ListAnswer, ListQuestion, PieceMaking, ShownArea } from '../pieces/piece-maker.js';
 import type { PieceModel } from '../pieces/piece-models.js';
 import { makerOf } from '../pieces/registry.js';
-import type { FoundList, ListScene } from './page-lists.js';
+import type { FoundList } from './page-lists.js';
 import { findList } from './page-lists.js';
 
 /** What a designed page is filled with. */
@@ -26,6 +32,8 @@ export interface PageSubject {
   readonly canonical: string;
   readonly listing: Listing | null;
   readonly kind: Kind | null;
+  /** The lists on it that visitors steer, each in its state. */
+  readonly areas: readonly ListArea[];
 }
 
 /**
@@ -44,22 +52,24 @@ export async function designedPage(
   const shown = shownListing(scene, subject, linked);
   const page = shownOf(design, shown);
   const found = findAll(page, shown, source);
+  const areas = findAreas(page, subject, source.queries);
   const read = async (ids: readonly number[]): Promise<readonly Listing[]> => {
     const listings = await source.listings(ids);
     for (const one of listings) known.set(one.id, one);
     return listings;
   };
-  const listed = await read([...new Set([...found.values()].flatMap(({ ids }) => ids))]);
+  const ids = [...found.values(), ...areas.map(({ result }) => result)].flatMap((list) => list.ids);
+  const listed = await read([...new Set(ids)]);
   const ways = waysOfSlots(slotsOfPage(page));
   await readLinked(listing ? [...listed, listing] : listed, scene, read, (one) => (one === listing ? ways : []));
-  return made(scene, page, subject, { found, linked, queries: source.queries });
+  return made(scene, page, subject, { found, areas, linked, queries: source.queries });
 }
 
 /** A page of a listing alone: without the listings that it would show of others. */
 export function pageOf(scene: PageScene, design: PageDesign, subject: PageSubject): DesignedPage {
   const linked = (): undefined => undefined;
   const page = shownOf(design, shownListing(scene, subject, linked));
-  return made(scene, page, subject, { found: new Map(), linked, queries: null });
+  return made(scene, page, subject, { found: new Map(), areas: [], linked, queries: null });
 }
 
 function shownListing(
@@ -73,6 +83,7 @@ function shownListing(
 /** What was found for a page. */
 interface Found extends Pick<PieceMaking, 'linked' | 'queries'> {
   readonly found: ReadonlyMap<string, FoundList>;
+  readonly areas: readonly AreaFound[];
 }
 
 /** Makes a page of what was found for it. */
@@ -80,12 +91,14 @@ function made(
   scene: PageScene,
   page: PageDesign,
   subject: PageSubject,
-  { found, linked, queries }: Found,
+  { found, areas, linked, queries }: Found,
 ): DesignedPage {
   const shown = shownListing(scene, subject, linked);
   const maker = new CardMaker(scene, linked);
   const answer = (question: ListQuestion): ListAnswer => answerOf(found.get(keyOf(question)), linked);
-  const making: PieceMaking = { page: scene, shown, maker, linked, queries, answer };
+  const byName = new Map(areas.map((one) => [one.area.key, { parts: areaParts(scene, one), ...handleOf(one.area) }]));
+  const areaNamed = (name: string): ShownArea | null => byName.get(name) ?? null;
+  const making: PieceMaking = { page: scene, shown, maker, linked, queries, answer, areaNamed };
   const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
   const textOf = (text: PageDesign['title']): string => (shown ? (wordsOf(text, shown)?.text ?? '') : plainWords(text));
   const { canonical, listing, kind } = subject;
@@ -96,7 +109,41 @@ function made(
     listing: listing && kind ? { id: listing.id, kindId: kind.id, title: listing.title } : null,
     strips,
     cardForms: maker.forms,
+    areas: areas.map(({ area }) => areaModel(area, subject, scene)),
   };
+}
+
+function findAreas(page: PageDesign, { areas }: PageSubject, queries: QueryScene | null): AreaFound[] {
+  // A strip that is not shown asks for nothing.
+  const names = new Set(steeredLists(page).map(({ settings }) => settings.name));
+  const shown = areas.filter(({ key }) => names.has(key));
+  if (!queries) return [];
+  return shown.map((area) => {
+    const hrefOf = (query: Query): string => {
+      return addressOfAreas(area.list.design.path, areas, kindsOf(queries), { area, query });
+    };
+    return { area, result: runQuery(area.list, area.query, queries), hrefOf, queries };
+  });
+}
+
+function handleOf({ key, list }: ListArea): Omit<ShownArea, 'parts'> {
+  const { prefix } = list.design;
+  return { form: formOfArea(key), name: (part) => prefix + part };
+}
+
+function formOfArea(key: string): string {
+  return key === '' ? 'find' : `find-${key}`;
+}
+
+function areaModel({ key, list, query }: ListArea, { areas }: PageSubject, { kindById }: PageScene): AreaModel {
+  const { path, prefix } = list.design;
+  const others = areas.filter((area) => area.key !== key);
+  const told = new URLSearchParams(others.map((area) => urlOfQuery(area.query, area.list.design, kindById)).join('&'));
+  const byItself = ownSortKey(
+    query.text !== '',
+    [...query.choices.values()].some(({ kind }) => kind === 'near'),
+  );
+  return { key, form: formOfArea(key), path, others: [...told], sort: { name: `${prefix}sort`, byItself } };
 }
 
 /** The page without the strips and pieces whose conditions don't hold. */

@@ -1,7 +1,6 @@
-import type { QueryScene } from '../../query/index.js';
 import { BLANK_QUERY, listOfKind, runQuery, runSelection } from '../../query/index.js';
-import type { Selection } from '../../structure/index.js';
 import { SELECTIONS_SLUG } from '../../structure/index.js';
+import type { ListScene } from '../areas/list-area.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { onSiteAt } from '../cards/reached-values.js';
 import type { ListQuestion } from '../pieces/piece-maker.js';
@@ -12,12 +11,6 @@ export interface FoundList {
   readonly total: number;
   readonly ids: readonly number[];
   readonly href: string | null;
-}
-
-/** With what questions of pieces are answered. */
-export interface ListScene {
-  readonly queries: QueryScene;
-  readonly selections: readonly Selection[];
 }
 
 const NOTHING: FoundList = { total: 0, ids: [], href: null };
@@ -42,7 +35,7 @@ function ofKind({ of, most }: ListQuestion, { queries }: ListScene): FoundList {
   const { slug, hasIndexPage } = catalog.kind;
   const list = listOfKind(catalog);
   const { total, ids } = runQuery(
-    { ...list, kind: { ...list.kind, pageSize: most, facets: [], grouping: null } },
+    { ...list, design: { ...list.design, pageSize: most, facets: [], grouping: null } },
     BLANK_QUERY,
     queries,
   );

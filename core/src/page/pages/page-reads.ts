@@ -6,8 +6,11 @@ import type { CardsInUse } from '../cards/linked-listings.js';
 import { kindsOnCards } from '../cards/linked-listings.js';
 import { makerOf } from '../pieces/registry.js';
 
-/** The numbers of the kinds whose listings a page of a listing shows besides it; null when they can be of any. */
-export function kindsOnPage(page: PageDesign, kind: Kind, inUse: CardsInUse): number[] | null {
+/**
+ * The numbers of the kinds whose listings a page shows in what visitors don't steer, besides the listing of a kind whose
+ * page it is; null when they can be of any.
+ */
+export function kindsOnPage(page: PageDesign, kind: Kind | null, inUse: CardsInUse): number[] | null {
   const { kindById } = inUse;
   const kinds = new Set<number>();
   const take = (shown: Kind | undefined): void => {
@@ -18,9 +21,10 @@ export function kindsOnPage(page: PageDesign, kind: Kind, inUse: CardsInUse): nu
     for (const id of makerOf(piece).kinds?.(piece.settings) ?? []) take(kindById(id));
     if (question?.from === 'selection') return null;
     if (question?.from === 'kind') take(kindById(question.of));
-    if (question?.from === 'related') take(kind);
-    if (question?.from === 'linked') for (const key of question.fields) take(linkedKind(kind, key, kindById));
+    if (question?.from === 'related' && kind) take(kind);
+    if (question?.from === 'linked' && kind) for (const key of question.fields) take(linkedKind(kind, key, kindById));
   }
-  for (const id of kindsOnWays(kind, waysOfSlots(slotsOfPage(page)), kindById)) kinds.add(id);
+  const ways = waysOfSlots(slotsOfPage(page));
+  for (const id of kind ? kindsOnWays(kind, ways, kindById) : []) kinds.add(id);
   return [...kinds];
 }

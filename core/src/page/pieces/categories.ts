@@ -15,11 +15,11 @@ export const categories: PieceMaker<'categories'> = {
     if (!queries || !catalog || !facet) return null;
     const list = listOfKind(catalog);
     // Nothing but this facet, and no listing, has to be worked out.
-    const kind = { ...list.kind, facets: [{ ...facet, dependsOn: null }], pageSize: 1 };
-    const found = runQuery({ ...list, kind }, BLANK_QUERY, queries);
+    const design = { ...list.design, facets: [{ ...facet, dependsOn: null }], pageSize: 1 };
+    const found = runQuery({ ...list, design }, BLANK_QUERY, queries);
     const [model] = facetModels({
-      ...{ kind, query: BLANK_QUERY, counts: found.counts, scene: queries },
-      hrefOf: (query) => addressOfQuery(query, catalog.kind, kindsOf(queries)),
+      ...{ design, query: BLANK_QUERY, counts: found.counts, scene: queries },
+      hrefOf: (query) => addressOfQuery(query, list.design, kindsOf(queries)),
       countOf: (query) => countQuery(list, query, queries),
     });
     if (!model || !('values' in model)) return null;

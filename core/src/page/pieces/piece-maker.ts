@@ -3,6 +3,7 @@ import { plainWords } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { QueryScene } from '../../query/index.js';
 import type { Kind } from '../../structure/index.js';
+import type { AreaParts } from '../areas/area-parts.js';
 import type { CardMaker } from '../cards/card-maker.js';
 import { slotFormOf } from '../cards/card-maker.js';
 import type { ShownListing } from '../cards/reached-values.js';
@@ -12,7 +13,7 @@ import type { MadePiece, ShownSlot } from './piece-models.js';
 
 /** A question for listings that a piece asks before the page is made. */
 export interface ListQuestion {
-  readonly from: PieceSettings<'list'>['from'];
+  readonly from: Exclude<PieceSettings<'list'>['from'], 'page'>;
   readonly of: number;
   readonly fields: readonly string[];
   readonly most: number;
@@ -36,12 +37,23 @@ export interface PieceMaking {
   /** Null where a page is made of a listing alone. */
   readonly queries: QueryScene | null;
   readonly answer: (question: ListQuestion) => ListAnswer;
+  /** A list of the page that visitors steer, by its name; null where there is none. */
+  readonly areaNamed: (name: string) => ShownArea | null;
+}
+
+/** A list that visitors steer, as its pieces need it. */
+export interface ShownArea {
+  readonly parts: AreaParts;
+  /** The id of the form in which its controls are. */
+  readonly form: string;
+  /** What a part of the address is called. */
+  readonly name: (part: string) => string;
 }
 
 /** Makes the model of a sort of piece from its settings; null when there is nothing to show. */
 export interface PieceMaker<Name extends PieceTypeName> {
-  /** What it has to know first. */
-  question?(settings: PieceSettings<Name>): ListQuestion;
+  /** What it has to know first; null for nothing. */
+  question?(settings: PieceSettings<Name>): ListQuestion | null;
   /** Numbers of the kinds that it shows something of without asking for listings. */
   kinds?(settings: PieceSettings<Name>): readonly number[];
   make(settings: PieceSettings<Name>, making: PieceMaking): MadePiece | null;

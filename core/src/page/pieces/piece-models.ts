@@ -2,6 +2,17 @@ import type { PICTURE_FITS, PICTURE_RATIOS } from '../../design/index.js';
 import type { Picture } from '../../structure/index.js';
 import type { CardModel, CardValue, SlotForm } from '../cards/card-model.js';
 import type { RowsModel } from '../cards/value-model.js';
+import type {
+  CategoryModel,
+  ChipModel,
+  DateGroupModel,
+  DropModel,
+  FacetModel,
+  JumpModel,
+  PagerModel,
+  SortModel,
+  TableHead,
+} from '../areas/area-models.js';
 
 /** What a slot shows, with how it stands. */
 export interface ShownSlot {
@@ -85,6 +96,85 @@ export interface ListModel {
   readonly cards: readonly CardModel[];
   readonly columns: readonly SlotForm[];
   readonly rows: readonly TableRowModel[];
+  /** Null for a list that visitors don't steer. */
+  readonly state: ListStateModel | null;
+}
+
+/** What a list that visitors steer says of its state. */
+export interface ListStateModel {
+  /** Featured listings that lead it, apart from the rest. */
+  readonly featured: readonly CardModel[];
+  /** What stands above the rest: "More berths"; '' where nothing stands before it. */
+  readonly rest: string;
+  /** Cards under headings of dates, in the place of the plain ones; empty where the list has none. */
+  readonly groups: readonly DateGroupModel[];
+  /** A sentence about the search; '' for none. */
+  readonly note: string;
+  /** Why nothing stands there; null where anything does. */
+  readonly empty: EmptyModel | null;
+  /** By key of the column. */
+  readonly heads: Readonly<Record<string, TableHead>>;
+}
+
+/** Why a list is empty: there is nothing at all, nothing that is asked for, or nothing on so late a page. */
+export type EmptyModel =
+  | { readonly why: 'nothing-yet' }
+  | { readonly why: 'no-match'; readonly drop: DropModel | null; readonly clearHref: string }
+  | { readonly why: 'past-end'; readonly lastHref: string | null };
+
+export interface SearchModel {
+  readonly type: 'search';
+  readonly area: string;
+  /** The form that its field is part of, and what the field is called in it. */
+  readonly form: string;
+  readonly name: string;
+  readonly text: string;
+  readonly label: string;
+}
+
+export interface FacetsModel {
+  readonly type: 'facets';
+  readonly area: string;
+  readonly form: string;
+  readonly facets: readonly FacetModel[];
+  /** Listings that are found, and things that are chosen. */
+  readonly total: number;
+  readonly chosen: number;
+  readonly clearHref: string;
+}
+
+export interface SortPieceModel {
+  readonly type: 'sort';
+  readonly form: string;
+  readonly name: string;
+  readonly choices: readonly SortModel[];
+}
+
+export interface CountModel {
+  readonly type: 'count';
+  readonly total: number;
+  readonly sentence: string;
+}
+
+export interface ChipsModel {
+  readonly type: 'chips';
+  readonly chips: readonly ChipModel[];
+  readonly clearHref: string;
+}
+
+export interface PagerPieceModel {
+  readonly type: 'pager';
+  readonly pager: PagerModel;
+}
+
+export interface JumpPieceModel {
+  readonly type: 'jump';
+  readonly jumps: readonly JumpModel[];
+}
+
+export interface ChosenCategoryModel {
+  readonly type: 'chosen-category';
+  readonly category: CategoryModel;
 }
 
 export interface CategoriesModel {
@@ -154,6 +244,14 @@ export type MadePiece =
   | ValuesModel
   | SpecificationModel
   | ListModel
+  | FacetsModel
+  | SearchModel
+  | SortPieceModel
+  | CountModel
+  | ChipsModel
+  | PagerPieceModel
+  | JumpPieceModel
+  | ChosenCategoryModel
   | CategoriesModel
   | ButtonsModel
   | BreadcrumbModel

@@ -14,7 +14,7 @@ import type { QueryScene } from '../filters/scene.js';
 export function withKnownValues(query: Query, list: AskedList, scene: QueryScene): Query {
   const choices = new Map<string, FacetChoice>();
   for (const [key, choice] of query.choices) {
-    const facet = list.kind.facets.find((one) => one.key === key);
+    const facet = list.design.facets.find((one) => one.key === key);
     if (choice.kind !== 'values' || !facet) {
       choices.set(key, choice);
       continue;
@@ -26,9 +26,9 @@ export function withKnownValues(query: Query, list: AskedList, scene: QueryScene
 }
 
 /** Tells of each value of a facet whether it is known; where its values lie is found once for all of them. */
-function knownBy(facet: Facet, { kind, parts }: AskedList, scene: QueryScene): (value: string) => boolean {
+function knownBy(facet: Facet, { design, parts }: AskedList, scene: QueryScene): (value: string) => boolean {
   if (facet.field === KIND_FIELD_KEY) {
-    const field = kind.fields.find(({ key }) => key === KIND_FIELD_KEY);
+    const field = design.fields.find(({ key }) => key === KIND_FIELD_KEY);
     return (value) => field?.settings.choices?.some(({ key }) => key === value) ?? false;
   }
   const sources = parts.flatMap((part) => {

@@ -1,7 +1,8 @@
-import type { Facet, Field, KindById, KindDefinition } from '../../structure/index.js';
+import type { Facet, Field, KindById } from '../../structure/index.js';
 import { OWN_SORT_KEYS, RANGE_MARK, choosesValues, columnOf, fieldOfFacet, isSingle } from '../../structure/index.js';
 import { DISTANCE_UNITS, parseNumber } from '../../values/index.js';
 import { daysFromText, textOfDays } from '../filters/date-span.js';
+import type { ListDesign } from '../lists/list-design.js';
 import type { FacetChoice, Query } from './query.js';
 
 export const LONGEST_SEARCH = 200;
@@ -11,7 +12,9 @@ const LAST_PAGE = 1_000_000;
 export const MOST_SHOWN = 200;
 const FARTHEST_IN_METRES = 20_100_000;
 
-export type UrlDesign = Pick<KindDefinition, 'fields' | 'facets' | 'sortChoices' | 'pageSize' | 'pager'>;
+/** What of a list's arrangement its addresses depend on. */
+export type UrlDesign = Pick<ListDesign, 'fields' | 'facets' | 'sortChoices' | 'pageSize' | 'pager'> &
+  Partial<Pick<ListDesign, 'prefix'>>;
 
 type Parts = ReadonlyMap<string, readonly string[]>;
 
@@ -19,21 +22,30 @@ type Parts = ReadonlyMap<string, readonly string[]>;
  * Reads a query from the parts of an address. A facet's values may stand in one part ("facility=water,power") or in
  * several ("facility=water&facility=power", as a form without JavaScript sends them); a range as "price=10..40" or as
  * the two parts "price-from=10&price-to=40"; dates as "start=2026-12", "start=2026-12-05..2026-12-20" or in two parts; a
- * distance as "near=port-merrow&near-within=10". Parts that mean nothing are left out.
+ * distance as "near=port-merrow&near-within=10". Parts that mean nothing are left out, and those of other lists.
  */
-export function queryFromUrl(parts: Iterable<readonly [string, string]>, kind: UrlDesign, kindById: KindById): Query {
+export function queryFromUrl(parts: Iterable<readonly [string, string]>, design: UrlDesign, kindById: KindById): Query {
   const byName = new Map<string, string[]>();
-  for (const [name, value] of parts) byName.set(name, [...(byName.get(name) ?? []), value]);
+  for (const [name, value] of ownParts(parts, design)) byName.set(name, [...(byName.get(name) ?? []), value]);
   const choices = new Map<string, FacetChoice>();
-  for (const facet of kind.facets) {
-    const field = fieldOfFacet(facet, kind, kindById);
+  for (const facet of design.facets) {
+    const field = fieldOfFacet(facet, design, kindById);
     const choice = field && readChoice(facet, field, byName);
     if (choice) choices.set(facet.key, choice);
   }
   const text = (byName.get('q')?.at(-1) ?? '').trim().slice(0, LONGEST_SEARCH);
   const sort = byName.get('sort')?.at(-1) ?? '';
-  const isKnown = OWN_SORT_KEYS.includes(sort) || kind.sortChoices.some(({ key }) => key === sort);
-  return { text, choices, sort: isKnown ? sort : null, ...readPage(kind, byName) };
+  const isKnown = OWN_SORT_KEYS.includes(sort) || design.sortChoices.some(({ key }) => key === sort);
+  return { text, choices, sort: isKnown ? sort : null, ...readPage(design, byName) };
+}
+
+/** The parts that are about a list, by their plain names. No facet has a point in its key. */
+function ownParts(
+  parts: Iterable<readonly [string, string]>,
+  { prefix = '' }: UrlDesign,
+): (readonly [string, string])[] {
+  const own = [...parts].filter(([name]) => name.startsWith(prefix));
+  return own.map(([name, value]) => [name.slice(prefix.length), value] as const);
 }
 
 function readPage({ pager, pageSize }: UrlDesign, parts: Parts): Pick<Query, 'page' | 'fromFirst'> {
@@ -106,40 +118,42 @@ function readNear({ key, unit }: Facet, parts: Parts): FacetChoice | null {
 /** Whether an address names a category by a key from before it was merged, so that it should lead to the new one. */
 export function hasFormerKeys(
   parts: Iterable<readonly [string, string]>,
-  kind: UrlDesign,
+  design: UrlDesign,
   kindById: KindById,
 ): boolean {
   const former = new Map(
-    kind.facets.map((facet) => [
+    design.facets.map((facet) => [
       facet.key,
-      (fieldOfFacet(facet, kind, kindById)?.settings.choices ?? []).flatMap(({ formerKeys = [] }) => formerKeys),
+      (fieldOfFacet(facet, design, kindById)?.settings.choices ?? []).flatMap(({ formerKeys = [] }) => formerKeys),
     ]),
   );
-  return [...parts].some(([name, value]) => value.split(',').some((one) => former.get(name)?.includes(one)));
+  const named = ownParts(parts, design);
+  return named.some(([name, value]) => value.split(',').some((one) => former.get(name)?.includes(one)));
 }
 
 /** A query as the part of an address after "?", in one fixed order; '' when there is nothing to say. */
-export function urlOfQuery(query: Query, kind: UrlDesign, kindById: KindById): string {
+export function urlOfQuery(query: Query, design: UrlDesign, kindById: KindById): string {
   const parts: string[] = [];
   if (query.text !== '') parts.push(`q=${encodePart(query.text)}`);
-  for (const facet of kind.facets) {
+  for (const facet of design.facets) {
     const choice = query.choices.get(facet.key);
-    const field = choice && fieldOfFacet(facet, kind, kindById);
+    const field = choice && fieldOfFacet(facet, design, kindById);
     if (field) parts.push(...writeChoice(choice, facet, field));
   }
   if (query.sort !== null) parts.push(`sort=${encodePart(query.sort)}`);
-  if (query.page > 1) parts.push(query.fromFirst ? `shown=${query.page * kind.pageSize}` : `page=${query.page}`);
-  return parts.join('&');
+  if (query.page > 1) parts.push(query.fromFirst ? `shown=${query.page * design.pageSize}` : `page=${query.page}`);
+  return parts.map((part) => (design.prefix ?? '') + part).join('&');
 }
 
-/** The address of a list in the state of a query. */
-export function addressOfQuery(
-  query: Query,
-  kind: UrlDesign & Pick<KindDefinition, 'slug'>,
-  kindById: KindById,
-): string {
-  const parts = urlOfQuery(query, kind, kindById);
-  return parts === '' ? `/${kind.slug}` : `/${kind.slug}?${parts}`;
+/** The address of a list in the state of a query, on a page that has no other. */
+export function addressOfQuery(query: Query, design: UrlDesign & Pick<ListDesign, 'path'>, kindById: KindById): string {
+  return addressOf(design.path, [urlOfQuery(query, design, kindById)]);
+}
+
+/** The address of a page whose lists are in states, each told by its parts of the address. */
+export function addressOf(path: string, states: readonly string[]): string {
+  const told = states.filter((parts) => parts !== '');
+  return told.length === 0 ? path : `${path}?${told.join('&')}`;
 }
 
 function writeChoice(choice: FacetChoice, { key, unit }: Facet, field: Field): string[] {

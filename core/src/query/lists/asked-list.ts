@@ -1,5 +1,7 @@
 import type { Bitset, Catalog } from '../../catalog/index.js';
-import type { Facet, Kind } from '../../structure/index.js';
+import type { Facet } from '../../structure/index.js';
+import type { ListDesign } from './list-design.js';
+import { designOfKind } from './list-design.js';
 
 /** The listings of one kind that are in a list. */
 export interface ListPart {
@@ -12,8 +14,7 @@ export interface ListPart {
 
 /** A list that is asked: the listings of one or several kinds that it holds before anything is chosen. */
 export interface AskedList {
-  /** The kind as the list arranges it: its address, facets, orders and pages. Of several, what they have in common. */
-  readonly kind: Kind;
+  readonly design: ListDesign;
   readonly parts: readonly ListPart[];
   /** The ids of a list that was picked by hand, in their order. */
   readonly picked: readonly number[] | null;
@@ -26,7 +27,7 @@ export interface AskedList {
 export function listOfKind(catalog: Catalog): AskedList {
   const { kind } = catalog;
   const facets = new Map(kind.facets.map((facet) => [facet.key, facet]));
-  return { kind, parts: [{ catalog, rows: null, facets }], picked: null, skip: 0, most: null };
+  return { design: designOfKind(kind), parts: [{ catalog, rows: null, facets }], picked: null, skip: 0, most: null };
 }
 
 /** How many of so many listings are shown, after skipping the first ones and cutting off the last ones. */

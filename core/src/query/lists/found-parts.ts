@@ -28,7 +28,7 @@ export function findParts(list: AskedList, query: Query, scene: QueryScene): Fou
     const [base, matches] = [bases[at]!, searches[at]!];
     if (matches) base.intersect(rowsOf(matches, part.catalog));
     const kept = new Map<string, Bitset>();
-    for (const facet of list.kind.facets) {
+    for (const facet of list.design.facets) {
       const choice = query.choices.get(facet.key);
       const rows = choice && rowsKeptBy(facet, choice, part, scene);
       if (rows) kept.set(facet.key, rows);

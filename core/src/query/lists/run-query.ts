@@ -1,6 +1,6 @@
 import type { Bitset, Catalog } from '../../catalog/index.js';
 import { Bitset as Rows } from '../../catalog/index.js';
-import type { Facet, Kind, OrderKey } from '../../structure/index.js';
+import type { Facet, OrderKey } from '../../structure/index.js';
 import {
   HOUSE_SORT_KEY,
   KIND_FIELD_KEY,
@@ -11,6 +11,7 @@ import {
 } from '../../structure/index.js';
 import type { AskedList } from './asked-list.js';
 import { countShown } from './asked-list.js';
+import type { ListDesign } from './list-design.js';
 import type { CatalogRow, ListOrder, OrderedPart } from './cut-list.js';
 import { cutList } from './cut-list.js';
 import type { DateGroups } from '../counts/date-groups.js';
@@ -48,20 +49,20 @@ export interface QueryResult {
 
 /** Answers a visitor's query over the listings of a list that are on the site at the scene's moment. */
 export function runQuery(list: AskedList, query: Query, scene: QueryScene): QueryResult {
-  const { kind, skip } = list;
+  const { design, skip } = list;
   const parts = findParts(list, query, scene);
-  const near = nearOf(kind.facets, query, scene);
+  const near = nearOf(design.facets, query, scene);
   const words = wordsMet(parts);
   const sort = sortKeyOf(query, { isSearch: words !== null, isNear: near !== null });
-  const order: ListOrder = { keys: orderOf(sort, kind), picked: sort === HOUSE_SORT_KEY ? list.picked : null };
+  const order: ListOrder = { keys: orderOf(sort, design), picked: sort === HOUSE_SORT_KEY ? list.picked : null };
   const ordered = parts.map((part) => orderedPart(part, near, scene));
   const total = countShown(list, sizeOf(parts));
-  const { offset, limit } = pageOf(query, kind.pageSize);
+  const { offset, limit } = pageOf(query, design.pageSize);
   // What is skipped and cut off is so by the order; headings come after that.
   const isCut = skip > 0 || list.most !== null;
   const cut = (from: readonly OrderedPart[], at: number, most: number): CatalogRow[] => cutList(from, order, at, most);
-  const shown = isCut && kind.grouping ? onlyRows(ordered, cut(ordered, skip, total)) : ordered;
-  const groups = kind.grouping && dateGroups(shown, kind.grouping, { cut, page: { offset, limit }, scene });
+  const shown = isCut && design.grouping ? onlyRows(ordered, cut(ordered, skip, total)) : ordered;
+  const groups = design.grouping && dateGroups(shown, design.grouping, { cut, page: { offset, limit }, scene });
   const page = groups ? [] : cut(ordered, offset + skip, Math.max(0, Math.min(limit, total - offset)));
   const ids = groups ? groups.onPage.flatMap((group) => group.ids) : page.map(({ catalog, row }) => catalog.ids[row]!);
   return {
@@ -93,9 +94,9 @@ function sizeOf(parts: readonly FoundPart[]): number {
   return parts.reduce((sum, { all }) => sum + all.size, 0);
 }
 
-function countsOf({ kind }: AskedList, parts: readonly FoundPart[], scene: QueryScene): Map<string, FacetCounts> {
+function countsOf({ design }: AskedList, parts: readonly FoundPart[], scene: QueryScene): Map<string, FacetCounts> {
   const counts = new Map<string, FacetCounts>();
-  for (const facet of kind.facets) {
+  for (const facet of design.facets) {
     const found = facet.field === KIND_FIELD_KEY ? countKinds(facet, parts) : countOver(facet, parts, scene);
     if (found) counts.set(facet.key, found);
   }
@@ -173,11 +174,11 @@ export function sortKeyOf(
 }
 
 /** The order that a sort key stands for: a sort choice of the list, by relevance, nearest first, or the list's own. */
-function orderOf(sort: string, kind: Pick<Kind, 'sortChoices' | 'defaultOrder'>): readonly OrderKey[] {
-  const chosen = kind.sortChoices.find(({ key }) => key === sort);
+function orderOf(sort: string, design: Pick<ListDesign, 'sortChoices' | 'defaultOrder'>): readonly OrderKey[] {
+  const chosen = design.sortChoices.find(({ key }) => key === sort);
   if (chosen) return chosen.order;
   if (sort === RELEVANCE_SORT_KEY) return RELEVANCE_ORDER;
-  return sort === NEAREST_SORT_KEY ? NEAREST_ORDER : kind.defaultOrder;
+  return sort === NEAREST_SORT_KEY ? NEAREST_ORDER : design.defaultOrder;
 }
 
 /** The sort key that a page has as long as none is chosen. */

@@ -1,8 +1,10 @@
 import type { Facet, Field, Kind, SelectionDefinition } from '../../structure/index.js';
-import { SELECTIONS_SLUG, facetAskedBy, facetsOver, kindField, makeKindDefinition } from '../../structure/index.js';
+import { SELECTIONS_SLUG, facetAskedBy, facetsOver, kindField } from '../../structure/index.js';
 import type { AskedList } from './asked-list.js';
 import type { PageParameters } from '../filters/parameters.js';
 import { NO_PARAMETERS } from '../filters/parameters.js';
+import type { ListDesign } from './list-design.js';
+import { designOfKind } from './list-design.js';
 import { rowsOfSelection } from './run-selection.js';
 import type { QueryScene } from '../filters/scene.js';
 import { kindsOf } from '../filters/scene.js';
@@ -14,36 +16,36 @@ export function listOfSelection(
   parameters: PageParameters = NO_PARAMETERS,
 ): AskedList {
   const selected = rowsOfSelection(selection, scene, parameters);
-  const kind = arranged(
+  const design = arranged(
     selection,
     selected.map(({ catalog }) => catalog.kind),
   );
   const parts = selected.map(({ catalog, rows }) => {
-    const asked = kind.facets.map((facet) => {
-      return [facet.key, facetAskedBy(facet, kind, catalog.kind, kindsOf(scene))] as const;
+    const asked = design.facets.map((facet) => {
+      return [facet.key, facetAskedBy(facet, design, catalog.kind, kindsOf(scene))] as const;
     });
     return { catalog, rows, facets: new Map(asked.flatMap(([key, facet]) => (facet ? [[key, facet]] : []))) };
   });
   const { picked, skip, most } = selection;
-  return { kind, parts, picked, skip, most };
+  return { design, parts, picked, skip, most };
 }
 
-/** The one kind of a selection as it arranges it; of several kinds what they have in common. */
-function arranged(selection: SelectionDefinition, kinds: readonly Kind[]): Kind {
+/** How a selection arranges its list; of several kinds with what they have in common. */
+function arranged(selection: SelectionDefinition, kinds: readonly Kind[]): ListDesign {
   const { order, pageSize, grouping, pager } = selection;
   const offered = facetsOver(kinds);
   const facets = selection.facets.flatMap((key) => offered.find((facet) => facet.key === key) ?? []);
-  const slug = `${SELECTIONS_SLUG}/${selection.slug}`;
   // What was picked by hand stands as it was picked, without a strip of featured ones.
   const defaultOrder = selection.picked ? [] : order;
-  const own = { slug, intro: '', facets, defaultOrder, pageSize, grouping, pager };
+  const place = { path: `/${SELECTIONS_SLUG}/${selection.slug}`, prefix: '' };
+  const own = { intro: '', facets, defaultOrder, pageSize, grouping, pager, ...place };
   const [first, ...others] = kinds;
-  if (first && others.length === 0) return { ...first, ...own };
+  if (first && others.length === 0) return { ...designOfKind(first), ...own };
   const sortChoices = (first?.sortChoices ?? []).filter(({ key }) =>
     others.every((kind) => kind.sortChoices.some((choice) => choice.key === key)),
   );
-  const plain = makeKindDefinition({ slug, one: 'Listing', many: 'Listings' });
-  return { ...plain, ...own, id: 0, version: 0, fields: [kindField(kinds), ...fieldsOver(kinds, facets)], sortChoices };
+  const fields = [kindField(kinds), ...fieldsOver(kinds, facets)];
+  return { one: 'Listing', many: 'Listings', ...own, fields, sortChoices };
 }
 
 /**

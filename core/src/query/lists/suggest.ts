@@ -61,7 +61,7 @@ function fittingValues(list: AskedList, text: string, scene: QueryScene): Sugges
     const words = wordsOf(label);
     return wanted.every((one, at) => words.some((word) => meets(one, word, at === wanted.length - 1) > 0));
   };
-  const found = list.kind.facets.flatMap((facet) =>
+  const found = list.design.facets.flatMap((facet) =>
     choicesOf(facet, list, scene)
       .filter(({ label }) => fits(label))
       .map(({ key, label }) => ({ facet, value: key, label })),
@@ -78,9 +78,9 @@ function fittingValues(list: AskedList, text: string, scene: QueryScene): Sugges
 
 function choicesOf(
   facet: Facet,
-  { kind }: AskedList,
+  { design }: AskedList,
   scene: QueryScene,
 ): readonly { readonly key: string; readonly label: string }[] {
-  const field = fieldOfFacet(facet, kind, kindsOf(scene));
+  const field = fieldOfFacet(facet, design, kindsOf(scene));
   return field?.settings.choices ?? [];
 }

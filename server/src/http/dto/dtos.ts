@@ -169,8 +169,11 @@ export class PlacesQueryDto {
 }
 
 export class SuggestionsQueryDto extends PlacesQueryDto {
-  /** Path of an index page: "/berths". */
+  /** Path of a page with a list: "/berths". */
   @IsString() @MaxLength(200) path!: string;
+
+  /** The name of the list, where the page has several. */
+  @IsOptional() @IsString() @MaxLength(40) area?: string;
 }
 
 export class PageQueryDto {

@@ -39,7 +39,7 @@ export function kindRoutes({ kinds, pages }: Services): Route[] {
       permission: 'read listings',
       summary: 'The model of the index page of a kind, published or not.',
       query: PreviewQueryDto,
-      answers: 'IndexPage',
+      answers: 'DesignedPage',
       async handle(call) {
         const page = await pages.preview(call.id(), call.query.search ?? '');
         if (!page) throw Refusal.of('request.not-found');

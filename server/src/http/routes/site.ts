@@ -41,10 +41,10 @@ export function siteRoutes({ pages, site }: Services): Route[] {
       method: 'get',
       path: '/suggestions',
       permission: 'visit',
-      summary: 'What fits words that are being typed into the search of the index page at a path.',
+      summary: 'What fits words that are being typed into the search of a list on the page at a path.',
       query: SuggestionsQueryDto,
       answers: 'SuggestionModel[]',
-      handle: ({ query }) => pages.suggestions(query.path, query.q),
+      handle: ({ query }) => pages.suggestions(query.path, query.q, query.area),
     }),
     route({
       method: 'get',
@@ -53,7 +53,7 @@ export function siteRoutes({ pages, site }: Services): Route[] {
       summary: 'Titles of listings with a place that fit words that are being typed.',
       query: PlacesQueryDto,
       answers: 'string[]',
-      handle: ({ query }) => pages.places(query.q),
+      handle: ({ query }) => pages.placeTitles(query.q),
     }),
     route({
       method: 'put',

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { MissedOnPage } from '@plindo/core/contract';
-import type { IndexPage, PageModel, SuggestionModel } from '@plindo/core/page';
+import type { DesignedPage, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
 import type { Observable } from 'rxjs';
 
@@ -16,8 +16,8 @@ export class PagesApi {
   }
 
   /** What fits words that are being typed into the search of the index page at a path. */
-  suggestions(path: string, q: string): Observable<SuggestionModel[]> {
-    return this.http.get<SuggestionModel[]>('/api/suggestions', { params: { path, q } });
+  suggestions(path: string, area: string, q: string): Observable<SuggestionModel[]> {
+    return this.http.get<SuggestionModel[]>('/api/suggestions', { params: { path, area, q } });
   }
 
   /** Titles of places that fit words that are being typed. */
@@ -36,7 +36,7 @@ export class PagesApi {
   }
 
   /** The index page of a kind as visitors will see it, published or not. */
-  preview(kindId: number, search: string): Observable<IndexPage> {
-    return this.http.get<IndexPage>(`/api/kinds/${kindId}/preview`, { params: { search } });
+  preview(kindId: number, search: string): Observable<DesignedPage> {
+    return this.http.get<DesignedPage>(`/api/kinds/${kindId}/preview`, { params: { search } });
   }
 }

@@ -5,7 +5,7 @@ import { Shown } from '../../../harness/shown';
 import { Icon } from './icons/icon';
 import { ICON_NAMES } from './icons/icon-names';
 import sheet from './icons/icons.svg' with { loader: 'text' };
-import { Pager } from './index-page/pager';
+import { Pager } from './controls/pager';
 import { PictureView } from './picture';
 
 const show = async <T>(component: Type<T>, inputs: Record<string, unknown>): Promise<HTMLElement> =>

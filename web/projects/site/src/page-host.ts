@@ -14,9 +14,9 @@ import { Meta, Title } from '@angular/platform-browser';
 import type { ResolveFn } from '@angular/router';
 import { Router } from '@angular/router';
 import { isMarkedSignedIn } from '@plindo/api';
-import type { IndexPage, PageModel, SuggestionModel } from '@plindo/core/page';
-import type { StateChange } from '@plindo/listing-view';
-import { DesignedPageView, IndexPageView } from '@plindo/listing-view';
+import type { PageModel, SuggestionModel } from '@plindo/core/page';
+import type { StateChange, TypedWords } from '@plindo/listing-view';
+import { DesignedPageView } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
 import { SITE_DATA } from './site-data';
 
@@ -26,7 +26,7 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
 /** Shows whatever page the address leads to; the same component stays while only the state of a page changes. */
 @Component({
   selector: 'pl-page-host',
-  imports: [DesignedPageView, EditorBar, IndexPageView],
+  imports: [DesignedPageView, EditorBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a class="skip" href="#content" (click)="skip($event)">To the content</a>
@@ -41,18 +41,15 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
     @let page = model();
     <main id="content" tabindex="-1">
       @switch (page.type) {
-        @case ('index') {
-          <pl-index-page
+        @case ('designed') {
+          <pl-designed-page
             [model]="page"
             [suggestions]="suggestions()"
             [places]="places()"
             (stateChange)="go($event)"
-            (typed)="suggest(page, $event)"
+            (typed)="suggest($event)"
             (placeTyped)="findPlaces($event)"
           />
-        }
-        @case ('designed') {
-          <pl-designed-page [model]="page" />
         }
         @case ('not-found') {
           <h1>Nothing here</h1>
@@ -105,8 +102,9 @@ export class PageHost {
     void this.router.navigateByUrl(url, { replaceUrl: replace, scroll: stays ? 'manual' : 'after-transition' });
   }
 
-  protected suggest({ kind }: IndexPage, text: string): void {
-    this.hints(this.suggestions, this.data.suggestions(`/${kind.slug}`, text));
+  protected suggest({ area, text }: TypedWords): void {
+    const [path = '/'] = this.model().canonical.split('?');
+    this.hints(this.suggestions, this.data.suggestions(path, area, text));
   }
 
   protected findPlaces(text: string): void {

@@ -7,8 +7,8 @@ import { firstValueFrom } from 'rxjs';
 /** Where page models come from: on the server from the catalog itself, in the browser over HTTP. */
 export interface SiteData {
   page(url: string): Promise<PageModel>;
-  /** What fits words that are being typed on the index page at a path. */
-  suggestions(path: string, text: string): Promise<readonly SuggestionModel[]>;
+  /** What fits words that are being typed on a list of the page at a path. */
+  suggestions(path: string, area: string, text: string): Promise<readonly SuggestionModel[]>;
   /** Titles of places that fit words that are being typed. */
   places(text: string): Promise<readonly string[]>;
 }
@@ -25,7 +25,7 @@ function dataFromApi(): SiteData {
       state.remove(FIRST_PAGE);
       return first ? Promise.resolve(first) : firstValueFrom(api.page(url));
     },
-    suggestions: (path, text) => firstValueFrom(api.suggestions(path, text)),
+    suggestions: (path, area, text) => firstValueFrom(api.suggestions(path, area, text)),
     places: (text) => firstValueFrom(api.places(text)),
   };
 }

@@ -4,10 +4,10 @@ import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { CatalogApi, PagesApi, SessionStore } from '@plindo/api';
-import type { IndexPage } from '@plindo/core/page';
+import type { DesignedPage } from '@plindo/core/page';
 import type { Facet, Kind, SortChoice } from '@plindo/core/structure';
 import { sortChoicesFor } from '@plindo/core/structure';
-import { IndexPageView } from '@plindo/listing-view';
+import { DesignedPageView } from '@plindo/listing-view';
 import { heldLink } from '../shared/held-link';
 import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
@@ -32,7 +32,7 @@ interface OfferedSort {
     CardsPanel,
     FacetEditor,
     GroupingEditor,
-    IndexPageView,
+    DesignedPageView,
     KindList,
     MatButtonModule,
     MatCheckboxModule,
@@ -57,7 +57,7 @@ export class ArrangePage {
 
   protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
-  protected readonly preview = signal<IndexPage | null>(null);
+  protected readonly preview = signal<DesignedPage | null>(null);
   protected readonly places = signal<readonly string[]>([]);
   protected readonly pagers = PAGER_WORDS;
   private readonly allKinds = computed(() => (this.store.kinds() ?? []).map(({ kind }) => kind));

@@ -19,6 +19,7 @@ describe('A tree of categories', () => {
   const tree = (chosen: string): ValuesFacetModel => ({
     control: 'tree',
     key: 'services',
+    name: 'services',
     label: 'Services',
     open: true,
     join: 'any',
@@ -31,17 +32,17 @@ describe('A tree of categories', () => {
       .map((item) => item.querySelector('.label')?.textContent ?? '');
 
   it('shows its top, and opens a branch by its button or when something in it is chosen', async () => {
-    const fixture = await Shown.of(ValuesFacet, { facet: tree(''), interactive: true });
+    const fixture = await Shown.of(ValuesFacet, { form: 'find', facet: tree(''), interactive: true });
     expect(shown(fixture)).toEqual(['hull', 'rig']);
     fixture.element.querySelectorAll<HTMLButtonElement>('.branch')[1]!.click();
     await fixture.settled();
     expect(shown(fixture)).toEqual(['hull', 'rig', 'mast']);
-    const opened = await Shown.of(ValuesFacet, { facet: tree('paint'), interactive: true });
+    const opened = await Shown.of(ValuesFacet, { form: 'find', facet: tree('paint'), interactive: true });
     expect(shown(opened)).toEqual(['hull', 'paint', 'rig']);
   });
 
   it('shows everything where no script can open it', async () => {
-    expect(shown(await Shown.of(ValuesFacet, { facet: tree('') })).length).toBe(4);
+    expect(shown(await Shown.of(ValuesFacet, { form: 'find', facet: tree('') })).length).toBe(4);
   });
 });
 
@@ -49,6 +50,7 @@ describe('A range with handles', () => {
   const facet: RangeFacetModel = {
     control: 'range',
     key: 'price',
+    name: 'price',
     label: 'Price',
     open: true,
     inputType: 'number',
@@ -60,7 +62,7 @@ describe('A range with handles', () => {
   };
 
   it('types what a handle chooses, keeps the ends apart, and an end at the outside is open', async () => {
-    const fixture = await Shown.of(RangeFacet, { facet, interactive: true });
+    const fixture = await Shown.of(RangeFacet, { form: 'find', facet, interactive: true });
     const [low, high] = [...fixture.element.querySelectorAll<HTMLInputElement>('input[type=range]')];
     const typed = (name: string): string => fixture.element.querySelector<HTMLInputElement>(`[name=${name}]`)!.value;
     const slide = (handle: HTMLInputElement, place: number): void => {
@@ -78,7 +80,7 @@ describe('A range with handles', () => {
 
   it('tells a row of key presses as one change, and stays where it was moved while an earlier place is answered', async () => {
     jasmine.clock().install();
-    const fixture = await Shown.of(RangeFacet, { facet: { ...facet, to: '' }, interactive: true });
+    const fixture = await Shown.of(RangeFacet, { form: 'find', facet: { ...facet, to: '' }, interactive: true });
     const low = fixture.all<HTMLInputElement>('input[type=range]')[0]!;
     const from = fixture.all<HTMLInputElement>('[name=price-from]')[0]!;
     const told: string[] = [];
@@ -109,6 +111,7 @@ describe('A distance', () => {
   const facet: DistanceFacetModel = {
     control: 'distance',
     key: 'near',
+    name: 'near',
     label: 'Distance',
     open: true,
     at: 'atlantis',
@@ -120,7 +123,7 @@ describe('A distance', () => {
   };
 
   it('says when a place is not known, and when the position cannot be told', async () => {
-    const fixture = await Shown.of(DistanceFacet, { facet, interactive: true });
+    const fixture = await Shown.of(DistanceFacet, { form: 'find', facet, interactive: true });
     expect(fixture.element.textContent).toContain('No place here is called “atlantis”.');
     spyOn(navigator.geolocation, 'getCurrentPosition').and.callFake((_, refused) => {
       refused?.({ code: 1 } as GeolocationPositionError);

@@ -7,8 +7,8 @@ import type { DatesFacetModel } from '@plindo/core/page';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (year of facet().years; track year.label) {
-      <p class="year" id="{{ facet().key }}-{{ year.label }}">{{ year.label }}</p>
-      <ul [attr.aria-labelledby]="facet().key + '-' + year.label">
+      <p class="year" id="{{ facet().name }}-{{ year.label }}">{{ year.label }}</p>
+      <ul [attr.aria-labelledby]="facet().name + '-' + year.label">
         @for (month of year.months; track month.value) {
           <li>
             <a
@@ -32,7 +32,8 @@ import type { DatesFacetModel } from '@plindo/core/page';
         <span>From</span>
         <input
           type="date"
-          [name]="facet().key + '-from'"
+          [name]="facet().name + '-from'"
+          [attr.form]="form()"
           [value]="facet().from"
           [attr.aria-label]="facet().label + ' from'"
         />
@@ -41,7 +42,8 @@ import type { DatesFacetModel } from '@plindo/core/page';
         <span>To</span>
         <input
           type="date"
-          [name]="facet().key + '-to'"
+          [name]="facet().name + '-to'"
+          [attr.form]="form()"
           [value]="facet().to"
           [attr.aria-label]="facet().label + ' to'"
         />
@@ -51,6 +53,8 @@ import type { DatesFacetModel } from '@plindo/core/page';
 })
 export class DatesFacet {
   readonly facet = input.required<DatesFacetModel>();
+  /** The id of the form that its controls are part of. */
+  readonly form = input.required<string>();
 
   private readonly most = computed(() =>
     Math.max(1, ...this.facet().years.flatMap(({ months }) => months.map(({ count }) => count ?? 0))),

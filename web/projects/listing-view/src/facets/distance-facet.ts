@@ -21,20 +21,21 @@ const DECIMALS = 3;
           type="text"
           autocomplete="off"
           placeholder="Name of a place"
-          [name]="facet().key"
+          [name]="facet().name"
+          [attr.form]="form()"
           [value]="shown()"
-          [attr.list]="facet().key + '-places'"
-          [attr.aria-describedby]="note() ? facet().key + '-note' : null"
+          [attr.list]="facet().name + '-places'"
+          [attr.aria-describedby]="note() ? facet().name + '-note' : null"
           (input)="placeTyped.emit(place.value)"
         />
       </label>
-      <datalist id="{{ facet().key }}-places">
+      <datalist id="{{ facet().name }}-places">
         @for (title of places(); track title) {
           <option [value]="title"></option>
         }
       </datalist>
       @if (note(); as text) {
-        <p class="note" [class.wrong]="facet().isUnknown || refused()" id="{{ facet().key }}-note" role="status">
+        <p class="note" [class.wrong]="facet().isUnknown || refused()" id="{{ facet().name }}-note" role="status">
           {{ text }}
         </p>
       }
@@ -43,7 +44,7 @@ const DECIMALS = 3;
       }
       <label>
         <span>At most</span>
-        <select [name]="facet().key + '-within'">
+        <select [name]="facet().name + '-within'" [attr.form]="form()">
           <option value="">Any distance</option>
           @for (step of facet().steps; track step.value) {
             <option [value]="step.value" [selected]="step.chosen" [attr.selected]="step.chosen ? '' : null">
@@ -57,6 +58,8 @@ const DECIMALS = 3;
 })
 export class DistanceFacet {
   readonly facet = input.required<DistanceFacetModel>();
+  /** The id of the form that its controls are part of. */
+  readonly form = input.required<string>();
   readonly interactive = input(false);
   readonly places = input<readonly string[]>([]);
   readonly placeTyped = output<string>();

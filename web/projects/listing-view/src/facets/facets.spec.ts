@@ -6,6 +6,7 @@ import { Facets } from './facets';
 const facet: ValuesFacetModel = {
   control: 'ticks',
   key: 'state',
+  name: 'state',
   label: 'State',
   open: true,
   join: 'any',
@@ -32,6 +33,7 @@ describe('A facet of ticks', () => {
   const set = async (interactive: boolean): Promise<void> => {
     fixture = TestBed.createComponent(Facets);
     fixture.componentRef.setInput('facets', [facet]);
+    fixture.componentRef.setInput('form', 'find');
     fixture.componentRef.setInput('interactive', interactive);
     await fixture.whenStable();
   };

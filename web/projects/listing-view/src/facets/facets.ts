@@ -7,7 +7,7 @@ import { RangeFacet } from './range-facet';
 import { RatingFacet } from './rating-facet';
 import { ValuesFacet } from './values-facet';
 
-/** The facets of a page, as parts of the form that surrounds them: they work with and without JavaScript. */
+/** The facets of a list, as parts of a form: they work with and without JavaScript. */
 @Component({
   selector: 'pl-facets',
   imports: [DatesFacet, DistanceFacet, Icon, RangeFacet, RatingFacet, ValuesFacet],
@@ -16,6 +16,8 @@ import { ValuesFacet } from './values-facet';
 })
 export class Facets {
   readonly facets = input.required<readonly FacetModel[]>();
+  /** The id of the form that their controls are part of. */
+  readonly form = input.required<string>();
   /** Whether scripts run: what needs them is shown only then. */
   readonly interactive = input(false);
   /** Titles of places that fit what was typed last. */

@@ -68,7 +68,8 @@ const NOTHING_HELD: Held = [null, null];
           <input
             #typed
             [type]="facet().inputType"
-            [name]="facet().key + '-' + end.name"
+            [name]="facet().name + '-' + end.name"
+            [attr.form]="form()"
             [value]="end.chosen"
             [placeholder]="end.outer"
             [attr.step]="facet().inputType === 'number' ? 'any' : null"
@@ -84,6 +85,8 @@ const NOTHING_HELD: Held = [null, null];
 })
 export class RangeFacet {
   readonly facet = input.required<RangeFacetModel>();
+  /** The id of the form that its controls are part of. */
+  readonly form = input.required<string>();
   readonly interactive = input(false);
 
   protected readonly STEPS = STEPS;

@@ -8,12 +8,12 @@ import type { RatingFacetModel } from '@plindo/core/page';
   template: `
     <div class="steps">
       <label>
-        <input type="radio" [name]="facet().key" value="" [checked]="isOpen()" />
+        <input type="radio" [name]="facet().name" [attr.form]="form()" value="" [checked]="isOpen()" />
         <span class="label">Any</span>
       </label>
       @for (step of facet().steps; track step.value) {
         <label>
-          <input type="radio" [name]="facet().key" [value]="step.value" [checked]="step.chosen" />
+          <input type="radio" [name]="facet().name" [attr.form]="form()" [value]="step.value" [checked]="step.chosen" />
           <span class="label">{{ step.label }}</span>
           <span class="count">{{ step.count }}<span class="hidden-text"> listings</span></span>
         </label>
@@ -23,5 +23,7 @@ import type { RatingFacetModel } from '@plindo/core/page';
 })
 export class RatingFacet {
   readonly facet = input.required<RatingFacetModel>();
+  /** The id of the form that its controls are part of. */
+  readonly form = input.required<string>();
   protected readonly isOpen = computed(() => this.facet().steps.every(({ chosen }) => !chosen));
 }

@@ -13,6 +13,8 @@ const SEARCH_INSIDE_FROM = 16;
 })
 export class ValuesFacet {
   readonly facet = input.required<ValuesFacetModel>();
+  /** The id of the form that its controls are part of. */
+  readonly form = input.required<string>();
   readonly interactive = input(false);
 
   private readonly unfolded = signal(false);

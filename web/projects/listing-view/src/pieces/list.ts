@@ -1,14 +1,16 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import type { PieceModelOf, TableRowModel } from '@plindo/core/page';
+import type { PieceModelOf } from '@plindo/core/page';
+import { DateGroups } from '../controls/date-groups';
 import { Icon } from '../icons/icon';
 import { SleepingCard } from '../sleeping-card';
-import { Value } from '../value';
+import { ListEmpty } from './list-empty';
+import { ListTable } from './list-table';
 import { PAGE_CARD_FORMS } from './page-context';
 
 /** Listings as a grid, rows, a scrolling row or a ranked list of cards, or as a table that folds on narrow screens. */
 @Component({
   selector: 'pl-list-piece',
-  imports: [Icon, SleepingCard, Value],
+  imports: [DateGroups, Icon, ListEmpty, ListTable, SleepingCard],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let own = piece();
@@ -29,36 +31,35 @@ import { PAGE_CARD_FORMS } from './page-context';
     @if (own.intro) {
       <p class="intro">{{ own.intro }}</p>
     }
-    @if (own.layout === 'table') {
-      <table>
-        <thead>
-          <tr>
-            @for (column of own.columns; track column.key) {
-              <th scope="col">{{ column.label || column.name }}</th>
+    @if (own.state; as state) {
+      @if (state.empty; as empty) {
+        <pl-list-empty [empty]="empty" />
+      }
+      @if (state.note) {
+        <p class="note">{{ state.note }}</p>
+      }
+      @if (state.groups.length) {
+        <pl-date-groups [forms]="forms()" [groups]="state.groups" [width]="own.width" />
+      }
+      @if (state.featured.length) {
+        <div class="featured">
+          <h2>Featured</h2>
+          <ul [class]="own.layout" [style.--card-width]="own.width + 'rem'">
+            @for (card of state.featured; track card.print; let first = $first) {
+              <li><pl-card [sleeping]="card" [forms]="forms()" [eager]="first" /></li>
             }
-          </tr>
-        </thead>
-        <tbody>
-          @for (row of own.rows; track row.id) {
-            <tr>
-              @for (column of own.columns; track column.key; let first = $first) {
-                <td [attr.data-label]="column.label || column.name">
-                  @if (row.values[column.key]; as value) {
-                    @if (hrefOf(row, column.isTitle, first); as href) {
-                      <a [href]="href">{{ value.text }}</a>
-                    } @else if (value.shape === 'text') {
-                      {{ value.text }}
-                    } @else {
-                      <pl-value [slot]="value" />
-                    }
-                  }
-                </td>
-              }
-            </tr>
-          }
-        </tbody>
-      </table>
-    } @else {
+          </ul>
+        </div>
+      }
+      @if (state.rest && own.cards.length) {
+        <h2 class="rest">{{ state.rest }}</h2>
+      }
+    }
+    @if (own.layout === 'table') {
+      @if (own.rows.length) {
+        <pl-list-table [list]="own" />
+      }
+    } @else if (own.cards.length) {
       <ul
         [class]="own.layout"
         [style.--card-width]="own.width + 'rem'"
@@ -69,7 +70,11 @@ import { PAGE_CARD_FORMS } from './page-context';
             @if (own.layout === 'ranked') {
               <span class="place" aria-hidden="true">{{ at + 1 }}</span>
             }
-            <pl-card [sleeping]="card" [forms]="forms()" />
+            <pl-card
+              [sleeping]="card"
+              [forms]="forms()"
+              [eager]="at === 0 && own.state !== null && !own.state.featured.length"
+            />
           </li>
         }
       </ul>
@@ -79,10 +84,4 @@ import { PAGE_CARD_FORMS } from './page-context';
 export class ListPiece {
   readonly piece = input.required<PieceModelOf<'list'>>();
   protected readonly forms = inject(PAGE_CARD_FORMS);
-
-  /** The title leads to the listing; where the table doesn't show it, the first column does. */
-  protected hrefOf({ href }: TableRowModel, isTitle: boolean, isFirst: boolean): string | null {
-    const hasTitle = this.piece().columns.some((column) => column.isTitle);
-    return isTitle || (isFirst && !hasTitle) ? href : null;
-  }
 }

@@ -22,6 +22,7 @@ function page(pieces: readonly Keyless[], strip: Partial<DesignedPage['strips'][
       type: 'designed',
       serves: 'listing',
       listing: null,
+      areas: [],
       cardForms: CARD_FORMS,
       now: '',
       title: '',
@@ -105,7 +106,7 @@ describe('A designed page', () => {
 describe('An area of listings', () => {
   const list: Omit<ListModel, 'layout'> = {
     ...{ type: 'list', width: 16, heading: 'Berths', intro: '', all: { href: '/berths', total: 40 } },
-    ...{ cards: [makeCard({ id: 1 }), makeCard({ id: 2 })], columns: [], rows: [] },
+    ...{ state: null, cards: [makeCard({ id: 1 }), makeCard({ id: 2 })], columns: [], rows: [] },
   };
 
   it('shows cards in its layout, and leads to all of them', async () => {

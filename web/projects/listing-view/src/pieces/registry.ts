@@ -4,14 +4,22 @@ import { BreadcrumbPiece } from './breadcrumb';
 import { ButtonsPiece } from './buttons';
 import { BylinePiece } from './byline';
 import { CategoriesPiece } from './categories';
+import { ChipsPiece } from './chips';
+import { ChosenCategoryPiece } from './chosen-category';
+import { CountPiece } from './count';
 import { DividerPiece } from './divider';
+import { FacetsPiece } from './facets';
 import { GalleryPiece } from './gallery';
 import { HeadingPiece } from './heading';
+import { JumpPiece } from './jump';
 import { ListPiece } from './list';
 import { NothingPiece } from './nothing';
+import { PagerPiece } from './pager';
 import { PicturePiece } from './picture-piece';
 import { RichTextPiece } from './rich-text';
+import { SearchPiece } from './search';
 import { SharePiece } from './share';
+import { SortPiece } from './sort';
 import { SpacePiece } from './space';
 import { SpecificationPiece } from './specification';
 import { TextPiece } from './text';
@@ -27,6 +35,14 @@ export const PIECE_VIEWS: Readonly<Record<PieceModel['type'], Type<unknown>>> = 
   values: ValuesPiece,
   specification: SpecificationPiece,
   list: ListPiece,
+  facets: FacetsPiece,
+  search: SearchPiece,
+  sort: SortPiece,
+  count: CountPiece,
+  chips: ChipsPiece,
+  pager: PagerPiece,
+  jump: JumpPiece,
+  'chosen-category': ChosenCategoryPiece,
   categories: CategoriesPiece,
   buttons: ButtonsPiece,
   breadcrumb: BreadcrumbPiece,

@@ -78,7 +78,7 @@ describe('The bar that editors get beside public pages', () => {
 
   it('on the page of a listing leads to its form, and says which page it is and why', async () => {
     const listing = { id: 4, kindId: 1, title: 'Quay' };
-    const model = { ...makeIndexPage(), type: 'designed', serves: 'listing', listing, strips: [] };
+    const model = { ...makeIndexPage(), serves: 'listing', listing, areas: [], strips: [] };
     await shown.set({ model, url: '/berths/quay' });
     expect(shown.texts('a')).toEqual(['Open the Desk', 'Change this listing']);
     await shown.press('Which page is this?');

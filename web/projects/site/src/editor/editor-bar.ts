@@ -31,6 +31,11 @@ export class EditorBar {
     const model = this.model();
     return model.type === 'designed' ? model.listing : null;
   });
+  /** Whether it has a list of which can be told why something isn't in it. */
+  protected readonly hasList = computed(() => {
+    const model = this.model();
+    return model.type === 'designed' && model.areas.length > 0;
+  });
   /** Which page serves it, in a sentence. */
   protected readonly serving = signal('');
 

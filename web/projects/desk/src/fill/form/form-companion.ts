@@ -141,7 +141,8 @@ export class FormCompanion {
       distance: '',
     });
     const card = { ...maker.card(listing, kind), href: null };
-    const page = pageOf(scene, design?.definition ?? standardListingPage(kind), { canonical: '', listing, kind });
+    const subject = { canonical: '', listing, kind, areas: [] };
+    const page = pageOf(scene, design?.definition ?? standardListingPage(kind), subject);
     return { page, card, forms: maker.forms };
   });
   private readonly scene = computed(() => ({

@@ -1,6 +1,7 @@
 import type { DryRun, ImportPlan, ImportRow } from '@plindo/core/exchange';
 import { withColumnUse } from '@plindo/core/exchange';
-import type { IndexPage } from '@plindo/core/page';
+import type { DesignedPage } from '@plindo/core/page';
+import { listOnPage } from '../../../../../../core/testing/list-on-page';
 import { ImportDesk } from './import-desk';
 import type { Ask, FileFacts } from './import-protocol';
 import { kindNames } from './kind-names';
@@ -47,7 +48,7 @@ describe('The import desk in the worker', () => {
     const site = { name: 'Boats', tagline: '', locale: 'en-GB', zone: 'UTC' };
     const totalOf = async (policy: 'refuse-row' | 'leave-empty', of: ImportPlan, search: string): Promise<number> => {
       const planned = { plan: of, policy, kind: { ...kindNames('boats.csv'), fields: of.fields } };
-      return (await ask<IndexPage>(desk, { do: 'page', planned, site, search })).total;
+      return listOnPage(await ask<DesignedPage>(desk, { do: 'page', planned, site, search })).total;
     };
     expect(await totalOf('refuse-row', plan, '')).toBe(1200);
     expect(await totalOf('refuse-row', plan, 'q=Boat+7')).toBeGreaterThan(0);

@@ -10,7 +10,7 @@ import {
   sampleColumn,
   writeCsv,
 } from '@plindo/core/exchange';
-import type { IndexPage } from '@plindo/core/page';
+import type { DesignedPage } from '@plindo/core/page';
 import type { ReadContext } from '@plindo/core/structure';
 import { readContext } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
@@ -61,7 +61,7 @@ export class ImportDesk {
 
   private work(
     ask: Exclude<Ask, { do: 'read' }>,
-  ): AnswerTo['propose' | 'check' | 'rows' | 'refused'] | Promise<IndexPage> {
+  ): AnswerTo['propose' | 'check' | 'rows' | 'refused'] | Promise<DesignedPage> {
     const table = this.table;
     if (!table) throw new Error('no file has been read');
     switch (ask.do) {

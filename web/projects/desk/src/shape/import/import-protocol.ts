@@ -1,6 +1,6 @@
 import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
 import type { Status } from '@plindo/core/listings';
-import type { IndexPage } from '@plindo/core/page';
+import type { DesignedPage } from '@plindo/core/page';
 import type { FieldTypeName, Proposal, ReadScene, SiteSettings } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 
@@ -37,7 +37,7 @@ export interface AnswerTo {
   /** The refused rows with their header, as CSV text. */
   refused: string;
   /** The index page that visitors would have of the rows, in a state. */
-  page: IndexPage;
+  page: DesignedPage;
 }
 
 export type Answer =

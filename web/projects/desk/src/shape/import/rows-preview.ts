@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input, signal, untracked } from '@angular/core';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import type { PlannedImport } from '@plindo/core/exchange';
-import type { IndexPage } from '@plindo/core/page';
+import type { DesignedPage } from '@plindo/core/page';
 import type { SiteSettings } from '@plindo/core/structure';
-import { IndexPageView } from '@plindo/listing-view';
+import { DesignedPageView } from '@plindo/listing-view';
 import { heldLink } from '../../shared/held-link';
 import type { ImportRefusal } from './import-worker';
 import { ImportWorker } from './import-worker';
@@ -11,13 +11,13 @@ import { ImportWorker } from './import-worker';
 /** The page that visitors would have of the rows of the file, with its facets, search and order working. */
 @Component({
   selector: 'pl-rows-preview',
-  imports: [IndexPageView, MatProgressBarModule],
+  imports: [DesignedPageView, MatProgressBarModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (fault()) {
       <p class="issues" role="alert">{{ fault() }}</p>
     } @else if (page(); as model) {
-      <pl-index-page [model]="model" (stateChange)="look($event.url)" />
+      <pl-designed-page [model]="model" (stateChange)="look($event.url)" />
     } @else {
       <p class="quiet">Working out the page from all rows …</p>
       <mat-progress-bar mode="indeterminate" aria-label="Working out the page" />
@@ -34,7 +34,7 @@ import { ImportWorker } from './import-worker';
       border-radius: var(--pl-corner);
       background: var(--pl-paper);
     }
-    pl-index-page {
+    pl-designed-page {
       zoom: 0.8;
     }
   `,
@@ -45,7 +45,7 @@ export class RowsPreview {
   readonly site = input.required<SiteSettings>();
 
   private readonly worker = inject(ImportWorker);
-  protected readonly page = signal<IndexPage | null>(null);
+  protected readonly page = signal<DesignedPage | null>(null);
   protected readonly fault = signal('');
 
   constructor() {

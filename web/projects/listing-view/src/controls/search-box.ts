@@ -14,28 +14,29 @@ import { Icon } from '../icons/icon';
       <input
         #field
         type="search"
-        name="q"
+        [name]="name()"
+        [attr.form]="form()"
         autocomplete="off"
         [value]="text()"
         [attr.aria-label]="label()"
-        [placeholder]="placeholder()"
+        [placeholder]="label()"
         [attr.role]="interactive() ? 'combobox' : null"
         [attr.aria-expanded]="interactive() ? isOpen() : null"
-        [attr.aria-controls]="isOpen() ? 'suggestions' : null"
+        [attr.aria-controls]="isOpen() ? form() + '-suggestions' : null"
         [attr.aria-autocomplete]="interactive() ? 'list' : null"
-        [attr.aria-activedescendant]="isOpen() && current() >= 0 ? 'suggestion-' + current() : null"
+        [attr.aria-activedescendant]="isOpen() && current() >= 0 ? form() + '-suggestion-' + current() : null"
         (input)="typed.emit(field.value); show()"
         (keydown)="steer($event)"
         (blur)="hide()"
       />
-      <button type="submit" class="go">Search</button>
+      <button type="submit" class="go" [attr.form]="form()">Search</button>
     </div>
     @if (isOpen()) {
-      <ul id="suggestions" role="listbox" [attr.aria-label]="'What fits ' + field.value">
+      <ul id="{{ form() }}-suggestions" role="listbox" [attr.aria-label]="'What fits ' + field.value">
         @for (one of suggestions(); track one.href + one.label; let at = $index) {
           <li
             role="option"
-            id="suggestion-{{ at }}"
+            id="{{ form() }}-suggestion-{{ at }}"
             [attr.aria-selected]="at === current()"
             (mousedown)="choose(one, $event)"
           >
@@ -52,7 +53,9 @@ import { Icon } from '../icons/icon';
 export class SearchBox {
   readonly text = input.required<string>();
   readonly label = input.required<string>();
-  readonly placeholder = input('');
+  /** The form that it is part of, and what it is called in it. */
+  readonly form = input.required<string>();
+  readonly name = input.required<string>();
   readonly interactive = input(false);
   readonly suggestions = input<readonly SuggestionModel[]>([]);
   readonly typed = output<string>();

@@ -1,7 +1,7 @@
-import type { Query } from '../query/index.js';
-import { MOST_SHOWN } from '../query/index.js';
-import type { Pager } from '../structure/index.js';
-import type { PagerModel } from './page-model.js';
+import type { Query } from '../../query/index.js';
+import { MOST_SHOWN } from '../../query/index.js';
+import type { Pager } from '../../structure/index.js';
+import type { PagerModel } from './area-models.js';
 
 const AROUND = 2;
 

@@ -12,23 +12,15 @@ const group = (key: string, given: Partial<DateGroupModel> = {}): DateGroupModel
 describe('Cards under headings by date', () => {
   it('have the count of the whole result, and say when a group began before and when it goes on', async () => {
     const groups = [group('1', { isContinued: true, count: 30 }), group('2', { goesOn: true, count: 2 })];
-    const shown = await Shown.of(DateGroups, { groups, jumps: [], forms: CARD_FORMS });
+    const shown = await Shown.of(DateGroups, { groups, forms: CARD_FORMS });
     expect(shown.texts('h2')).toEqual(['Month 1 30 listings continued', 'Month 2 2 listings']);
     expect(shown.texts('.goes-on')).toEqual(['Month 2 goes on, on the next page']);
-    expect(shown.all('nav').length).toBe(0);
-  });
-
-  it('lead to other dates, of which those that are on this page are marked', async () => {
-    const jumps = ['1', '2'].map((key) => ({ key, label: `Month ${key}`, count: 3, href: `/courses#group-${key}` }));
-    const shown = await Shown.of(DateGroups, { groups: [group('2')], jumps, forms: CARD_FORMS });
-    expect(shown.texts('nav a')).toEqual(['Month 1 3', 'Month 2 3']);
-    expect(shown.texts('nav .here')).toEqual(['Month 2 3']);
     expect(shown.all('#group-2').length).toBe(1);
   });
 
   it('fold what is over, counted, and open it where there is nothing else', async () => {
     const past = [group('1', { isPast: true, count: 4 }), group('2', { isPast: true, count: 3 })];
-    const shown = await Shown.of(DateGroups, { groups: [...past, group('3')], jumps: [], forms: CARD_FORMS });
+    const shown = await Shown.of(DateGroups, { groups: [...past, group('3')], forms: CARD_FORMS });
     const fold = (): HTMLDetailsElement => shown.all<HTMLDetailsElement>('details')[0]!;
     expect(shown.texts('summary')).toEqual(['What is over 7']);
     expect([fold().open, fold().querySelectorAll('section').length]).toEqual([false, 2]);
@@ -39,7 +31,7 @@ describe('Cards under headings by date', () => {
   it('can have a heading with nothing under it', async () => {
     const shown = await Shown.of(DateGroups, {
       groups: [group('1', { count: 0, cards: [] })],
-      jumps: [],
+
       forms: CARD_FORMS,
     });
     expect(shown.texts('.none')).toEqual(['Nothing here']);

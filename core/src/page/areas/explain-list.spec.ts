@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { bruteForce, isShownAt } from '../../testing/brute-force.js';
-import { BERTH_FIELDS, contextIn, makeKind, makeListing } from '../../testing/builders.js';
+import { bruteForce, isShownAt } from '../../../testing/brute-force.js';
+import { BERTH_FIELDS, contextIn, makeKind, makeListing } from '../../../testing/builders.js';
 import {
   berthsArbitrary,
   catalogsOf,
@@ -8,13 +8,13 @@ import {
   kindsArbitrary,
   neighboursArbitrary,
   queryArbitrary,
-} from '../../testing/sites.js';
-import { buildCatalog } from '../catalog/index.js';
-import type { Query } from '../query/index.js';
-import { BLANK_QUERY, listOfKind, listOfSelection, sceneOf, withChoice } from '../query/index.js';
-import { makeSelection } from '../structure/index.js';
-import type { ListInState } from './explain-page.js';
-import { explainInList, justMissingInList } from './explain-page.js';
+} from '../../../testing/sites.js';
+import { buildCatalog } from '../../catalog/index.js';
+import type { Query } from '../../query/index.js';
+import { BLANK_QUERY, listOfKind, listOfSelection, sceneOf, withChoice } from '../../query/index.js';
+import { makeSelection } from '../../structure/index.js';
+import type { ListInState } from './explain-list.js';
+import { explainInList, justMissingInList } from './explain-list.js';
 
 describe('Why a listing isn’t on a public list', () => {
   it('is told for exactly those that the reference leaves out, by the facets that it leaves them out for', () => {

@@ -15,7 +15,14 @@ describe('The search of a page', () => {
 
   async function open(interactive = true): Promise<void> {
     const suggestions = [suggestion('quay', 12), suggestion('quay-4')];
-    shown = await Shown.of(SearchBox, { text: '', label: 'Search berths', interactive, suggestions });
+    shown = await Shown.of(SearchBox, {
+      form: 'find',
+      name: 'q',
+      text: '',
+      label: 'Search berths',
+      interactive,
+      suggestions,
+    });
     chosen = [];
     shown.component.chosen.subscribe((href) => chosen.push(href));
   }
@@ -57,7 +64,7 @@ describe('The search of a page', () => {
       seen.push(current());
     }
     expect(seen).toEqual(['quay', 'quay-4', '', 'quay-4']);
-    expect(field().getAttribute('aria-activedescendant')).toBe('suggestion-1');
+    expect(field().getAttribute('aria-activedescendant')).toBe('find-suggestion-1');
     expect(await press('Enter')).toBeFalse();
     expect([chosen, shown.all('li').length]).toEqual([['/berths/quay-4'], 0]);
   });

@@ -1,5 +1,5 @@
-import { Bitset } from '../catalog/index.js';
-import type { Listing } from '../listings/index.js';
+import { Bitset } from '../../catalog/index.js';
+import type { Listing } from '../../listings/index.js';
 import type {
   AskedList,
   ExplainScene,
@@ -9,7 +9,7 @@ import type {
   Query,
   QueryScene,
   Reason,
-} from '../query/index.js';
+} from '../../query/index.js';
 import {
   BLANK_QUERY,
   countSelected,
@@ -25,11 +25,11 @@ import {
   searchOf,
   searchParts,
   withChoice,
-} from '../query/index.js';
-import type { Facet, SelectionDefinition } from '../structure/index.js';
-import { KIND_FIELD_KEY, makeSelection } from '../structure/index.js';
-import { wordsOf } from '../values/index.js';
-import { chipModels } from './facets/facet-models.js';
+} from '../../query/index.js';
+import type { Facet, SelectionDefinition } from '../../structure/index.js';
+import { KIND_FIELD_KEY, makeSelection } from '../../structure/index.js';
+import { wordsOf } from '../../values/index.js';
+import { chipModels } from '../facets/facet-models.js';
 
 /** A public list in some state: what stands in it, and what is chosen on it. */
 export interface ListInState {
@@ -50,9 +50,11 @@ export interface MissedChoice {
 
 /** Why a listing is not in a list in its state, or where in it it is. */
 export function explainInList(listing: Listing, state: ListInState, explained: ExplainScene): Explanation {
-  const { kind, parts } = state.list;
+  const { design, parts } = state.list;
   const { scene } = explained;
-  const selection = state.selection ?? makeSelection({ slug: kind.slug, name: kind.many, kinds: [kind.id] });
+  const selection =
+    state.selection ??
+    makeSelection({ slug: 'list', name: design.many, kinds: parts.map(({ catalog }) => catalog.kind.id) });
   const reasons = reasonsAgainst(listing, selection, explained);
   const part = parts.find(({ catalog }) => catalog.rowOf(listing.id) !== undefined);
   if (part) reasons.push(...searchReasons(listing, part, state, scene), ...facetReasons(listing, part, state, scene));
@@ -102,7 +104,7 @@ function searchReasons({ id }: Listing, own: ListPart, { list, query }: ListInSt
 function facetReasons(listing: Listing, part: ListPart, state: ListInState, scene: QueryScene): Reason[] {
   const { list, query } = state;
   const row = part.catalog.rowOf(listing.id)!;
-  return list.kind.facets.flatMap((facet): Reason[] => {
+  return list.design.facets.flatMap((facet): Reason[] => {
     const choice = query.choices.get(facet.key);
     const rows = choice && rowsKeptBy(facet, choice, part, scene);
     if (!rows || rows.has(row)) return [];
@@ -126,22 +128,22 @@ function wantedOf(facet: Facet, choice: FacetChoice, state: ListInState, scene: 
 }
 
 function choiceWords(key: string, state: ListInState, scene: QueryScene): string {
-  const facet = state.list.kind.facets.find((one) => one.key === key);
+  const facet = state.list.design.facets.find((one) => one.key === key);
   const choice = state.query.choices.get(key);
   return facet && choice ? `${facet.label}: ${wantedOf(facet, choice, state, scene)}` : key;
 }
 
 /** What the chips of a choice say. */
 function chipsOf(facet: Facet, choice: FacetChoice, { list }: ListInState, scene: QueryScene): string[] {
-  const kind = { ...list.kind, facets: [facet] };
+  const design = { ...list.design, facets: [facet] };
   const query = withChoice(BLANK_QUERY, facet.key, choice);
   const nowhere = { hrefOf: () => '', countOf: () => 0, counts: new Map() };
-  return chipModels({ kind, query, scene, ...nowhere }).map(({ label }) => label);
+  return chipModels({ design, query, scene, ...nowhere }).map(({ label }) => label);
 }
 
 function placeInList({ id }: Listing, { list, query }: ListInState, scene: QueryScene): Explanation {
-  const { skip, kind } = list;
-  const onePage = { ...list, skip: 0, most: null, kind: { ...kind, pageSize: Number.MAX_SAFE_INTEGER } };
+  const { skip, design } = list;
+  const onePage = { ...list, skip: 0, most: null, design: { ...design, pageSize: Number.MAX_SAFE_INTEGER } };
   const { ids, total } = runQuery(onePage, { ...query, page: 1, fromFirst: false }, scene);
-  return placeAt(ids.indexOf(id), { skip, shown: countShown(list, total), pageSize: kind.pageSize });
+  return placeAt(ids.indexOf(id), { skip, shown: countShown(list, total), pageSize: design.pageSize });
 }

@@ -1,17 +1,17 @@
-import type { DateGroup, DateGroups, Query } from '../query/index.js';
-import type { DateGrouping, KindDefinition } from '../structure/index.js';
-import { nextPeriod, isoWeekOf, periodKey } from '../time/index.js';
-import type { Formats } from '../values/index.js';
-import type { HrefOf } from './facets/facet-scene.js';
-import type { CardModel } from './cards/card-model.js';
-import type { DateGroupModel, JumpModel } from './page-model.js';
+import type { DateGroup, DateGroups, ListDesign, Query } from '../../query/index.js';
+import type { DateGrouping } from '../../structure/index.js';
+import { nextPeriod, isoWeekOf, periodKey } from '../../time/index.js';
+import type { Formats } from '../../values/index.js';
+import type { HrefOf } from '../facets/facet-scene.js';
+import type { CardModel } from '../cards/card-model.js';
+import type { DateGroupModel, JumpModel } from './area-models.js';
 
 const DAY_IN_MS = 86_400_000;
 const UNDATED_KEY = 'undated';
 
 /** The groups that stand on a page, with their cards. */
 export function groupModels(
-  { grouping }: Pick<KindDefinition, 'grouping'>,
+  { grouping }: Pick<ListDesign, 'grouping'>,
   groups: DateGroups | null,
   formats: Formats,
   cardFor: (id: number) => CardModel | null,
@@ -30,15 +30,17 @@ export function groupModels(
 
 /** All groups of the result with the page, and the place on it, where each begins. */
 export function jumpModels(
-  { grouping, pageSize }: Pick<KindDefinition, 'grouping' | 'pageSize'>,
+  { grouping, pageSize }: Pick<ListDesign, 'grouping' | 'pageSize'>,
   query: Query,
   groups: DateGroups | null,
   formats: Formats,
   hrefOf: HrefOf,
 ): JumpModel[] {
   if (!grouping || !groups || groups.all.length < 2) return [];
+  const here = new Set(groups.onPage.map(({ start }) => start));
   return groups.all.map((group) => ({
     key: keyOf(group.start, grouping),
+    isHere: here.has(group.start),
     label: labelOf(group.start, grouping, formats),
     count: group.count,
     href: `${hrefOf(pageOf(group, query, pageSize))}#${anchorOf(keyOf(group.start, grouping))}`,

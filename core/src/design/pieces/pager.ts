@@ -1,0 +1,10 @@
+import { pieceType } from './piece-type.js';
+import { STEERING_FORM, withoutArea } from './steering.js';
+
+export const pager = pieceType({
+  label: 'Further pages',
+  icon: 'more_vert',
+  purpose: 'The way to the further listings of a list',
+  form: STEERING_FORM,
+  faults: withoutArea,
+});

@@ -1,0 +1,173 @@
+import type { Drop, ListDesign, Query, QueryResult, QueryScene } from '../../query/index.js';
+import { BLANK_QUERY, countQuery, nearestDrop, ownSortKey, sortKeyOf } from '../../query/index.js';
+import { HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY } from '../../structure/index.js';
+import type { Formats } from '../../values/index.js';
+import type { CardExtras } from '../cards/card-maker.js';
+import type { CardModel } from '../cards/card-model.js';
+import { distanceWords } from '../facets/distance-facet.js';
+import { categoryModel, chipModels, facetModels } from '../facets/facet-models.js';
+import type { FacetScene, HrefOf } from '../facets/facet-scene.js';
+import type { PageScene } from '../frame.js';
+import type {
+  CategoryModel,
+  ChipModel,
+  DropModel,
+  DateGroupModel,
+  FacetModel,
+  JumpModel,
+  PagerModel,
+  SortModel,
+} from './area-models.js';
+import { groupModels, jumpModels } from './group-models.js';
+import type { ListArea } from './list-area.js';
+import { pagerModel } from './pager.js';
+
+/** What is known of an area before its parts are made. */
+export interface AreaFound {
+  readonly area: ListArea;
+  readonly result: QueryResult;
+  /** Gives the address of the page with the area in another state. */
+  readonly hrefOf: HrefOf;
+  readonly queries: QueryScene;
+}
+
+/** All that the pieces of a page show of an area; each shows its part. */
+export interface AreaParts {
+  readonly design: ListDesign;
+  readonly text: string;
+  readonly total: number;
+  /** Listings of the list on the site, whatever is chosen. */
+  readonly outOf: number;
+  /** "38 of 160 berths": what is announced. */
+  readonly countSentence: string;
+  /** A sentence when no listing has all the words of a search, '' else. */
+  readonly searchNote: string;
+  /** What to take back when nothing is found. */
+  readonly drop: DropModel | null;
+  readonly facets: () => readonly FacetModel[];
+  readonly chips: readonly ChipModel[];
+  /** The one category that is chosen, when its set says anything of it; else null. */
+  readonly category: CategoryModel | null;
+  readonly clearHref: string;
+  readonly sorts: readonly SortModel[];
+  /** The ids of its page, in order. */
+  readonly ids: readonly number[];
+  /** How many cards lead the page as featured, when those of the listings are given. */
+  readonly leading: (cards: readonly CardModel[]) => number;
+  readonly groups: (cardFor: CardFor) => readonly DateGroupModel[];
+  /** How far a listing is from the place that the visitor named, and the words of the search. */
+  readonly extrasOf: (id: number) => CardExtras;
+  readonly jumps: readonly JumpModel[];
+  readonly pager: PagerModel;
+  /** What leads to the list in another order. */
+  readonly sortHref: (key: string) => string;
+}
+
+export type CardFor = (id: number) => CardModel | null;
+
+/** What the pieces of a page show of an area. */
+export function areaParts({ context }: PageScene, { area, result, hrefOf, queries }: AreaFound): AreaParts {
+  const { list, query } = area;
+  const { design } = list;
+  const { formats } = context;
+  const countOf = (other: Query): number => countQuery(list, other, queries);
+  const outOf = countOf(BLANK_QUERY);
+  const facetScene: FacetScene = { design, query, counts: result.counts, scene: queries, hrefOf, countOf };
+  const drop = result.total === 0 ? nearestDrop(query, countOf) : null;
+  const { pager: mode, pageSize } = design;
+  return {
+    ...{ design, text: query.text, total: result.total, outOf, ids: result.ids },
+    countSentence: countSentence(result.total, outOf, design, formats),
+    searchNote: searchNote(result, design),
+    drop: drop && dropModel(drop, area, hrefOf),
+    facets: () => facetModels(facetScene),
+    chips: chipModels(facetScene),
+    category: categoryModel(facetScene),
+    clearHref: hrefOf({ ...BLANK_QUERY, sort: query.sort }),
+    sorts: sortModels(design, query, result.near !== null, hrefOf),
+    leading: (cards) => leadingFeatured(cards, area, result),
+    groups: (cardFor) => groupModels(design, result.groups, formats, cardFor),
+    extrasOf: extrasOf(area, result, formats),
+    jumps: jumpModels(design, query, result.groups, formats, hrefOf),
+    pager: pagerModel({ mode, entries: result.entries, pageSize, query }, hrefOf),
+    sortHref: (key) => hrefOf({ ...query, sort: key, page: 1, fromFirst: false }),
+  };
+}
+
+/** What a card says of the list that it stands in. */
+function extrasOf({ list, query }: ListArea, { near }: QueryResult, formats: Formats): AreaParts['extrasOf'] {
+  const unit = list.design.facets.find(({ control }) => control === 'distance')?.unit ?? 'km';
+  return (id) => {
+    const metres = near?.metres.get(id);
+    const distance = metres === undefined ? '' : distanceWords(metres, unit, (value) => formats.number(value));
+    return { search: query.text, distance };
+  };
+}
+
+/** What is said when no listing has all the words of a search. */
+function searchNote({ words, total }: QueryResult, kind: Pick<ListDesign, 'one'>): string {
+  if (!words || words.met === words.wanted || total === 0) return '';
+  const noun = inSentence(kind.one);
+  return `No ${noun} has all of these words; shown is what has ${words.met} of the ${words.wanted}.`;
+}
+
+function dropModel(drop: Drop, { list, query }: ListArea, hrefOf: HrefOf): AreaParts['drop'] {
+  const facet = list.design.facets.find(({ key }) => key === drop.facet);
+  const label = facet ? facet.label : `“${query.text}”`;
+  return { label, href: hrefOf(drop.query), total: drop.total };
+}
+
+/** How many cards stand in the Featured strip: those that the house order puts first on the first page. */
+function leadingFeatured(cards: readonly CardModel[], { list, query }: ListArea, result: QueryResult): number {
+  const sort = sortKeyOf(query, { isSearch: query.text !== '', isNear: result.near !== null });
+  const isFirstPage = query.page === 1 || query.fromFirst;
+  if (sort !== HOUSE_SORT_KEY || !isFirstPage || list.design.defaultOrder[0]?.by !== '@featured') return 0;
+  const end = cards.findIndex((card) => !card.featured);
+  return end === -1 ? cards.length : end;
+}
+
+/** "160 berths", "38 of 160 berths", "No berths". */
+export function countSentence(
+  total: number,
+  outOf: number,
+  kind: Pick<ListDesign, 'one' | 'many'>,
+  formats: Formats,
+): string {
+  const noun = inSentence(outOf === 1 ? kind.one : kind.many);
+  if (outOf === 0) return `No ${noun} yet`;
+  return total === outOf
+    ? `${formats.number(total)} ${noun}`
+    : `${formats.number(total)} of ${formats.number(outOf)} ${noun}`;
+}
+
+/** A label inside a sentence: "Berths" becomes "berths", "VIP rooms" stays. */
+export function inSentence(label: string): string {
+  return /^\p{Lu}\p{Ll}/u.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;
+}
+
+function sortModels(
+  design: Pick<ListDesign, 'defaultOrder' | 'sortChoices'>,
+  query: Query,
+  isNear: boolean,
+  hrefOf: (query: Query) => string,
+): SortModel[] {
+  const isSearch = query.text !== '';
+  const own = [
+    { key: RELEVANCE_SORT_KEY, label: 'Best match', isOffered: isSearch },
+    { key: NEAREST_SORT_KEY, label: 'Nearest first', isOffered: isNear },
+    {
+      key: HOUSE_SORT_KEY,
+      label: design.defaultOrder[0]?.by === '@featured' ? 'Featured first' : 'As arranged',
+      isOffered: true,
+    },
+  ];
+  const offered = [...own.filter(({ isOffered }) => isOffered), ...design.sortChoices];
+  const byItself = ownSortKey(isSearch, isNear);
+  const current = query.sort ?? byItself;
+  return offered.map(({ key, label }) => ({
+    key,
+    label,
+    href: hrefOf({ ...query, sort: key === byItself ? null : key, page: 1 }),
+    current: key === current,
+  }));
+}

@@ -1,0 +1,112 @@
+import type { Catalog } from '@plindo/core/catalog';
+import type { KeptPage, PageDesign } from '@plindo/core/design';
+import { pagesFor, standardHome, standardIndexPage } from '@plindo/core/design';
+import type { ListArea, ListScene, NamedList } from '@plindo/core/page';
+import { areasOfPage, listNamedByKind, listNamedBySelection } from '@plindo/core/page';
+import { listOfKind } from '@plindo/core/query';
+import type { Kind } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
+import type { Live } from '../live/live.js';
+
+/** What stands at a path: one page by its design, or a listing, of which it has to be read first which page serves it. */
+export type Place = PagePlace | ListingPlace;
+
+export interface PagePlace {
+  readonly of: 'page';
+  readonly path: string;
+  readonly design: PageDesign;
+  /** The list that the page is about; null for none. */
+  readonly own: NamedList | null;
+}
+
+export interface ListingPlace {
+  readonly of: 'listing';
+  readonly path: string;
+  readonly catalog: Catalog;
+  readonly id: number;
+  readonly slug: string;
+}
+
+/** Finds what stands at paths of the public side. */
+export class Places {
+  constructor(private readonly live: Live) {}
+
+  at(path: string): Place | null {
+    if (path === '/') return { of: 'page', path, design: this.home(), own: null };
+    const own = this.listAt(path);
+    if (own) return { of: 'page', path, design: this.designOf(own), own };
+    const free = this.freePageAt(path);
+    if (free) return { of: 'page', path, design: free.definition, own: null };
+    return this.listingAt(path);
+  }
+
+  /** The page of a list: the one that was designed for its kind, else the one that it makes itself. */
+  designOf({ list, heading, selection }: NamedList): PageDesign {
+    const [part] = list.parts;
+    const kept = selection || !part ? [] : pagesFor('index', part.catalog.kind.id, this.live.designs());
+    return kept[0]?.definition ?? standardIndexPage(heading, list.design);
+  }
+
+  ofKind(catalog: Catalog): NamedList {
+    return listNamedByKind(listOfKind(catalog), catalog.kind);
+  }
+
+  /** The kinds whose lists have pages that visitors see. */
+  listedKinds(): Kind[] {
+    return this.live.kinds().filter((kind) => isKindShown(kind) && kind.hasIndexPage && this.live.catalog(kind.id));
+  }
+
+  /** The lists on a page that visitors steer, in the state of an address. */
+  areasOf(design: PageDesign, { path, own }: Pick<PagePlace, 'path' | 'own'>, search: string): ListArea[] {
+    return areasOfPage(design, { path, search, own }, this.scene());
+  }
+
+  scene(): ListScene {
+    return { queries: this.live.scene(), selections: this.live.selections() };
+  }
+
+  private home(): PageDesign {
+    const [kept] = pagesFor('home', null, this.live.designs());
+    return kept?.definition ?? standardHome(this.live.site(), this.listedKinds());
+  }
+
+  private freePageAt(path: string): KeptPage | undefined {
+    return pagesFor('free', null, this.live.designs()).find(({ definition }) => `/${definition.address}` === path);
+  }
+
+  /** The list that stands at a path, a kind's or a selection's; null where there is none. */
+  private listAt(path: string): NamedList | null {
+    const [first = '', second, ...more] = partsOfPath(path);
+    if (more.length > 0) return null;
+    if (first === SELECTIONS_SLUG && second !== undefined) {
+      const selection = this.live.selections().find(({ slug, published }) => slug === second && published);
+      return selection ? listNamedBySelection(selection, this.live.scene()) : null;
+    }
+    const catalog = second === undefined ? this.live.catalogBySlug(first) : undefined;
+    return catalog && isKindShown(catalog.kind) && catalog.kind.hasIndexPage ? this.ofKind(catalog) : null;
+  }
+
+  /** The listing whose page stands at a path. */
+  private listingAt(path: string): ListingPlace | null {
+    const [kindSlug = '', slug, ...more] = partsOfPath(path);
+    const catalog = this.live.catalogBySlug(kindSlug);
+    if (!catalog || slug === undefined || more.length > 0) return null;
+    if (!isKindShown(catalog.kind) || !catalog.kind.hasListingPages) return null;
+    const id = catalog.idOfSlug(slug);
+    if (id === undefined || !catalog.isOnSite(id, this.live.nowInMs())) return null;
+    return { of: 'listing', path, catalog, id, slug };
+  }
+}
+
+function partsOfPath(path: string): string[] {
+  return path.split('/').slice(1).map(decodePart);
+}
+
+/** A part of a path, decoded; one that cannot be decoded names nothing. */
+function decodePart(part: string): string {
+  try {
+    return decodeURIComponent(part);
+  } catch {
+    return '\u0000';
+  }
+}

@@ -1,0 +1,86 @@
+import type { ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  afterNextRender,
+  inject,
+  Injector,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
+import type { PieceModelOf } from '@plindo/core/page';
+import { Facets } from '../facets/facets';
+import { Icon } from '../icons/icon';
+import { onlyReachable } from './only-reachable';
+import { PAGE_STEERING } from './steering';
+
+/** The facets of a list; where there is no room for them beside it, a button opens them over the page. */
+@Component({
+  selector: 'pl-facets-piece',
+  imports: [Facets, Icon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @let own = piece();
+    <button #opener type="button" class="open-sheet" (click)="open()">
+      <pl-icon name="tune" />Filters
+      @if (own.chosen) {
+        <span class="number">{{ own.chosen }}</span>
+      }
+    </button>
+    <div
+      #sheet
+      class="facets"
+      tabindex="-1"
+      [attr.popover]="isOpen() ? 'manual' : null"
+      [attr.role]="isOpen() ? 'dialog' : null"
+      [attr.aria-modal]="isOpen() ? 'true' : null"
+      aria-label="Filters"
+    >
+      <div class="sheet-head">
+        <h2>Filters</h2>
+        <button type="button" class="plain" (click)="close()"><pl-icon name="close" />Close</button>
+      </div>
+      <pl-facets
+        [facets]="own.facets"
+        [form]="own.form"
+        [interactive]="steering.interactive()"
+        [places]="steering.places()"
+        (placeTyped)="steering.typePlace($event)"
+      />
+      <div class="sheet-foot">
+        <a class="plain" [href]="own.clearHref">Clear all</a>
+        <button type="submit" class="show" [attr.form]="own.form" (click)="close()">Show {{ own.total }}</button>
+      </div>
+    </div>
+  `,
+  host: { '(keydown.escape)': 'close()' },
+})
+export class FacetsPiece {
+  readonly piece = input.required<PieceModelOf<'facets'>>();
+  protected readonly steering = inject(PAGE_STEERING);
+  protected readonly isOpen = signal(false);
+
+  private readonly injector = inject(Injector);
+  private readonly opener = viewChild.required<ElementRef<HTMLButtonElement>>('opener');
+  private readonly sheet = viewChild.required<ElementRef<HTMLElement>>('sheet');
+  private letGo = (): void => undefined;
+
+  protected open(): void {
+    this.isOpen.set(true);
+    const show = (): void => {
+      const sheet = this.sheet().nativeElement;
+      sheet.showPopover();
+      this.letGo = onlyReachable(sheet);
+      sheet.focus();
+    };
+    afterNextRender(show, { injector: this.injector });
+  }
+
+  protected close(): void {
+    if (!this.isOpen()) return;
+    this.isOpen.set(false);
+    this.letGo();
+    afterNextRender(() => this.opener().nativeElement.focus(), { injector: this.injector });
+  }
+}

@@ -1,0 +1,23 @@
+import { ChangeDetectionStrategy, Component, input } from '@angular/core';
+import type { PieceModelOf } from '@plindo/core/page';
+
+@Component({
+  selector: 'pl-jump-piece',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <nav aria-label="Go to a date">
+      <ul>
+        @for (jump of piece().jumps; track jump.key) {
+          <li>
+            <a [href]="jump.href" [class.here]="jump.isHere"
+              >{{ jump.label }} <span class="count">{{ jump.count }}</span></a
+            >
+          </li>
+        }
+      </ul>
+    </nav>
+  `,
+})
+export class JumpPiece {
+  readonly piece = input.required<PieceModelOf<'jump'>>();
+}
