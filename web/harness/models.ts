@@ -114,7 +114,7 @@ export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
   };
   const pager = { mode: 'numbered', more: null, page: 1, pages: 1, previous: null, next: null, links: [] } as const;
   const side: readonly MadePiece[] = [
-    { type: 'search', area: '', form, name: 'q', text: '', label: 'Search Berths' },
+    { type: 'search', area: '', form, name: 'q', text: '', label: 'Search Berths', placeholder: 'Search berths' },
     { type: 'facets', area: '', form, facets, total: cards.length, chosen: chips.length, clearHref: '/berths' },
   ];
   const found: readonly MadePiece[] = [

@@ -4,6 +4,7 @@ export * from './areas/list-area.js';
 export * from './page-model.js';
 export * from './cards/card-maker.js';
 export * from './cards/card-model.js';
+export type { HeldCards } from './cards/held-cards.js';
 export * from './cards/linked-listings.js';
 export { listingPath } from './cards/slot-value.js';
 export { filePath, slotOf } from './cards/value-models.js';

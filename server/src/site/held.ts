@@ -13,8 +13,9 @@ export class Held<Thing> {
   constructor(
     private readonly live: Live,
     private readonly reads: Reads,
+    since = live.revision,
   ) {
-    this.revision = live.revision;
+    this.revision = since;
     this.until = live.holdsUntil(live.nowInMs());
   }
 

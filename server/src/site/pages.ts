@@ -18,6 +18,7 @@ import type { Kind, KindById } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from '../live/live.js';
 import type { Reads } from '../live/revisions.js';
+import { CardsOfPages } from './held-cards.js';
 import { PageReads, together } from './page-reads.js';
 import type { ListingPlace, PagePlace } from './places.js';
 import { Places } from './places.js';
@@ -48,6 +49,7 @@ const NOTHING: Reads = { kinds: [], listings: [] };
 export class Pages {
   private readonly places: Places;
   private readonly reads: PageReads;
+  private readonly cards: CardsOfPages;
 
   constructor(
     private readonly store: Store,
@@ -55,6 +57,7 @@ export class Pages {
   ) {
     this.places = new Places(live);
     this.reads = new PageReads(live);
+    this.cards = new CardsOfPages(live);
   }
 
   /** The page at an address ("/berths?facility=water"). */
@@ -224,6 +227,7 @@ export class Pages {
       queries: previewed === undefined ? queries : this.live.scene(previewed),
       selections,
       listings: (ids) => this.live.listings(ids),
+      cards: this.cards.forPage(),
     };
   }
 

@@ -56,6 +56,12 @@ export class CardMaker {
     return Object.fromEntries(this.made);
   }
 
+  /** A card that was made before and still holds. */
+  again(card: CardModel, kind: Kind): CardModel {
+    this.known(kind);
+    return card;
+  }
+
   card(listing: Listing, kind: Kind, { search = '', distance = '' }: CardExtras = {}): CardModel {
     const { context, kindById } = this.scene;
     const { key, design, slots } = this.known(kind);

@@ -3,12 +3,14 @@ import { piecesOfPage, plainWords, slotsOfPage, steeredLists, waysOfSlots } from
 import type { Listing } from '../../listings/index.js';
 import type { Query, QueryScene } from '../../query/index.js';
 import { kindsOf, ownSortKey, runQuery, urlOfQuery } from '../../query/index.js';
-import type { Kind } from '../../structure/index.js';
+import type { Kind, KindById } from '../../structure/index.js';
 import type { AreaFound } from '../areas/area-parts.js';
 import { areaParts } from '../areas/area-parts.js';
 import type { ListArea, ListScene } from '../areas/list-area.js';
 import { addressOfAreas } from '../areas/list-area.js';
 import { CardMaker } from '../cards/card-maker.js';
+import type { HeldCards } from '../cards/held-cards.js';
+import { NO_HELD_CARDS, isPlainCard } from '../cards/held-cards.js';
 import { readLinked } from '../cards/linked-listings.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { holdsOf, wordsOf } from '../cards/slot-value.js';
@@ -19,12 +21,14 @@ import type { ListAnswer, ListQuestion, PieceMaking, ShownArea } from '../pieces
 import type { PieceModel } from '../pieces/piece-models.js';
 import { makerOf } from '../pieces/registry.js';
 import type { FoundList } from './page-lists.js';
-import { findList } from './page-lists.js';
+import { NOTHING_FOUND, findList } from './page-lists.js';
 
 /** What a designed page is filled with. */
 export interface DesignedSource extends ListScene {
   /** The listings with these ids, complete, in any order. */
   listings(ids: readonly number[]): Promise<readonly Listing[]>;
+  /** Cards that still hold; none where it is left out. */
+  readonly cards?: HeldCards;
 }
 
 /** What a page is about, and the address that it has. */
@@ -58,11 +62,10 @@ export async function designedPage(
     for (const one of listings) known.set(one.id, one);
     return listings;
   };
-  const ids = [...found.values(), ...areas.map(({ result }) => result)].flatMap((list) => list.ids);
-  const listed = await read([...new Set(ids)]);
+  const listed = await read(idsToRead(page, found, areas, source.cards ?? NO_HELD_CARDS));
   const ways = waysOfSlots(slotsOfPage(page));
   await readLinked(listing ? [...listed, listing] : listed, scene, read, (one) => (one === listing ? ways : []));
-  return made(scene, page, subject, { found, areas, linked, queries: source.queries });
+  return made(scene, page, subject, { found, areas, linked, queries: source.queries, cards: source.cards });
 }
 
 /** A page of a listing alone: without the listings that it would show of others. */
@@ -84,6 +87,7 @@ function shownListing(
 interface Found extends Pick<PieceMaking, 'linked' | 'queries'> {
   readonly found: ReadonlyMap<string, FoundList>;
   readonly areas: readonly AreaFound[];
+  readonly cards?: HeldCards | undefined;
 }
 
 /** Makes a page of what was found for it. */
@@ -91,14 +95,15 @@ function made(
   scene: PageScene,
   page: PageDesign,
   subject: PageSubject,
-  { found, areas, linked, queries }: Found,
+  { found, areas, linked, queries, cards = NO_HELD_CARDS }: Found,
 ): DesignedPage {
   const shown = shownListing(scene, subject, linked);
   const maker = new CardMaker(scene, linked);
-  const answer = (question: ListQuestion): ListAnswer => answerOf(found.get(keyOf(question)), linked);
+  const answer = (question: ListQuestion): ListAnswer => found.get(keyOf(question)) ?? NOTHING_FOUND;
+  const cardOf = cardsFrom({ maker, linked, cards, kindById: scene.kindById });
   const byName = new Map(areas.map((one) => [one.area.key, { parts: areaParts(scene, one), ...handleOf(one.area) }]));
   const areaNamed = (name: string): ShownArea | null => byName.get(name) ?? null;
-  const making: PieceMaking = { page: scene, shown, maker, linked, queries, answer, areaNamed };
+  const making: PieceMaking = { page: scene, shown, cardOf, linked, queries, answer, areaNamed };
   const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
   const textOf = (text: PageDesign['title']): string => (shown ? (wordsOf(text, shown)?.text ?? '') : plainWords(text));
   const { canonical, listing, kind } = subject;
@@ -171,9 +176,49 @@ function keyOf(question: ListQuestion): string {
   return JSON.stringify([question.from, question.of, question.fields, question.most]);
 }
 
-function answerOf(found: FoundList | undefined, known: (id: number) => Listing | undefined): ListAnswer {
-  const { total, ids, href } = found ?? { total: 0, ids: [], href: null };
-  return { total, href, listings: ids.flatMap((id) => known(id) ?? []) };
+/** The listings that have to be read: of those of which cards are shown only, the ones that have none that still holds. */
+function idsToRead(
+  page: PageDesign,
+  found: ReadonlyMap<string, FoundList>,
+  areas: readonly AreaFound[],
+  cards: HeldCards,
+): number[] {
+  const whole = new Set<number>();
+  const asCards = new Set<number>();
+  for (const piece of piecesOfPage(page)) {
+    const maker = makerOf(piece);
+    const question = maker.question?.(piece.settings);
+    const into = maker.needsListings?.(piece.settings) ? whole : asCards;
+    for (const id of (question && found.get(keyOf(question))?.ids) ?? []) into.add(id);
+    if (piece.type !== 'list' || question) continue;
+    const area = areas.find(({ area: { key } }) => key === piece.settings.name);
+    const isPlain = area?.area.query.text === '' && area.result.near === null;
+    for (const id of area?.result.ids ?? []) (isPlain ? into : whole).add(id);
+  }
+  return [...new Set([...whole, ...[...asCards].filter((id) => !cards.get(id))])];
+}
+
+/** What gives the card of a listing: one that still holds, or a new one of the listing as it was read. */
+function cardsFrom({
+  maker,
+  linked,
+  cards,
+  kindById,
+}: Pick<PieceMaking, 'linked'> & {
+  readonly maker: CardMaker;
+  readonly cards: HeldCards;
+  readonly kindById: KindById;
+}): PieceMaking['cardOf'] {
+  return (id, extras) => {
+    const held = isPlainCard(extras) ? cards.get(id) : undefined;
+    if (held) return maker.again(held.card, held.kind);
+    const listing = linked(id);
+    const kind = listing && kindById(listing.kindId);
+    if (!listing || !kind) return null;
+    const card = maker.card(listing, kind, extras);
+    if (isPlainCard(extras)) cards.keep(card, listing, kind);
+    return card;
+  };
 }
 
 function stripModel(strip: Strip, making: PieceMaking): StripModel | null {

@@ -13,7 +13,7 @@ export interface FoundList {
   readonly href: string | null;
 }
 
-const NOTHING: FoundList = { total: 0, ids: [], href: null };
+export const NOTHING_FOUND: FoundList = { total: 0, ids: [], href: null };
 
 /** The listings that a piece asks for, in their order. */
 export function findList(question: ListQuestion, shown: ShownListing | null, scene: ListScene): FoundList {
@@ -23,15 +23,15 @@ export function findList(question: ListQuestion, shown: ShownListing | null, sce
     case 'selection':
       return ofSelection(question, shown, scene);
     case 'linked':
-      return shown ? ofLink(question, shown) : NOTHING;
+      return shown ? ofLink(question, shown) : NOTHING_FOUND;
     case 'related':
-      return shown ? ofAlike(question, shown, scene) : NOTHING;
+      return shown ? ofAlike(question, shown, scene) : NOTHING_FOUND;
   }
 }
 
 function ofKind({ of, most }: ListQuestion, { queries }: ListScene): FoundList {
   const catalog = queries.catalogOf(of);
-  if (!catalog) return NOTHING;
+  if (!catalog) return NOTHING_FOUND;
   const { slug, hasIndexPage } = catalog.kind;
   const list = listOfKind(catalog);
   const { total, ids } = runQuery(
@@ -48,7 +48,7 @@ function ofSelection(
   { queries, selections }: ListScene,
 ): FoundList {
   const selection = selections.find(({ id }) => id === of);
-  if (!selection) return NOTHING;
+  if (!selection) return NOTHING_FOUND;
   const parameters = { listing: shown?.listing.id ?? null, category: null, date: null };
   const { total, ids } = runSelection({ ...selection, pageSize: most + 1 }, 1, queries, parameters);
   const isLeftOut = (id: number): boolean => selection.leavesOutCurrent && id === shown?.listing.id;
@@ -68,7 +68,7 @@ function ofAlike(
   { queries }: ListScene,
 ): FoundList {
   const catalog = queries.catalogOf(kind.id);
-  if (!catalog) return NOTHING;
+  if (!catalog) return NOTHING_FOUND;
   const ids = alikeIds(listing.id, fields, catalog, { most, nowInMs: context.nowInMs });
   return { total: ids.length, ids, href: null };
 }

@@ -5,7 +5,7 @@ import type { Kind } from '../../structure/index.js';
 import type { AreaParts } from '../areas/area-parts.js';
 import { inSentence } from '../areas/area-parts.js';
 import { tableHeads } from '../areas/table-heads.js';
-import type { CardModel, CardValue } from '../cards/card-model.js';
+import type { CardValue } from '../cards/card-model.js';
 import { slotFormOf } from '../cards/card-maker.js';
 import { listingPath, slotValue } from '../cards/slot-value.js';
 import type { EmptyModel, ListModel, ListStateModel, TableRowModel } from './piece-models.js';
@@ -16,6 +16,7 @@ type Settings = PieceSettings<'list'>;
 
 export const list: PieceMaker<'list'> = {
   question: (settings) => questionOf(settings),
+  needsListings: ({ layout }) => layout === 'table',
   make(settings, making) {
     const question = questionOf(settings);
     return question ? plainList(settings, question, making) : steeredList(settings, making);
@@ -27,11 +28,12 @@ function questionOf({ from, of, fields, most, ...settings }: Settings): ListQues
 }
 
 function plainList(settings: Settings, question: ListQuestion, making: PieceMaking): ListModel | null {
-  const { listings, href, total } = making.answer(question);
-  if (listings.length === 0) return null;
+  const { ids, href, total } = making.answer(question);
   const all = settings.leadsOn && href !== null ? { href, total } : null;
-  const shown = settings.layout === 'table' ? [] : cardsOf(listings, making);
-  return { ...modelOf(settings, listings, making), all, cards: shown, state: null };
+  const shown = shownOf(settings, ids, making);
+  return shown.cards.length + shown.rows.length > 0
+    ? { ...frameOf(settings, making), ...shown, all, state: null }
+    : null;
 }
 
 /** A list that visitors steer stands there empty, too, and says why. */
@@ -39,47 +41,43 @@ function steeredList(settings: Settings, making: PieceMaking): ListModel | null 
   const found = making.areaNamed(settings.name);
   if (!found) return null;
   const { parts } = found;
-  const listings = parts.ids.flatMap((id) => making.linked(id) ?? []);
-  const isTable = settings.layout === 'table';
-  const byId = new Map(listings.map((listing) => [listing.id, listing]));
-  const cardFor = (id: number): CardModel | null => {
-    const listing = byId.get(id);
-    return listing ? (cardsOf([listing], making, parts)[0] ?? null) : null;
-  };
-  const groups = parts.groups(cardFor);
-  const cards = isTable || groups.length > 0 ? [] : parts.ids.flatMap((id) => cardFor(id) ?? []);
-  const leading = settings.featuredApart ? parts.leading(cards) : 0;
+  const groups = parts.groups((id) => making.cardOf(id, parts.extrasOf(id)));
+  const shown = shownOf(settings, groups.length > 0 ? [] : parts.ids, making, parts);
+  const leading = settings.featuredApart ? parts.leading(shown.cards) : 0;
   const state: ListStateModel = {
-    ...{ featured: cards.slice(0, leading), groups, note: parts.searchNote },
+    ...{ featured: shown.cards.slice(0, leading), groups, note: parts.searchNote },
     rest: leading > 0 ? `More ${inSentence(parts.design.many)}` : '',
-    empty: listings.length > 0 ? null : emptyModel(parts),
-    heads: isTable ? tableHeads(settings.columns, parts) : {},
+    empty: parts.ids.length > 0 ? null : emptyModel(parts),
+    heads: settings.layout === 'table' ? tableHeads(settings.columns, parts) : {},
   };
-  return { ...modelOf(settings, listings, making, parts.text), all: null, cards: cards.slice(leading), state };
+  return { ...frameOf(settings, making), ...shown, all: null, cards: shown.cards.slice(leading), state };
 }
 
-function modelOf(
-  { layout, width, heading, intro, columns }: Settings,
-  listings: readonly Listing[],
-  making: PieceMaking,
-  search = '',
-): Omit<ListModel, 'all' | 'cards' | 'state'> {
-  const { kindById } = making.page;
+type Frame = Pick<ListModel, 'type' | 'layout' | 'width' | 'intro' | 'heading'>;
+
+function frameOf({ layout, width, heading, intro }: Settings, making: PieceMaking): Frame {
   const [words] = shownSlots([makeSlot({ key: 'heading', text: heading })], making);
-  const kind = listings[0] && kindById(listings[0].kindId);
-  const isTable = layout === 'table';
-  return {
-    ...{ type: 'list', layout, width, intro, heading: words?.value.text ?? '' },
-    columns: isTable && kind ? columns.map((slot) => slotFormOf(slot, kind, kindById)) : [],
-    rows: isTable ? rowsOf(listings, columns, making, search) : [],
-  };
+  return { type: 'list', layout, width, intro, heading: words?.value.text ?? '' };
 }
 
-function cardsOf(listings: readonly Listing[], { maker, page }: PieceMaking, parts?: AreaParts): CardModel[] {
-  return listings.flatMap((listing) => {
-    const kind = page.kindById(listing.kindId);
-    return kind ? [maker.card(listing, kind, parts?.extrasOf(listing.id))] : [];
-  });
+/** The listings as cards, or as the rows of a table. */
+function shownOf(
+  { layout, columns }: Settings,
+  ids: readonly number[],
+  making: PieceMaking,
+  parts?: AreaParts,
+): Pick<ListModel, 'cards' | 'columns' | 'rows'> {
+  if (layout !== 'table') {
+    return { cards: ids.flatMap((id) => making.cardOf(id, parts?.extrasOf(id)) ?? []), columns: [], rows: [] };
+  }
+  const listings = ids.flatMap((id) => making.linked(id) ?? []);
+  const { kindById } = making.page;
+  const kind = listings[0] && kindById(listings[0].kindId);
+  return {
+    cards: [],
+    columns: kind ? columns.map((slot) => slotFormOf(slot, kind, kindById)) : [],
+    rows: rowsOf(listings, columns, making, parts?.text ?? ''),
+  };
 }
 
 function emptyModel({ outOf, total, drop, clearHref, pager }: AreaParts): EmptyModel {

@@ -4,7 +4,8 @@ import type { Listing } from '../../listings/index.js';
 import type { QueryScene } from '../../query/index.js';
 import type { Kind } from '../../structure/index.js';
 import type { AreaParts } from '../areas/area-parts.js';
-import type { CardMaker } from '../cards/card-maker.js';
+import type { CardExtras } from '../cards/card-maker.js';
+import type { CardModel } from '../cards/card-model.js';
 import { slotFormOf } from '../cards/card-maker.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { slotValue } from '../cards/slot-value.js';
@@ -22,7 +23,8 @@ export interface ListQuestion {
 /** What was found for a question. */
 export interface ListAnswer {
   readonly total: number;
-  readonly listings: readonly Listing[];
+  /** Numbers of the listings, in their order. */
+  readonly ids: readonly number[];
   /** The page of all of them; null for none. */
   readonly href: string | null;
 }
@@ -32,7 +34,8 @@ export interface PieceMaking {
   readonly page: PageScene;
   /** The page's listing; null for a page without one. */
   readonly shown: ShownListing | null;
-  readonly maker: CardMaker;
+  /** The card of a listing that was found; null for one that is gone since. */
+  readonly cardOf: (id: number, extras?: CardExtras) => CardModel | null;
   readonly linked: (id: number) => Listing | undefined;
   /** Null where a page is made of a listing alone. */
   readonly queries: QueryScene | null;
@@ -54,6 +57,8 @@ export interface ShownArea {
 export interface PieceMaker<Name extends PieceTypeName> {
   /** What it has to know first; null for nothing. */
   question?(settings: PieceSettings<Name>): ListQuestion | null;
+  /** Whether it shows more of the listings that it asks for, or of the list that it shows, than their cards. */
+  needsListings?(settings: PieceSettings<Name>): boolean;
   /** Numbers of the kinds that it shows something of without asking for listings. */
   kinds?(settings: PieceSettings<Name>): readonly number[];
   make(settings: PieceSettings<Name>, making: PieceMaking): MadePiece | null;

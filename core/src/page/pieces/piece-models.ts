@@ -130,6 +130,7 @@ export interface SearchModel {
   readonly name: string;
   readonly text: string;
   readonly label: string;
+  readonly placeholder: string;
 }
 
 export interface FacetsModel {

@@ -1,3 +1,4 @@
+import { inSentence } from '../areas/area-parts.js';
 import type { PieceMaker } from './piece-maker.js';
 
 export const search: PieceMaker<'search'> = {
@@ -5,7 +6,8 @@ export const search: PieceMaker<'search'> = {
     const found = areaNamed(area);
     if (!found) return null;
     const { form, name, parts } = found;
-    const label = `Search ${parts.design.many}`;
-    return { type: 'search', area, form, name: name('q'), text: parts.text, label };
+    const { many } = parts.design;
+    const [label, placeholder] = [`Search ${many}`, `Search ${inSentence(many)}`];
+    return { type: 'search', area, form, name: name('q'), text: parts.text, label, placeholder };
   },
 };

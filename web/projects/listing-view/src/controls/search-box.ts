@@ -19,7 +19,7 @@ import { Icon } from '../icons/icon';
         autocomplete="off"
         [value]="text()"
         [attr.aria-label]="label()"
-        [placeholder]="label()"
+        [placeholder]="placeholder()"
         [attr.role]="interactive() ? 'combobox' : null"
         [attr.aria-expanded]="interactive() ? isOpen() : null"
         [attr.aria-controls]="isOpen() ? form() + '-suggestions' : null"
@@ -53,6 +53,7 @@ import { Icon } from '../icons/icon';
 export class SearchBox {
   readonly text = input.required<string>();
   readonly label = input.required<string>();
+  readonly placeholder = input('');
   /** The form that it is part of, and what it is called in it. */
   readonly form = input.required<string>();
   readonly name = input.required<string>();

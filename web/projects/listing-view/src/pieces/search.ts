@@ -15,6 +15,7 @@ import { PAGE_STEERING } from './steering';
       [name]="own.name"
       [text]="own.text"
       [label]="own.label"
+      [placeholder]="own.placeholder"
       [interactive]="steering.interactive()"
       [suggestions]="steering.suggestions()"
       (typed)="steering.type({ area: own.area, text: $event })"
