@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { assemble } from '@plindo/server/assemble';
 import type { Services } from '@plindo/server/http/services';
@@ -12,7 +13,9 @@ const PICTURES = 28;
 async function fill(folder: string): Promise<void> {
   const { services, close } = await assemble({ folder, clock: () => new Date() });
   if (await services.accounts.needsOwner()) {
+    const coast = await readFile(new URL('../base-map.geojson', import.meta.url));
     await services.site.save(null, {
+      baseMap: await services.files.add(coast, 'merrow-sound.geojson'),
       name: 'Merrow Sound Waterside Guide',
       tagline: 'Where to lie, what it costs and what you find ashore, from the upper reach to the Skerry coast.',
       locale: 'en-GB',

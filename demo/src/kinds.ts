@@ -1,4 +1,4 @@
-import type { CategorySetDefinition, Choice, KindDefinition, KindSketch } from '@plindo/core/structure';
+import type { CategorySetDefinition, Choice, Facet, KindDefinition, KindSketch } from '@plindo/core/structure';
 import {
   choicesFromLabels,
   makeField,
@@ -13,11 +13,13 @@ import { BERTH_FACILITIES, BERTH_TYPES, HARBOUR_FACILITIES, REGIONS } from './pl
 
 const choices = (labels: readonly string[]): Choice[] => choicesFromLabels(labels);
 
-function kind(given: KindSketch): KindDefinition {
+function kind(given: KindSketch, change: (facet: Facet) => Facet = (facet) => facet): KindDefinition {
   const definition = makeKindDefinition({ published: true, startStatus: 'live', ...given });
   const { fields } = definition;
-  return { ...definition, facets: proposeFacets(fields), sortChoices: proposeSortChoices(fields) };
+  return { ...definition, facets: proposeFacets(fields).map(change), sortChoices: proposeSortChoices(fields) };
 }
+
+const asChips = (facet: Facet): Facet => (facet.key === 'languages' ? { ...facet, control: 'chips' } : facet);
 
 /** What boatyards do, as a tree. */
 export const SERVICES: CategorySetDefinition = Object.entries(SERVICE_LOOKS).reduce(
@@ -266,29 +268,37 @@ export const COURSE_KIND: KindDefinition = kind({
   ],
 });
 
-export const INSTRUCTOR_KIND: KindDefinition = kind({
-  slug: 'instructors',
-  one: 'Instructor',
-  many: 'Instructors',
-  icon: 'person',
-  colour: '#5d7a3a',
-  intro: 'The people who teach here.',
-  fields: [
-    makeField({
-      key: 'certificates',
-      label: 'Certificates',
-      type: 'several-choices',
-      searchWeight: 1,
-      settings: { choices: choices(CERTIFICATES) },
-    }),
-    makeField({
-      key: 'languages',
-      label: 'Languages',
-      type: 'several-choices',
-      searchWeight: 1,
-      settings: { choices: choices(LANGUAGES) },
-    }),
-    makeField({ key: 'years', label: 'Years of teaching', type: 'whole-number', settings: { least: 0, greatest: 60 } }),
-    makeField({ key: 'email', label: 'E-mail', type: 'email' }),
-  ],
-});
+export const INSTRUCTOR_KIND: KindDefinition = kind(
+  {
+    slug: 'instructors',
+    one: 'Instructor',
+    many: 'Instructors',
+    icon: 'person',
+    colour: '#5d7a3a',
+    intro: 'The people who teach here.',
+    fields: [
+      makeField({
+        key: 'certificates',
+        label: 'Certificates',
+        type: 'several-choices',
+        searchWeight: 1,
+        settings: { choices: choices(CERTIFICATES) },
+      }),
+      makeField({
+        key: 'languages',
+        label: 'Languages',
+        type: 'several-choices',
+        searchWeight: 1,
+        settings: { choices: choices(LANGUAGES) },
+      }),
+      makeField({
+        key: 'years',
+        label: 'Years of teaching',
+        type: 'whole-number',
+        settings: { least: 0, greatest: 60 },
+      }),
+      makeField({ key: 'email', label: 'E-mail', type: 'email' }),
+    ],
+  },
+  asChips,
+);

@@ -1,5 +1,11 @@
-import type { KindDefinition } from '@plindo/core/structure';
-import { choicesFromLabels, makeField, makeKindDefinition } from '@plindo/core/structure';
+import type { Field, KindDefinition } from '@plindo/core/structure';
+import {
+  choicesFromLabels,
+  makeFacet,
+  makeField,
+  makeKindDefinition,
+  proposeSortChoices,
+} from '@plindo/core/structure';
 import type { Services } from '@plindo/server/http/services';
 import type { KeptPicture } from './guide.js';
 import { HARBOURS } from './places.js';
@@ -30,17 +36,21 @@ export const GUIDE_KIND: KindDefinition = makeKindDefinition({
 
 const MARKS = ['Radio channel', 'Light', 'Sound signal'] as const;
 
+const CHANNEL_FIELDS: readonly Field[] = [
+  makeField({ key: 'number', label: 'Number', type: 'reference', settings: { pattern: 'R-###' } }),
+  makeField({ key: 'sort', label: 'Signal', type: 'one-choice', settings: { choices: choicesFromLabels([...MARKS]) } }),
+  makeField({ key: 'channel', label: 'Channel', type: 'short-text', searchWeight: 1 }),
+  makeField({ key: 'characteristic', label: 'Characteristic', type: 'short-text', searchWeight: 1 }),
+  makeField({ key: 'note', label: 'Note', type: 'short-text', searchWeight: 1 }),
+];
+
 export const CHANNEL_KIND: KindDefinition = makeKindDefinition({
   ...{ slug: 'channels-and-lights', one: 'Channel or light', many: 'Radio channels and lights', icon: 'cell_tower' },
   ...{ published: true, startStatus: 'live', parts: [], hasListingPages: false, pageSize: 50 },
   intro: 'What to call, what to look for and what to listen for, from the sea to the upper reach.',
-  fields: [
-    makeField({ key: 'number', label: 'Number', type: 'reference', settings: { pattern: 'R-###' } }),
-    makeField({ key: 'sort', label: 'Sort', type: 'one-choice', settings: { choices: choicesFromLabels([...MARKS]) } }),
-    makeField({ key: 'channel', label: 'Channel', type: 'short-text', searchWeight: 1 }),
-    makeField({ key: 'characteristic', label: 'Characteristic', type: 'short-text', searchWeight: 1 }),
-    makeField({ key: 'note', label: 'Note', type: 'short-text', searchWeight: 1 }),
-  ],
+  fields: CHANNEL_FIELDS,
+  facets: [makeFacet({ key: 'mark', label: 'Signal', field: 'sort', control: 'chips', valueOrder: 'defined' })],
+  sortChoices: proposeSortChoices(CHANNEL_FIELDS),
 });
 
 const WHY = [

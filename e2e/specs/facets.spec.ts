@@ -13,9 +13,9 @@ describe('The controls of a list', () => {
   afterAll(() => site.stop());
 
   const total = async (page: Page): Promise<number> =>
-    Number.parseInt((await page.locator('.bar .count').innerText()).replace(',', ''), 10);
+    Number.parseInt((await page.locator('pl-count-piece').innerText()).replace(',', ''), 10);
   const counted = async (page: Page, words: RegExp): Promise<number> => {
-    await page.locator('.bar .count').filter({ hasText: words }).waitFor();
+    await page.locator('pl-count-piece').filter({ hasText: words }).waitFor();
     return total(page);
   };
 
@@ -39,7 +39,7 @@ describe('The controls of a list', () => {
     expect(await counted(page, /of 153/)).toBe(ofOption);
     await page.getByRole('link', { name: /^Take back Harbour/ }).click();
     await page.waitForURL('**/berths');
-    await page.locator('.bar .count').filter({ hasText: /^153/ }).waitFor();
+    await page.locator('pl-count-piece').filter({ hasText: /^153/ }).waitFor();
     const fuel = page.getByRole('group', { name: 'At the harbour' }).locator('li').first();
     const ofFuel = Number.parseInt(await fuel.locator('.count').innerText(), 10);
     await fuel.getByRole('checkbox').check();
@@ -132,16 +132,16 @@ describe('The controls of a list', () => {
     await page.getByRole('link', { name: 'Clear all' }).last().click();
     await page.getByRole('radio', { name: /^4 stars or more/ }).check();
     await page.waitForURL('**rating=4..**');
-    const shown = await page.locator('pl-card .rating').allInnerTexts();
+    const shown = await page.locator('pl-list-table .rating').allInnerTexts();
     expect(shown.length).toBeGreaterThan(0);
     expect(shown.every((text) => Number.parseFloat(text) >= 4)).toBeTrue();
     await page.goto('/boatyards?letter=b', { waitUntil: 'networkidle' });
-    const titles = await page.locator('pl-card h3').allInnerTexts();
+    const titles = await page.locator('pl-list-table td:first-child').allInnerTexts();
     expect(titles.length).toBeGreaterThan(0);
     expect(titles.every((title) => title.startsWith('B'))).toBeTrue();
     await page.goto('/boatyards', { waitUntil: 'networkidle' });
     for (let step = 0; step < 12; step++) await page.mouse.wheel(0, 3000);
-    await page.waitForFunction(() => document.querySelectorAll('pl-card').length === 30);
+    await page.waitForFunction(() => document.querySelectorAll('pl-list-table tbody tr').length === 30);
     await page.waitForURL('**shown=36');
     await page.context().close();
   }, 60_000);
@@ -191,7 +191,7 @@ describe('The controls of a list', () => {
     await page.getByRole('checkbox', { name: /^Quay wall / }).check();
     await page.waitForURL('**/lists/refuel-and-stay?type=quay-wall');
     await page
-      .locator('.bar .count')
+      .locator('pl-count-piece')
       .filter({ hasText: `of ${all}` })
       .waitFor();
     await page.context().close();

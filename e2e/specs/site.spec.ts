@@ -21,7 +21,7 @@ describe('The demo site', () => {
     await page.getByRole('button', { name: 'Apply' }).click();
     const total = Number.parseInt(await page.getByRole('status').innerText(), 10);
     expect(total).toBeGreaterThan(2);
-    const chips = (await page.locator('.chips a').allInnerTexts()).map((text) => text.replace(/\s+/g, ' '));
+    const chips = (await page.locator('pl-chips-piece a').allInnerTexts()).map((text) => text.replace(/\s+/g, ' '));
     expect(chips).toEqual([
       'Take back Harbour: Greyfin Marina',
       'Take back Type: Finger pontoon',
@@ -120,7 +120,14 @@ describe('The demo site', () => {
     await page.context().close();
   }, 60_000);
 
-  for (const path of ['/', '/berths', '/berths?type=quay-wall&q=quay', '/harbours/kessel-light', '/nowhere']) {
+  for (const path of [
+    '/',
+    '/berths',
+    '/berths?type=quay-wall&q=quay',
+    '/harbours/kessel-light',
+    '/instructors',
+    '/nowhere',
+  ]) {
     it(`has no faults that axe-core finds by WCAG 2.2 AA: ${path}`, async () => {
       for (const viewport of [PHONE, { width: 1280, height: 800 }]) {
         const page = await site.open(path, { viewport });

@@ -93,7 +93,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     problems: new Problems(store, live, categorySets),
     designs: new Designs(store, live, editing),
     selections: new Selections(store, live, editing),
-    site: new Site(editing),
+    site: new Site(editing, files),
   };
   const close = async (): Promise<void> => {
     await imports.stop().catch(() => undefined);

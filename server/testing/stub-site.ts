@@ -14,7 +14,7 @@ const SITE = `
     if (url.startsWith('/slow')) await new Promise((resolve) => setTimeout(resolve, 50));
     const pieces = (model.strips ?? []).flatMap(({ columns }) => columns.flatMap((column) => column.pieces));
     const counted = pieces.find(({ type }) => type === 'count')?.sentence ?? '';
-    const drawn = page + model.title + ' at ' + url + ', ' + counted;
+    const drawn = page.replace('>', ' id="' + performance.now() + '">') + model.title + ' at ' + url + ', ' + counted;
     return { html: drawn, status: model.type === 'not-found' ? 404 : 200 };
   }`;
 
@@ -23,7 +23,7 @@ export function stubSite(): { readonly folder: string; remove(): void } {
   const folder = mkdtempSync(join(tmpdir(), 'plindo-site-'));
   for (const part of ['server', 'browser']) mkdirSync(join(folder, part));
   writeFileSync(join(folder, 'server', 'server.mjs'), SITE);
-  writeFileSync(join(folder, 'server', 'index.server.html'), '<style nonce="PLINDO-NONCE"></style>');
+  writeFileSync(join(folder, 'server', 'index.server.html'), '<p></p>');
   writeFileSync(join(folder, 'browser', 'index.html'), '');
   return { folder, remove: () => rmSync(folder, { recursive: true, force: true }) };
 }

@@ -83,7 +83,12 @@ function fieldsOfCard(card: CardDesign, kind: Kind | null, kindById: KindById): 
 
 function fieldsOfPage(page: PageDesign, kind: Kind | null, kindById: KindById): UsedField[] {
   const pieces = piecesOfPage(page);
-  const ofPieces = pieces.flatMap(({ type, settings }) => pieceTypeOf(type).fields?.(settings, kind, kindById) ?? []);
+  const ofPieces = pieces.flatMap(({ type, settings }) => {
+    const { fields, listed } = pieceTypeOf(type);
+    const listedKind = listed?.kind(settings, kind, kindById);
+    const ofListed = listedKind ? fieldsOfSlots(listed!.slots(settings), listedKind, kindById) : [];
+    return [...(fields?.(settings, kind, kindById) ?? []), ...ofListed];
+  });
   if (!kind) return ofPieces;
   const conditions = [
     page.when,
@@ -98,13 +103,17 @@ function fieldsOfPage(page: PageDesign, kind: Kind | null, kindById: KindById): 
 /** The design after a field has got another key; the same one where it uses no such field. */
 export function designWithKeyRenamed<Of extends Design>(given: Of, change: KeyChange, kindById: KindById): Of {
   const design: Design = given;
-  const kind = design.kindId === null ? undefined : kindById(design.kindId);
+  const kind = (design.kindId !== null && kindById(design.kindId)) || null;
   const isUsed = fieldsOfDesign(design, kindById).some(
     ({ kindId, field }) => kindId === change.kindId && field === change.from,
   );
-  if (!kind || !isUsed) return given;
-  const renamed = (slot: Slot): Slot => slotWithKeyRenamed(slot, change, kind, kindById);
-  if (design.type === 'page') return { ...given, definition: pageRenamed(design.definition, kind, change, renamed) };
+  if (!isUsed) return given;
+  const renamedOf = (slot: Slot, of: Kind | null): Slot => (of ? slotWithKeyRenamed(slot, change, of, kindById) : slot);
+  const renamed = (slot: Slot): Slot => renamedOf(slot, kind);
+  if (design.type === 'page') {
+    const withPieces = piecesRenamed(design.definition, kind, { change, kindById, renamedOf });
+    return { ...given, definition: pageRenamed(withPieces, kind, change, renamed) };
+  }
   const { zones, picture } = design.definition;
   const isPicture = design.kindId === change.kindId && picture.field === change.from;
   const definition: CardDesign = {
@@ -115,20 +124,39 @@ export function designWithKeyRenamed<Of extends Design>(given: Of, change: KeyCh
   return { ...given, definition };
 }
 
-function pageRenamed(page: PageDesign, kind: Kind, change: KeyChange, renamed: (slot: Slot) => Slot): PageDesign {
-  const isOwn = kind.id === change.kindId;
+interface Renaming {
+  readonly change: KeyChange;
+  readonly kindById: KindById;
+  readonly renamedOf: (slot: Slot, kind: Kind | null) => Slot;
+}
+
+/** The page with its pieces as they are after a key was renamed. */
+function piecesRenamed(page: PageDesign, kind: Kind | null, { change, kindById, renamedOf }: Renaming): PageDesign {
+  return withPieces(page, (piece) => {
+    const type = pieceTypeOf(piece.type);
+    const isOwn = kind?.id === change.kindId;
+    const own = (isOwn && type.withKeyRenamed?.(piece.settings, change.from, change.to)) || piece.settings;
+    const slots = type.slots?.(own).map((slot) => renamedOf(slot, kind));
+    const settings = slots && type.withSlots ? type.withSlots(own, slots) : own;
+    const { listed } = type;
+    const listedKind = listed?.kind(settings, kind, kindById);
+    if (!listed || !listedKind) return { ...piece, settings } as Piece;
+    const columns = listed.slots(settings).map((slot) => renamedOf(slot, listedKind));
+    return { ...piece, settings: listed.with(settings, columns) } as Piece;
+  });
+}
+
+function pageRenamed(
+  page: PageDesign,
+  kind: Kind | null,
+  change: KeyChange,
+  renamed: (slot: Slot) => Slot,
+): PageDesign {
+  const isOwn = kind?.id === change.kindId;
   const text = (of: PageDesign['title']): PageDesign['title'] => renamed(makeSlot({ key: 'text', text: of })).text;
   const condition = (where: ConditionGroup | null): ConditionGroup | null =>
     where && isOwn ? withGroupRenamed(where, change.from, change.to) : where;
-  const pieces = withPieces(page, (piece) => {
-    const type = pieceTypeOf(piece.type);
-    const own = isOwn
-      ? (type.withKeyRenamed?.(piece.settings, change.from, change.to) ?? piece.settings)
-      : piece.settings;
-    const slots = type.slots?.(own).map(renamed);
-    const settings = slots && type.withSlots ? type.withSlots(own, slots) : own;
-    return { ...piece, showWhen: condition(piece.showWhen), settings } as Piece;
-  });
+  const pieces = withPieces(page, (piece) => ({ ...piece, showWhen: condition(piece.showWhen) }));
   return {
     ...pieces,
     ...{ title: text(page.title), description: text(page.description), when: condition(page.when) },

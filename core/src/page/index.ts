@@ -1,6 +1,7 @@
 export * from './areas/explain-list.js';
 export type * from './areas/area-models.js';
 export * from './areas/list-area.js';
+export type * from './areas/map-points.js';
 export * from './page-model.js';
 export * from './cards/card-maker.js';
 export * from './cards/card-model.js';

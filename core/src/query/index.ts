@@ -8,6 +8,7 @@ export { rowsKeptBy, rowsOf, rowsWithin, searchOf, searchParts } from './lists/f
 export * from './why/nearest-drop.js';
 export * from './filters/parameters.js';
 export * from './filters/points.js';
+export * from './address/box.js';
 export * from './address/query.js';
 export * from './lists/run-query.js';
 export * from './lists/run-selection.js';

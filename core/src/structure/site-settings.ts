@@ -1,3 +1,5 @@
+import type { KeptFile } from './field-types/file.js';
+
 /** Of the whole site, on every page. */
 export interface SiteSettings {
   readonly name: string;
@@ -7,6 +9,8 @@ export interface SiteSettings {
   readonly locale: string;
   /** IANA time zone, such as "Europe/Lisbon". */
   readonly zone: string;
+  /** What maps of the site draw below their points: a kept file with GeoJSON (RFC 7946); left out, or null, for nothing. */
+  readonly baseMap?: KeptFile | null;
 }
 
 /** The settings of a site that nobody has set yet. */

@@ -6,6 +6,7 @@ import { coursePage } from './course-page.js';
 import { frontPage } from './front-page.js';
 import { guidePage } from './guide-page.js';
 import { harbourPage } from './harbour-page.js';
+import { channelsPage, coursesPage, harboursPage, instructorsPage, yardsPage } from './index-pages.js';
 import { instructorPage } from './instructor-page.js';
 import { yardPage } from './yard-page.js';
 
@@ -22,7 +23,7 @@ export interface GuideNumbers {
   readonly selections: ReadonlyMap<string, number>;
 }
 
-/** A page with the kind whose listings it shows; null for none. */
+/** A page with the kind whose list or whose listings it shows; null for none. */
 export type GuidePage = readonly [kindId: number | null, page: PageDesign];
 
 export function guidePages(numbers: GuideNumbers, pictures: readonly KeptPicture[]): GuidePage[] {
@@ -35,5 +36,10 @@ export function guidePages(numbers: GuideNumbers, pictures: readonly KeptPicture
     [numbers.course, coursePage()],
     [numbers.instructor, instructorPage()],
     [numbers.guide, guidePage()],
+    [numbers.harbour, harboursPage()],
+    [numbers.yard, yardsPage()],
+    [numbers.course, coursesPage()],
+    [numbers.instructor, instructorsPage()],
+    [numbers.channel, channelsPage()],
   ];
 }

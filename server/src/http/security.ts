@@ -4,42 +4,47 @@ import { Socket } from 'node:net';
 import type { RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { HeadersOf } from '../site/ready-page.js';
-import { NONCE_MARK } from '../site/ready-page.js';
+
+/** What stands in the page of the Desk where the nonce of its style elements goes. */
+export const NONCE_MARK = 'PLINDO-NONCE';
 
 /**
  * Security headers. Scripts come from this server's own files only; style elements need the nonce of the response,
- * because Angular writes each component's styles into one. Style attributes are open, as the server renders sizes.
+ * because Angular writes each component's styles of the Desk into one. Style attributes are open, as the server renders
+ * sizes.
  */
 export function securityHeaders(): RequestHandler {
-  const headers = helmetHeaders();
+  const withNonce = (response: unknown): string => `'nonce-${nonceOf(response as { locals: Locals })}'`;
+  const headers = helmetHeaders(["'self'", (_request, response) => withNonce(response)]);
   return (request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64');
     headers(request, response, next);
   };
 }
 
-/** The headers of all pages of the site, each with a policy for what is in it. */
+/** The headers of all pages of the site, whose styles all come from files, each with a policy for the scripts in it. */
 export function pageHeaders(): HeadersOf {
   const request = new IncomingMessage(new Socket());
-  const response = Object.assign(new ServerResponse(request), { locals: { nonce: NONCE_MARK } });
-  helmetHeaders()(request, response, () => undefined);
+  const response = new ServerResponse(request);
+  helmetHeaders(["'self'"])(request, response, () => undefined);
   const fixed = { ...response.getHeaders(), 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-cache' };
   const flat = Object.entries({ ...fixed, vary: 'Accept-Encoding' }).flatMap(([name, value]) => [name, String(value)]);
-  return ({ nonce, scripts }) => {
+  return (scripts) => {
     const allowed = ["script-src 'self'", ...scripts].join(' ');
-    return flat.map((part) => part.replace(NONCE_MARK, nonce).replace("script-src 'self'", allowed));
+    return flat.map((part) => part.replace("script-src 'self'", allowed));
   };
 }
 
-function helmetHeaders(): ReturnType<typeof helmet> {
-  const withNonce = (response: unknown): string => `'nonce-${nonceOf(response as { locals: Locals })}'`;
+type StyleSources = Iterable<string | ((request: IncomingMessage, response: ServerResponse) => string)>;
+
+function helmetHeaders(styleSrc: StyleSources): ReturnType<typeof helmet> {
   return helmet({
     contentSecurityPolicy: {
       useDefaults: false,
       directives: {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'"],
-        styleSrc: ["'self'", (_request, response) => withNonce(response)],
+        styleSrc,
         styleSrcAttr: ["'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'"],

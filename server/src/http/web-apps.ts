@@ -2,9 +2,8 @@ import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Router } from 'express';
 import type { Response } from 'express';
-import { NONCE_MARK } from '../site/ready-page.js';
 import { FILE_NAME, builtFiles } from './built-files.js';
-import { nonceOf } from './security.js';
+import { NONCE_MARK, nonceOf } from './security.js';
 
 export interface WebFolders {
   /** The build of the site, with `browser` and `server` below it. */

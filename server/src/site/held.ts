@@ -32,9 +32,11 @@ export class Held<Thing> {
     return this.made;
   }
 
-  /** The thing, as long as it holds and for a second after a change of listings. */
-  justBefore(): Thing | undefined {
-    return this.isTimely() && this.live.revisions.isYoung(this.revision) ? this.made : undefined;
+  /** The thing, as long as it holds and for a second after a change of listings, unless it was one of some. */
+  justBefore(unless: Reads): Thing | undefined {
+    const { revisions } = this.live;
+    const isYoung = revisions.isYoung(this.revision) && revisions.isSame(unless, this.revision);
+    return this.isTimely() && isYoung ? this.made : undefined;
   }
 
   private isTimely(): boolean {

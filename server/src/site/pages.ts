@@ -33,7 +33,8 @@ export interface LeadsToPage {
   readonly kind: 'page';
   /** The one address of the page. */
   readonly address: string;
-  readonly hasLists: boolean;
+  /** What visitors have to find as it is; of everything else as it was up to a second ago. */
+  readonly present: Reads;
   /** Of which listings the page is made. */
   readonly reads: Reads;
   /** While these listings are the same the address leads there; null where another listing may come to be there. */
@@ -88,7 +89,7 @@ export class Pages {
   destination(url: string): Destination {
     const { path, search } = partsOfUrl(url);
     const place = this.places.at(path);
-    if (!place) return { kind: 'page', address: NOWHERE, hasLists: false, reads: NOTHING, leadsThere: null };
+    if (!place) return { kind: 'page', address: NOWHERE, present: NOTHING, reads: NOTHING, leadsThere: null };
     const areas = this.areasAt(place, search);
     const address = addressOfAreas(this.canonicalPath(place), areas, this.kindById);
     const parts = [...new URLSearchParams(search)];
@@ -98,12 +99,12 @@ export class Pages {
     const states = areas.map((area) => this.reads.ofArea(area));
     if (place.of === 'page') {
       const reads = this.reads.ofPage(place.design, areas);
-      return { kind: 'page', address, hasLists: true, reads, leadsThere: together(states) };
+      return { kind: 'page', address, present: NOTHING, reads, leadsThere: together(states) };
     }
     const { catalog, id } = place;
     const reads = this.reads.ofListing(catalog.kind, id, areas);
     const leadsThere = together([...states, { kinds: [], listings: [id] }]);
-    return { kind: 'page', address, hasLists: areas.length > 0, reads, leadsThere };
+    return { kind: 'page', address, present: { kinds: [], listings: [id] }, reads, leadsThere };
   }
 
   /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */

@@ -1,10 +1,7 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 import type { RenderedPage } from './render-messages.js';
-
-/** What stands in rendered pages where the nonce of their style elements goes. */
-export const NONCE_MARK = 'PLINDO-NONCE';
 
 /** How a body may be sent, the best first. */
 export const ENCODINGS = ['br', 'gzip', 'identity'] as const;
@@ -18,15 +15,8 @@ const BROTLI_AGAIN = 5;
 /** Header names and values in turn, as Node.js takes them without looking at each. */
 export type FlatHeaders = string[];
 
-/** What the policy of a page allows beside files of this server: its style elements by a nonce, its scripts by hashes. */
-export interface Allowed {
-  readonly nonce: string;
-  /** As they stand in a policy: 'sha256-…'. */
-  readonly scripts: readonly string[];
-}
-
-/** The headers of a page, given what is in it. */
-export type HeadersOf = (allowed: Allowed) => FlatHeaders;
+/** The headers of a page, given the hashes of the scripts that stand in it, as they stand in a policy: 'sha256-…'. */
+export type HeadersOf = (scripts: readonly string[]) => FlatHeaders;
 
 /** A body with its headers, to be sent as they are. */
 export interface Sendable {
@@ -51,11 +41,9 @@ export class ReadyPage {
   ) {}
 
   static async of({ status, html: text }: RenderedPage, headersOf: HeadersOf): Promise<ReadyPage> {
-    // Of its style elements. Scripts have none, so one that serves a page for as long as it is kept opens nothing.
-    const nonce = randomBytes(16).toString('base64');
-    const html = Buffer.from(text.replaceAll(NONCE_MARK, nonce));
+    const html = Buffer.from(text);
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-    const page = new ReadyPage(status, html, etag, [...headersOf({ nonce, scripts: scriptsIn(text) }), 'ETag', etag]);
+    const page = new ReadyPage(status, html, etag, [...headersOf(scriptsIn(text)), 'ETag', etag]);
     await page.as('br');
     return page;
   }

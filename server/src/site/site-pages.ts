@@ -53,10 +53,10 @@ export class SitePages {
     return kept ?? this.underWay.join(key, gone, (dropped) => this.render(found, dropped));
   }
 
-  /** The same, but of lists for a second after a listing was changed as they were before, while they are rendered anew. */
+  /** The same, but for a second after another listing was changed as it was before, while it is rendered anew. */
   async almostAt(found: LeadsToPage, gone: AbortSignal): Promise<ReadyPage> {
     const kept = this.kept.get(found.address);
-    const before = found.hasLists && !kept?.now() ? kept?.justBefore() : undefined;
+    const before = kept?.now() ? undefined : kept?.justBefore(found.present);
     if (!before) return this.at(found, gone);
     // When it fails, the next visitor asks again, and is told.
     void this.at(found, new AbortController().signal).catch(() => undefined);

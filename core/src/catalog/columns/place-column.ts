@@ -49,6 +49,19 @@ export class PlaceColumn {
     return latitude === latitude ? { latitude, longitude } : null;
   }
 
+  /** The rows whose place is of a certain sort. */
+  rowsWhere(fits: (point: Point) => boolean): Bitset {
+    const rows = new Bitset(this.latitudes.length);
+    const point = { latitude: NaN, longitude: NaN };
+    for (let row = 0; row < this.latitudes.length; row++) {
+      point.latitude = this.latitudes[row]!;
+      point.longitude = this.longitudes[row]!;
+      // NaN is never between two numbers.
+      if (point.latitude === point.latitude && fits(point)) rows.add(row);
+    }
+    return rows;
+  }
+
   /** Metres from a point; NaN for a row without a place. */
   distanceAt(row: number, from: Point): number {
     const point = this.pointAt(row);

@@ -12,7 +12,7 @@ import type { PageDesign, Piece, Strip } from './page-design.js';
 import { isOfKind, slotsOfPiece, steeredLists } from './page-design.js';
 
 /** What checking a page depends on; its kind is the one whose listings, or whose list, it serves. */
-export interface PageCheckScene extends Omit<PieceScene, 'areas' | 'hasList'> {
+export interface PageCheckScene extends Omit<PieceScene, 'areas' | 'listKind'> {
   /** First parts of addresses that are taken by kinds, and addresses of other pages. */
   readonly isTaken: (address: string) => boolean;
 }
@@ -22,7 +22,12 @@ export function checkPage(page: PageDesign, scene: PageCheckScene): Issue[] {
   const areas = steeredLists(page).map(({ settings }) => settings.name);
   const isList = page.serves === 'index';
   // What a page of a list shows is of no one listing.
-  const inside: PieceScene = { ...scene, kind: isList ? null : scene.kind, hasList: isList, areas };
+  const inside: PieceScene = {
+    ...scene,
+    kind: isList ? null : scene.kind,
+    listKind: isList ? scene.kind : null,
+    areas,
+  };
   return [
     ...frameIssues(page, { ...scene, kind: inside.kind }, scene.kind),
     ...page.strips.flatMap((strip, at) => stripIssues(strip, at, inside)),
@@ -81,7 +86,11 @@ function pieceIssues(piece: Piece, strip: string, place: string, scene: PieceSce
     const isPlain = slot.text.every((part) => !isValue(part)) && slot.showWhen === null;
     return isPlain ? [] : ['it shows something of a listing, and this page has none.'];
   });
-  const faults = [...(type.faults?.(piece.settings, scene) ?? []), ...ofSlots];
+  const listedKind = type.listed?.kind(piece.settings, scene.listKind ?? kind, scene.kindById);
+  const ofListed = listedKind
+    ? type.listed!.slots(piece.settings).flatMap((slot) => slotFaults(slot, listedKind, scene))
+    : [];
+  const faults = [...(type.faults?.(piece.settings, scene) ?? []), ...ofSlots, ...ofListed];
   return [
     ...faults.map((reason) => wrong(name, reason, place)),
     ...conditionIssues(piece.showWhen, name, `${place}.showWhen`, scene),

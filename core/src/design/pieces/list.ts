@@ -58,7 +58,7 @@ export const list = pieceType({
       faults.push('visitors can steer the list of the page, of a kind or of a selection only.');
     }
     if (layout === 'table' && columns.length === 0) faults.push('a table needs columns.');
-    if (from === 'page') return scene.hasList ? faults : [...faults, 'this page is not about a list.'];
+    if (from === 'page') return scene.listKind ? faults : [...faults, 'this page is not about a list.'];
     if (from === 'kind') return kindById(of) ? faults : [...faults, 'the kind that it lists is not there any more.'];
     if (from === 'selection') return isSelection(of) ? faults : [...faults, 'its selection is not there any more.'];
     if (!kind) return [...faults, ...withoutListing(scene)];
@@ -74,7 +74,11 @@ export const list = pieceType({
         .map((key) => `there is no ${from === 'linked' ? 'link' : 'field'} “${key}” any more.`),
     ];
   },
-  // The columns of a table show the listings that it lists, which may be of another kind than the page's.
+  listed: {
+    kind: listedKind,
+    slots: ({ layout, columns }) => (layout === 'table' ? columns : []),
+    with: (settings, columns) => (settings.layout === 'table' ? { ...settings, columns } : settings),
+  },
   slots: ({ heading }) => [makeSlot({ key: 'heading', text: heading.length > 0 ? heading : ['-'] })],
   withSlots: (settings, [slot]) => ({ ...settings, heading: settings.heading.length > 0 ? slot!.text : [] }),
   fields({ from, fields }, kind): UsedField[] {
@@ -90,6 +94,25 @@ export const list = pieceType({
     return settings.from === 'selection' ? { ...settings, of: numbers.selection(settings.of) } : settings;
   },
 });
+
+/** The kind of the listings of a list; of a selection there may be several. */
+function listedKind(
+  { from, of, fields }: Pick<SettingsOf<typeof LIST_FORM>, 'from' | 'of' | 'fields'>,
+  ofPage: Kind | null,
+  kindById: KindById,
+): Kind | undefined {
+  switch (from) {
+    case 'kind':
+      return kindById(of);
+    case 'linked':
+      return linkedKind(ofPage, fields[0] ?? '', kindById);
+    case 'page':
+    case 'related':
+      return ofPage ?? undefined;
+    case 'selection':
+      return undefined;
+  }
+}
 
 /** Whether visitors can search, narrow and order a list and go on to its further pages. */
 export function isSteered({ from, steered }: Pick<SettingsOf<typeof LIST_FORM>, 'from' | 'steered'>): boolean {

@@ -9,8 +9,8 @@ export interface PieceScene extends DesignScene {
   readonly kind: Kind | null;
   /** Whether there is a selection with a number. */
   readonly isSelection: (id: number) => boolean;
-  /** Whether the page is about a list, that of a kind or of a selection. */
-  readonly hasList: boolean;
+  /** The kind whose list the page is about; null for a page of no list. */
+  readonly listKind: Kind | null;
   /** Names of the lists on the page that visitors can steer. */
   readonly areas: readonly string[];
 }
@@ -19,6 +19,15 @@ export interface PieceScene extends DesignScene {
 export interface PieceNumbers {
   readonly kind: (id: number) => number;
   readonly selection: (id: number) => number;
+}
+
+/** Slots that show the listings that a piece lists. */
+export interface ListedSlots<Settings> {
+  /** The kind of those listings; undefined where they can be of several. `ofPage` is the kind of the page. */
+  kind(settings: Settings, ofPage: Kind | null, kindById: KindById): Kind | undefined;
+  slots(settings: Settings): readonly Slot[];
+  /** The settings with other slots in the place of those, in the same order. */
+  with(settings: Settings, slots: readonly Slot[]): Settings;
 }
 
 /**
@@ -39,6 +48,8 @@ export interface PieceType<Form extends SettingForm = SettingForm> {
   slots?(settings: SettingsOf<Form>): readonly Slot[];
   /** The settings with other slots in the place of those, in the same order. */
   withSlots?(settings: SettingsOf<Form>, slots: readonly Slot[]): SettingsOf<Form>;
+  /** The slots among its settings that show the listings that it lists, which may be of another kind than the page's. */
+  readonly listed?: ListedSlots<SettingsOf<Form>>;
   /** The fields that it uses beside those of its slots. */
   fields?(settings: SettingsOf<Form>, kind: Kind | null, kindById: KindById): UsedField[];
   /** The settings after a field of the page's kind has got another key. */

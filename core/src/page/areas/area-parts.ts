@@ -1,4 +1,4 @@
-import type { Drop, ListDesign, Query, QueryResult, QueryScene } from '../../query/index.js';
+import type { Box, Drop, ListDesign, Query, QueryResult, QueryScene } from '../../query/index.js';
 import { BLANK_QUERY, countQuery, nearestDrop, ownSortKey, sortKeyOf } from '../../query/index.js';
 import { HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY } from '../../structure/index.js';
 import type { Formats } from '../../values/index.js';
@@ -20,6 +20,8 @@ import type {
 } from './area-models.js';
 import { groupModels, jumpModels } from './group-models.js';
 import type { ListArea } from './list-area.js';
+import type { PointsModel } from './map-points.js';
+import { mapPoints } from './map-points.js';
 import { pagerModel } from './pager.js';
 
 /** What is known of an area before its parts are made. */
@@ -58,6 +60,9 @@ export interface AreaParts {
   /** How far a listing is from the place that the visitor named, and the words of the search. */
   readonly extrasOf: (id: number) => CardExtras;
   readonly jumps: readonly JumpModel[];
+  /** The part of a map that is chosen, and what to draw on it. */
+  readonly box: Box | null;
+  readonly points: () => PointsModel;
   readonly pager: PagerModel;
   /** What leads to the list in another order. */
   readonly sortHref: (key: string) => string;
@@ -89,6 +94,7 @@ export function areaParts({ context }: PageScene, { area, result, hrefOf, querie
     groups: (cardFor) => groupModels(design, result.groups, formats, cardFor),
     extrasOf: extrasOf(area, result, formats),
     jumps: jumpModels(design, query, result.groups, formats, hrefOf),
+    ...{ box: query.box ?? null, points: () => mapPoints(area, queries) },
     pager: pagerModel({ mode, entries: result.entries, pageSize, query }, hrefOf),
     sortHref: (key) => hrefOf({ ...query, sort: key, page: 1, fromFirst: false }),
   };
@@ -113,7 +119,8 @@ function searchNote({ words, total }: QueryResult, kind: Pick<ListDesign, 'one'>
 
 function dropModel(drop: Drop, { list, query }: ListArea, hrefOf: HrefOf): AreaParts['drop'] {
   const facet = list.design.facets.find(({ key }) => key === drop.facet);
-  const label = facet ? facet.label : `“${query.text}”`;
+  const isText = drop.query.text !== query.text;
+  const label = facet?.label ?? (isText ? `“${query.text}”` : 'the part of the map');
   return { label, href: hrefOf(drop.query), total: drop.total };
 }
 

@@ -18,6 +18,7 @@ import {
   placeAt,
   plainReason,
   reasonsAgainst,
+  rowsInBox,
   rowsKeptBy,
   rowsOfQuery,
   rowsWithin,
@@ -57,7 +58,12 @@ export function explainInList(listing: Listing, state: ListInState, explained: E
     makeSelection({ slug: 'list', name: design.many, kinds: parts.map(({ catalog }) => catalog.kind.id) });
   const reasons = reasonsAgainst(listing, selection, explained);
   const part = parts.find(({ catalog }) => catalog.rowOf(listing.id) !== undefined);
-  if (part) reasons.push(...searchReasons(listing, part, state, scene), ...facetReasons(listing, part, state, scene));
+  if (part)
+    reasons.push(
+      ...searchReasons(listing, part, state, scene),
+      ...facetReasons(listing, part, state, scene),
+      ...mapReasons(listing, part, state),
+    );
   return reasons.length > 0 ? { reasons, position: null, page: null } : placeInList(listing, state, scene);
 }
 
@@ -69,6 +75,7 @@ export function justMissingInList(state: ListInState, scene: QueryScene, most: n
     label: choiceWords(key, state, scene),
     query: withChoice(query, key, null),
   }));
+  if (query.box) without.push({ label: 'the part of the map', query: { ...query, box: null, page: 1 } });
   if (query.text !== '') without.push({ label: `“${query.text}”`, query: { ...query, text: '', page: 1 } });
   return without.map(({ label, query: other }) => {
     const missed = rowsOfQuery(list, other, scene).map(({ catalog, rows }, at) => ({
@@ -113,6 +120,11 @@ function facetReasons(listing: Listing, part: ListPart, state: ListInState, scen
     const sentence = `${facet.label}: it has ${found === '' ? 'none' : `“${found}”`}; chosen: ${wanted}.`;
     return [{ about: 'facet', place: facet.key, sentence, found, wanted }];
   });
+}
+
+function mapReasons({ id }: Listing, { catalog }: ListPart, { query }: ListInState): Reason[] {
+  if (!query.box || rowsInBox(query.box, catalog)?.has(catalog.rowOf(id)!)) return [];
+  return [plainReason('map', 'It doesn’t lie in the part of the map that is chosen.')];
 }
 
 /** What a listing has in a facet; '' for nothing, as when its kind lacks the facet. */

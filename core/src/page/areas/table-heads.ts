@@ -1,6 +1,7 @@
 import type { Slot } from '../../design/index.js';
 import { isValue } from '../../design/index.js';
 import type { SortChoice } from '../../structure/index.js';
+import { fieldOfSubject } from '../../structure/index.js';
 import type { TableHead } from './area-models.js';
 import type { AreaParts } from './area-parts.js';
 
@@ -13,7 +14,9 @@ export function tableHeads(
   const heads = columns.map(({ key, text }): readonly [string, TableHead] => {
     const [value, ...more] = text.filter(isValue);
     const field = value && more.length === 0 && value.through.length === 0 ? value.field : null;
-    const choices = design.sortChoices.filter(({ order }) => field !== null && order[0]?.by === field);
+    const choices = design.sortChoices.filter(
+      ({ order }) => field !== null && order[0] && fieldOfSubject(order[0].by) === field,
+    );
     const now = choices.find((choice) => choice.key === current);
     const next = choices.find((choice) => choice !== now);
     return [key, { href: next ? sortHref(next.key) : null, order: now ? directionOf(now) : null }];

@@ -64,6 +64,7 @@ export function chipModels(scene: FacetScene): ChipModel[] {
   const { query, hrefOf, design } = scene;
   const chips: ChipModel[] = [];
   if (query.text !== '') chips.push({ label: `“${query.text}”`, href: hrefOf({ ...query, text: '', page: 1 }) });
+  if (query.box) chips.push({ label: 'In a part of the map', href: hrefOf({ ...query, box: null, page: 1 }) });
   for (const facet of design.facets) {
     const choice = query.choices.get(facet.key);
     const field = choice && fieldIn(scene, facet);

@@ -1,5 +1,6 @@
 import type { PICTURE_FITS, PICTURE_RATIOS } from '../../design/index.js';
 import type { Picture } from '../../structure/index.js';
+import type { PointsModel } from '../areas/map-points.js';
 import type { CardModel, CardValue, SlotForm } from '../cards/card-model.js';
 import type { RowsModel } from '../cards/value-model.js';
 import type {
@@ -173,6 +174,19 @@ export interface JumpPieceModel {
   readonly jumps: readonly JumpModel[];
 }
 
+export interface MapModel extends PointsModel {
+  readonly type: 'map';
+  readonly form: string;
+  readonly name: string;
+  readonly height: 'small' | 'normal' | 'large';
+  /** What the listings are called in a sentence. */
+  readonly many: string;
+  /** The part of the map that is chosen, as it stands in the address; '' for none. */
+  readonly box: string;
+  /** The address of the site's own base map, GeoJSON (RFC 7946); null for none. */
+  readonly base: string | null;
+}
+
 export interface ChosenCategoryModel {
   readonly type: 'chosen-category';
   readonly category: CategoryModel;
@@ -252,6 +266,7 @@ export type MadePiece =
   | ChipsModel
   | PagerPieceModel
   | JumpPieceModel
+  | MapModel
   | ChosenCategoryModel
   | CategoriesModel
   | ButtonsModel

@@ -12,6 +12,7 @@ import { gallery } from './gallery.js';
 import { heading } from './heading.js';
 import { jump } from './jump.js';
 import { list } from './list.js';
+import { map } from './map.js';
 import { pager } from './pager.js';
 import { picture } from './picture.js';
 import type { PieceMaker } from './piece-maker.js';
@@ -41,6 +42,7 @@ const PIECE_MAKERS: { readonly [Name in PieceTypeName]: PieceMaker<Name> } = {
   chips,
   pager,
   jump,
+  map,
   'chosen-category': chosenCategory,
   categories,
   buttons,

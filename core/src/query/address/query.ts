@@ -1,3 +1,5 @@
+import type { Box } from './box.js';
+
 /** What is chosen in one facet. */
 export type FacetChoice =
   | { readonly kind: 'values'; readonly values: readonly string[] }
@@ -20,6 +22,8 @@ export interface Query {
   readonly page: number;
   /** Whether all pages up to {@link page} are shown one below the other, as "show more" leaves them. */
   readonly fromFirst?: boolean;
+  /** The part of a map in which listings have to lie; left out, or null, for anywhere. */
+  readonly box?: Box | null;
 }
 
 export const BLANK_QUERY: Query = { text: '', choices: new Map(), sort: null, page: 1 };

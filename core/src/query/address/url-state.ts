@@ -3,8 +3,11 @@ import { OWN_SORT_KEYS, RANGE_MARK, choosesValues, columnOf, fieldOfFacet, isSin
 import { DISTANCE_UNITS, parseNumber } from '../../values/index.js';
 import { daysFromText, textOfDays } from '../filters/date-span.js';
 import type { ListDesign } from '../lists/list-design.js';
+import { boxFromUrl, boxToUrl } from './box.js';
 import type { FacetChoice, Query } from './query.js';
 
+/** What the part of a map is called that listings have to lie in. */
+const MAP_PART = 'map';
 export const LONGEST_SEARCH = 200;
 const MOST_CHOSEN = 100;
 const LAST_PAGE = 1_000_000;
@@ -36,7 +39,8 @@ export function queryFromUrl(parts: Iterable<readonly [string, string]>, design:
   const text = (byName.get('q')?.at(-1) ?? '').trim().slice(0, LONGEST_SEARCH);
   const sort = byName.get('sort')?.at(-1) ?? '';
   const isKnown = OWN_SORT_KEYS.includes(sort) || design.sortChoices.some(({ key }) => key === sort);
-  return { text, choices, sort: isKnown ? sort : null, ...readPage(design, byName) };
+  const box = design.facets.some(({ key }) => key === MAP_PART) ? null : boxFromUrl(byName.get(MAP_PART)?.at(-1));
+  return { text, choices, sort: isKnown ? sort : null, ...(box && { box }), ...readPage(design, byName) };
 }
 
 /** The parts that are about a list, by their plain names. No facet has a point in its key. */
@@ -140,6 +144,7 @@ export function urlOfQuery(query: Query, design: UrlDesign, kindById: KindById):
     const field = choice && fieldOfFacet(facet, design, kindById);
     if (field) parts.push(...writeChoice(choice, facet, field));
   }
+  if (query.box) parts.push(`${MAP_PART}=${boxToUrl(query.box)}`);
   if (query.sort !== null) parts.push(`sort=${encodePart(query.sort)}`);
   if (query.page > 1) parts.push(query.fromFirst ? `shown=${query.page * design.pageSize}` : `page=${query.page}`);
   return parts.map((part) => (design.prefix ?? '') + part).join('&');

@@ -7,6 +7,7 @@ import type { AskedList, ListPart } from './asked-list.js';
 import { noRows } from '../filters/facet-source.js';
 import { rowsKept } from '../filters/filters.js';
 import { FoundRows } from './found-rows.js';
+import { rowsInBox } from '../address/box.js';
 import type { FacetChoice, Query } from '../address/query.js';
 import type { QueryScene } from '../filters/scene.js';
 
@@ -20,6 +21,9 @@ export interface FoundPart {
   readonly matches: TextMatches | null;
 }
 
+/** Stands beside the keys of facets for the chosen part of a map; no facet has it. */
+const BOX = '@box';
+
 /** What a query finds in a list, kind by kind. */
 export function findParts(list: AskedList, query: Query, scene: QueryScene): FoundPart[] {
   const bases = list.parts.map((part) => rowsWithin(part, scene));
@@ -28,6 +32,7 @@ export function findParts(list: AskedList, query: Query, scene: QueryScene): Fou
     const [base, matches] = [bases[at]!, searches[at]!];
     if (matches) base.intersect(rowsOf(matches, part.catalog));
     const kept = new Map<string, Bitset>();
+    if (query.box) kept.set(BOX, rowsInBox(query.box, part.catalog) ?? noRows(part.catalog));
     for (const facet of list.design.facets) {
       const choice = query.choices.get(facet.key);
       const rows = choice && rowsKeptBy(facet, choice, part, scene);

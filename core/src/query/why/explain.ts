@@ -27,7 +27,17 @@ import type { QueryScene } from '../filters/scene.js';
 /** One thing that keeps a listing out of a selection. */
 export interface Reason {
   readonly about:
-    'kind' | 'picked' | 'status' | 'window' | 'published' | 'condition' | 'current' | 'limit' | 'facet' | 'search';
+    | 'kind'
+    | 'picked'
+    | 'status'
+    | 'window'
+    | 'published'
+    | 'condition'
+    | 'current'
+    | 'limit'
+    | 'facet'
+    | 'map'
+    | 'search';
   /** A sentence. */
   readonly sentence: string;
   /** Of a condition its place, of a facet its key; and what was found and wanted. */

@@ -1,8 +1,9 @@
 import type { Query } from '../address/query.js';
 import { withChoice } from '../address/query.js';
 
-/** One thing to take back when nothing is found: a facet's choice, or the search (null), and what is found without it. */
+/** One thing to take back when nothing is found: a facet's choice, the search or the part of the map, and what is found without it. */
 export interface Drop {
+  /** Key of the facet; null for the search or the part of the map. */
   readonly facet: string | null;
   readonly query: Query;
   readonly total: number;
@@ -15,6 +16,7 @@ export function nearestDrop(query: Query, countOf: (query: Query) => number): Dr
     query: withChoice(query, facet, null),
   }));
   if (query.text !== '') drops.push({ facet: null, query: { ...query, text: '', page: 1 } });
+  if (query.box) drops.push({ facet: null, query: { ...query, box: null, page: 1 } });
   const counted = drops.map((drop) => ({ ...drop, total: countOf(drop.query) }));
   const best = counted.reduce<Drop | null>((most, drop) => (drop.total > (most?.total ?? 0) ? drop : most), null);
   return best;

@@ -73,7 +73,7 @@ export function isSingle(control: FacetControl): boolean {
 export const MOST_STEPS = 2;
 
 /** Names in a page's address that no facet may take. */
-export const RESERVED_KEYS: readonly string[] = ['q', 'sort', 'page', 'shown'];
+export const RESERVED_KEYS: readonly string[] = ['q', 'sort', 'page', 'shown', 'map'];
 
 /** Parts of a range in an address: `10..40`, `10..`, `..40`. */
 export const RANGE_MARK = '..';

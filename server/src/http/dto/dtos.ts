@@ -15,6 +15,7 @@ import {
   IsObject,
   IsOptional,
   IsString,
+  Matches,
   Max,
   MaxLength,
   Min,
@@ -48,11 +49,21 @@ export class TokenDto {
   @IsString() @MaxLength(120) name!: string;
 }
 
+export class KeptFileDto {
+  @Matches(/^[0-9a-f]{32}$/) hash!: string;
+  @IsString() @MaxLength(200) name!: string;
+  @IsString() @MaxLength(100) type!: string;
+  @IsInt() @Min(0) bytes!: number;
+}
+
 export class SiteDto {
   @IsString() @MaxLength(120) name!: string;
   @IsString() @MaxLength(LONGEST_WORD) tagline!: string;
   @IsString() @MaxLength(35) locale!: string;
   @IsString() @MaxLength(60) zone!: string;
+
+  /** A file that was kept before, with GeoJSON. */
+  @IsOptional() @ValidateNested() @Type(() => KeptFileDto) baseMap?: KeptFileDto | null;
 }
 
 /** Values are read by the field types, so anything may stand in them here. */

@@ -6,7 +6,7 @@ import type { Blueprint } from '@plindo/core/exchange';
 import { hashesIn, withNumbers, withoutMissing } from '@plindo/core/exchange';
 import type { ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT, checkSelection, readListing } from '@plindo/core/listings';
-import type { CategorySet, KindDefinition, Link, StoredKind } from '@plindo/core/structure';
+import type { CategorySet, KindDefinition, Link, SiteSettings, StoredKind } from '@plindo/core/structure';
 import {
   checkCategorySet,
   checkKind,
@@ -40,7 +40,8 @@ export class BlueprintApplying {
     const hashes = [...new Set(hashesIn(this.blueprint))];
     const pictures = await this.unit.keptHashes('pictures', hashes);
     this.kept = new Set([...pictures, ...(await this.unit.keptHashes('files', hashes))]);
-    await this.unit.saveSite(this.blueprint.site);
+    const isKept = (hash: string): boolean => this.kept.has(hash);
+    await this.unit.saveSite(withoutMissing(this.blueprint.site, isKept) as SiteSettings);
     await this.applySets();
     await this.applyKinds();
     await this.applyLinks();

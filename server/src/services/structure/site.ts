@@ -1,18 +1,38 @@
+import { readFile } from 'node:fs/promises';
 import type { Changed, User } from '@plindo/core/contract';
 import { Refusal } from '@plindo/core/values';
 import type { SiteSettings } from '@plindo/core/structure';
 import type { Editing } from '../editing.js';
+import type { Files } from '../media/files.js';
 
 /** The settings of the whole site. */
 export class Site {
-  constructor(private readonly editing: Editing) {}
+  constructor(
+    private readonly editing: Editing,
+    private readonly files: Files,
+  ) {}
 
-  save(user: User | null, settings: SiteSettings): Promise<Changed<SiteSettings>> {
+  async save(user: User | null, settings: SiteSettings): Promise<Changed<SiteSettings>> {
     checkSettings(settings);
+    if (settings.baseMap && !(await this.isMap(settings.baseMap.hash))) {
+      throw Refusal.of('value.type', { label: 'Base map', wanted: 'a kept file with GeoJSON features' }, 'baseMap');
+    }
     return this.editing.change(user, async (unit) => {
       await unit.saveSite(settings);
       return { sentence: 'Changed the settings of the site', result: settings };
     });
+  }
+
+  /** Whether a kept file has features that a map can draw (RFC 7946, 3). */
+  private async isMap(hash: string): Promise<boolean> {
+    const file = await this.files.find(hash);
+    if (!file) return false;
+    try {
+      const { type, features } = JSON.parse(await readFile(file.path, 'utf8')) as Record<string, unknown>;
+      return type === 'FeatureCollection' && Array.isArray(features);
+    } catch {
+      return false;
+    }
   }
 }
 

@@ -27,15 +27,6 @@ import type { Explanation } from '@plindo/core/query';
       </ul>
     }
   `,
-  styles: `
-    p {
-      margin: 0;
-    }
-    ul {
-      margin: 0;
-      padding-inline-start: 1.25rem;
-    }
-  `,
 })
 export class ExplanationView {
   readonly explanation = input.required<Explanation>();

@@ -30,7 +30,7 @@ import { Value } from '../value';
       </thead>
       <tbody>
         @for (row of own.rows; track row.id) {
-          <tr>
+          <tr [attr.data-listing]="row.id">
             @for (column of own.columns; track column.key; let first = $first) {
               <td [attr.data-label]="column.label || column.name" [class.empty]="!row.values[column.key]">
                 @if (row.values[column.key]; as value) {

@@ -46,7 +46,7 @@ import { PAGE_CARD_FORMS } from './page-context';
           <h2>Featured</h2>
           <ul [class]="own.layout" [style.--card-width]="own.width + 'rem'">
             @for (card of state.featured; track card.print; let first = $first) {
-              <li><pl-card [sleeping]="card" [forms]="forms()" [eager]="first" /></li>
+              <li [attr.data-listing]="card.id"><pl-card [sleeping]="card" [forms]="forms()" [eager]="first" /></li>
             }
           </ul>
         </div>
@@ -66,7 +66,7 @@ import { PAGE_CARD_FORMS } from './page-context';
         [attr.tabindex]="own.layout === 'scrolling' ? 0 : null"
       >
         @for (card of own.cards; track card.print; let at = $index) {
-          <li>
+          <li [attr.data-listing]="card.id">
             @if (own.layout === 'ranked') {
               <span class="place" aria-hidden="true">{{ at + 1 }}</span>
             }

@@ -13,6 +13,7 @@ import { GalleryPiece } from './gallery';
 import { HeadingPiece } from './heading';
 import { JumpPiece } from './jump';
 import { ListPiece } from './list';
+import { MapPiece } from './map';
 import { NothingPiece } from './nothing';
 import { PagerPiece } from './pager';
 import { PicturePiece } from './picture-piece';
@@ -42,6 +43,7 @@ export const PIECE_VIEWS: Readonly<Record<PieceModel['type'], Type<unknown>>> = 
   chips: ChipsPiece,
   pager: PagerPiece,
   jump: JumpPiece,
+  map: MapPiece,
   'chosen-category': ChosenCategoryPiece,
   categories: CategoriesPiece,
   buttons: ButtonsPiece,

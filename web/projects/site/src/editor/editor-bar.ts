@@ -11,7 +11,6 @@ import { ExplanationView } from '@plindo/listing-view';
   imports: [ExplanationView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './editor-bar.html',
-  styleUrl: './editor-bar.scss',
 })
 export class EditorBar {
   readonly model = input.required<PageModel>();

@@ -1,0 +1,195 @@
+import type { PageDesign, PageSketch, Slot } from '@plindo/core/design';
+import { makePage, makeText } from '@plindo/core/design';
+import type { Piece } from './page-parts.js';
+import { heading, lines, slot, value } from './page-parts.js';
+
+/** The pages of the lists, each as its readers look things up. */
+
+/** Wide enough for facets, in rem. */
+const SIDE = 16.5;
+
+interface IndexSketch {
+  readonly name: string;
+  readonly intro: string;
+  readonly strips: PageSketch['strips'];
+  /** What stands under the heading. */
+  readonly more?: readonly Piece[];
+}
+
+function indexPage({ name, intro, strips, more = [] }: IndexSketch): PageDesign {
+  const introduction = lines(slot({ text: [intro], size: 'large', tone: 'quiet' }));
+  return makePage({
+    name: `All ${name.toLowerCase()}`,
+    purpose: `The list of ${name.toLowerCase()}`,
+    serves: 'index',
+    title: makeText([name]),
+    description: makeText([intro]),
+    strips: [
+      { space: 'small', columns: [{ pieces: [heading(name, 1), introduction, ...more, { type: 'chosen-category' }] }] },
+      ...strips,
+    ],
+  });
+}
+
+const column = (field: string, more: Partial<Slot> = {}): Slot => value(field, { label: null, icon: '', ...more });
+
+/** For skippers who compare: a table, whose heads order it. */
+export function yardsPage(): PageDesign {
+  return indexPage({
+    name: 'Boatyards',
+    intro: 'Where boats are lifted, mended and laid up.',
+    strips: [
+      {
+        columns: [
+          { rem: SIDE, pieces: [{ type: 'search' }, { type: 'facets' }] },
+          {
+            pieces: [
+              { type: 'count' },
+              { type: 'sort' },
+              { type: 'chips' },
+              {
+                type: 'list',
+                settings: {
+                  ...{ from: 'page', layout: 'table' },
+                  columns: [
+                    column('@title', { label: 'Boatyard' }),
+                    column('services'),
+                    column('lift'),
+                    column('rating', { form: 'own' }),
+                    column('since'),
+                    column('phone', { leadsTo: '@value' }),
+                  ],
+                },
+              },
+              { type: 'pager' },
+            ],
+          },
+        ],
+      },
+    ],
+  });
+}
+
+/** By where they are: a map that stays in view beside the list. */
+export function harboursPage(): PageDesign {
+  return indexPage({
+    name: 'Harbours',
+    intro: 'Every harbour of the sound, from the skerries to the end of the reach.',
+    strips: [
+      {
+        columns: [
+          { rem: 15, order: 2, pieces: [{ type: 'search' }, { type: 'facets' }] },
+          {
+            share: 4,
+            order: 3,
+            pieces: [
+              { type: 'count' },
+              { type: 'sort' },
+              { type: 'chips' },
+              { type: 'list', settings: { from: 'page', layout: 'rows' } },
+              { type: 'pager' },
+            ],
+          },
+          { share: 5, order: 1, pieces: [{ type: 'map', settings: { height: 'large' } }] },
+        ],
+      },
+    ],
+  });
+}
+
+/** By months: what comes next is what people ask for. */
+export function coursesPage(): PageDesign {
+  return indexPage({
+    name: 'Courses',
+    intro: 'On the water and ashore, for those who begin and those who go far.',
+    more: [{ type: 'jump' }],
+    strips: [
+      {
+        columns: [
+          {
+            order: 2,
+            pieces: [
+              { type: 'count' },
+              { type: 'sort' },
+              { type: 'chips' },
+              { type: 'list', settings: { from: 'page', width: 17 } },
+              { type: 'pager' },
+            ],
+          },
+          { rem: SIDE, order: 1, pieces: [{ type: 'search' }, { type: 'facets' }] },
+        ],
+      },
+    ],
+  });
+}
+
+/** Portraits, with no more to choose than the languages. */
+export function instructorsPage(): PageDesign {
+  return indexPage({
+    name: 'Instructors',
+    intro: 'The people who teach on the sound. All of them have been wet.',
+    strips: [
+      {
+        tone: 'tinted',
+        columns: [
+          { share: 2, pieces: [{ type: 'facets', settings: { only: ['languages'] } }] },
+          { pieces: [{ type: 'search' }] },
+        ],
+      },
+      {
+        columns: [
+          {
+            pieces: [
+              { type: 'count' },
+              { type: 'chips' },
+              { type: 'list', settings: { from: 'page', width: 13 } },
+              { type: 'pager' },
+            ],
+          },
+        ],
+      },
+    ],
+  });
+}
+
+/** A reference list: look it up, read it off. */
+export function channelsPage(): PageDesign {
+  return indexPage({
+    name: 'Radio channels and lights',
+    intro: 'What to call, what to look for and what to listen for, from the sea to the upper reach.',
+    strips: [
+      {
+        tone: 'tinted',
+        columns: [
+          { share: 2, pieces: [{ type: 'search' }] },
+          { share: 3, pieces: [{ type: 'facets', settings: { only: ['mark'] } }] },
+        ],
+      },
+      {
+        columns: [
+          {
+            pieces: [
+              { type: 'count' },
+              { type: 'chips' },
+              {
+                type: 'list',
+                settings: {
+                  ...{ from: 'page', layout: 'table' },
+                  columns: [
+                    column('number'),
+                    column('@title', { label: 'What' }),
+                    column('sort'),
+                    column('channel'),
+                    column('characteristic'),
+                    column('note'),
+                  ],
+                },
+              },
+              { type: 'pager' },
+            ],
+          },
+        ],
+      },
+    ],
+  });
+}

@@ -1,0 +1,5 @@
+declare module '*.css' {
+  /** What stands in the file. */
+  const text: string;
+  export default text;
+}

@@ -1,0 +1,143 @@
+import type { ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  afterNextRender,
+  computed,
+  effect,
+  inject,
+  input,
+  signal,
+  viewChild,
+} from '@angular/core';
+import type { PieceModelOf, PointModel } from '@plindo/core/page';
+import { Icon } from '../icons/icon';
+import type { ListingMap } from '../map/listing-map';
+import { ListingsInStep } from './listings-in-step';
+
+/** So far before it is seen a map is loaded. */
+const AHEAD = '200px';
+
+/**
+ * The listings of a list on a map, in step with the list. To those who don't see it, it is one image; the links below
+ * are its text. It is loaded when it is seen, so that pages don't wait for it.
+ */
+@Component({
+  selector: 'pl-map-piece',
+  imports: [Icon],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @let own = piece();
+    <div class="map" [class]="'height-' + own.height" #frame>
+      <div class="drawn" role="img" [attr.aria-label]="label()" #drawn></div>
+      @if (isDrawn()) {
+        <div class="zoom">
+          <button type="button" aria-label="Look closer" (click)="map?.zoom(1)"><pl-icon name="add" /></button>
+          <button type="button" aria-label="Look from farther" (click)="map?.zoom(-1)">
+            <pl-icon name="remove" />
+          </button>
+        </div>
+        @if (moved()) {
+          <button type="button" class="here" (click)="searchHere()">Search in this part of the map</button>
+        }
+        @if (chosen(); as point) {
+          <p class="chosen" role="status">
+            @if (point.href) {
+              <a [href]="point.href">{{ point.title }}</a>
+            } @else {
+              {{ point.title }}
+            }
+          </p>
+        }
+      }
+    </div>
+    <input type="hidden" [name]="own.name" [attr.form]="own.form" [value]="own.box" #box />
+    <details>
+      <summary>{{ label() }}, as a list</summary>
+      <ul>
+        @for (point of listed(); track point.id) {
+          <li>
+            @if (point.href) {
+              <a [href]="point.href">{{ point.title }}</a>
+            } @else {
+              {{ point.title }}
+            }
+          </li>
+        }
+      </ul>
+      @if (own.total > listed().length) {
+        <p>And {{ own.total - listed().length }} more: choose more narrowly to see them.</p>
+      }
+    </details>
+  `,
+})
+export class MapPiece {
+  readonly piece = input.required<PieceModelOf<'map'>>();
+
+  protected readonly isDrawn = signal(false);
+  protected readonly chosen = signal<PointModel | null>(null);
+  /** Whether another part of the map is seen than the one that the page is about. */
+  protected readonly moved = signal(false);
+  protected readonly label = computed(() => `Map of ${this.piece().total} ${this.piece().many}`);
+  protected readonly listed = computed(() => this.piece().points.slice(0, MOST_LISTED));
+  protected map: ListingMap | undefined;
+
+  private readonly frame = viewChild.required<ElementRef<HTMLElement>>('frame');
+  private readonly drawn = viewChild.required<ElementRef<HTMLElement>>('drawn');
+  private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
+  private readonly inStep = new ListingsInStep();
+
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      const watch = new IntersectionObserver(
+        (entries) => {
+          if (!entries.some(({ isIntersecting }) => isIntersecting)) return;
+          watch.disconnect();
+          void this.draw(destroyed);
+        },
+        { rootMargin: AHEAD },
+      );
+      watch.observe(this.frame().nativeElement);
+      destroyed.onDestroy(() => watch.disconnect());
+    });
+    effect(() => {
+      const { points, box } = this.piece();
+      this.moved.set(false);
+      this.chosen.set(null);
+      this.map?.show(points, box);
+    });
+  }
+
+  protected searchHere(): void {
+    const input = this.box().nativeElement;
+    input.value = this.map?.box() ?? '';
+    input.dispatchEvent(new Event('change', { bubbles: true }));
+  }
+
+  private async draw(destroyed: DestroyRef): Promise<void> {
+    const { drawMap } = await import('../map/listing-map');
+    const { points, box, base } = this.piece();
+    const map = await drawMap(this.drawn().nativeElement, base, {
+      chose: (point) => {
+        this.chosen.set(point);
+        this.inStep.show(point.id);
+      },
+      looked: (point) => this.inStep.mark(point?.id ?? null),
+      moved: () => this.moved.set(true),
+    });
+    if (destroyed.destroyed) return map.remove();
+    this.map = map;
+    map.show(points, box);
+    this.isDrawn.set(true);
+    const stop = this.inStep.follow((id) => map.mark(id));
+    destroyed.onDestroy(() => {
+      stop();
+      map.remove();
+    });
+  }
+}
+
+/** Of a long list the first; who wants others narrows it. */
+const MOST_LISTED = 200;
