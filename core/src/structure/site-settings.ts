@@ -11,6 +11,8 @@ export interface SiteSettings {
   readonly zone: string;
   /** What maps of the site draw below their points: a kept file with GeoJSON (RFC 7946); left out, or null, for nothing. */
   readonly baseMap?: KeptFile | null;
+  /** Where the site stands, "https://guide.example"; left out, or '', for wherever it is asked for. */
+  readonly address?: string;
 }
 
 /** The settings of a site that nobody has set yet. */

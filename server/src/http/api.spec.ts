@@ -201,16 +201,29 @@ describe('The API', () => {
 
   it('changes the settings of the site, refuses those that make no sense, and takes the change back', async () => {
     const settings = { name: 'Guide', tagline: 'All of it', locale: 'pt-PT', zone: 'Europe/Lisbon' };
+    const kept = async (text: string): Promise<object> => {
+      const form = new FormData();
+      form.set('file', new Blob([text]), 'coast.geojson');
+      return (await owner.send('POST', '/api/files', form)).json as object;
+    };
     const { json: saved } = await owner.send('PUT', '/api/site', settings);
     expect((await api.anyone.send('GET', '/api/page?url=/')).json.site).toEqual(settings);
     for (const [part, value] of [
       ['name', ' '],
       ['locale', 'no such'],
       ['zone', 'Nowhere/At_all'],
+      ['address', 'guide.example'],
+      ['address', 'https://guide.example/deep'],
+      ['baseMap', await kept('no map')],
+      ['baseMap', { ...(await kept('x')), hash: '0'.repeat(32) }],
     ] as const) {
       const refused = await owner.send('PUT', '/api/site', { ...settings, [part]: value });
       expect(refused.json.issues[0].field).toBe(part);
     }
+    const baseMap = await kept('{"type":"FeatureCollection","features":[]}');
+    const whole = await owner.send('PUT', '/api/site', { ...settings, baseMap, address: 'https://guide.example' });
+    expect([whole.status, whole.json.result.baseMap]).toEqual([200, baseMap]);
+    await owner.send('POST', `/api/changes/${whole.json.changeId}/undo`);
     await owner.send('POST', `/api/changes/${saved.changeId}/undo`);
     expect((await api.anyone.send('GET', '/api/session')).json.site.name).toBe('My directory');
   });

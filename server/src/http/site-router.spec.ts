@@ -91,6 +91,18 @@ describe('Pages of the site over HTTP', () => {
     ]);
   });
 
+  it('tell their whole address by where they were asked for, unless the site says where it stands', async () => {
+    const linkOf = async (host: string): Promise<string | undefined> =>
+      (await get('/berths?x=1&type=quay', { Host: host })).headers['link'] as string | undefined;
+    expect(await linkOf('guide.example:8080')).toBe('<http://guide.example:8080/berths?type=quay>; rel="canonical"');
+    expect(await linkOf('a b>')).toBeUndefined();
+    expect((await get('/nowhere')).headers['link']).toBeUndefined();
+    const settings = api.assembly.services.live.site();
+    await api.assembly.services.site.save(null, { ...settings, address: 'https://guide.example' });
+    expect(await linkOf('guide.example')).toBeUndefined();
+    await api.assembly.services.site.save(null, settings);
+  });
+
   it('allow styles and scripts from files of this server alone, beside the other headers of security', async () => {
     const { headers } = await get('/berths');
     const policy = headers['content-security-policy'];

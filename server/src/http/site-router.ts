@@ -53,16 +53,22 @@ function isReading({ method }: Request): boolean {
 }
 
 /** Helmet's headers are part of what a page is kept with. */
-function send(
-  { headers, method }: Request,
-  response: Response,
-  page: ReadyPage,
-  { headers: own, body }: Sendable,
-): void {
+function send(request: Request, response: Response, page: ReadyPage, { headers, body }: Sendable): void {
   for (const name of response.getHeaderNames()) response.removeHeader(name);
-  if (isMatched(headers['if-none-match'], page.etag)) response.writeHead(304, page.headers).end();
-  else response.writeHead(page.status, own).end(method === 'HEAD' ? undefined : body);
+  if (isMatched(request.headers['if-none-match'], page.etag)) response.writeHead(304, page.headers).end();
+  else
+    response
+      .writeHead(page.status, [...headers, ...canonical(request, page)])
+      .end(request.method === 'HEAD' ? undefined : body);
 }
+
+/** The whole address of a page, for search engines (RFC 6596), by where it was asked for. */
+function canonical({ headers: { host = '' }, protocol }: Request, { path }: ReadyPage): string[] {
+  return path !== null && HOST.test(host) ? ['Link', `<${protocol}://${host}${path}>; rel="canonical"`] : [];
+}
+
+/** A name or an address with a port; anybody can send anything. */
+const HOST = /^[\w.-]+(:\d{1,5})?$|^\[[\da-f:]+\](:\d{1,5})?$/i;
 
 function encodingFor(request: Request): Encoding {
   const accepted = request.headers['accept-encoding'];

@@ -38,12 +38,18 @@ export class ReadyPage {
     readonly etag: string,
     /** What it is sent with in every case, and all that a visitor is told who has it already. */
     readonly headers: FlatHeaders,
+    /** Its one path, where it doesn't say by itself at which address it stands; null where it does. */
+    readonly path: string | null,
   ) {}
 
-  static async of({ status, html: text }: RenderedPage, headersOf: HeadersOf): Promise<ReadyPage> {
+  static async of(
+    { status, html: text }: RenderedPage,
+    headersOf: HeadersOf,
+    path: string | null = null,
+  ): Promise<ReadyPage> {
     const html = Buffer.from(text);
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-    const page = new ReadyPage(status, html, etag, [...headersOf(scriptsIn(text)), 'ETag', etag]);
+    const page = new ReadyPage(status, html, etag, [...headersOf(scriptsIn(text)), 'ETag', etag], path);
     await page.as('br');
     return page;
   }

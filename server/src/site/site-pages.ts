@@ -72,7 +72,9 @@ export class SitePages {
 
   private async render({ address, reads }: LeadsToPage, dropped: AbortSignal): Promise<ReadyPage> {
     const held = new Held<ReadyPage>(this.live, reads);
-    const page = await ReadyPage.of(await this.renderer.render(address, this.source, dropped), this.headersOf);
+    const rendered = await this.renderer.render(address, this.source, dropped);
+    const isTold = rendered.status !== 200 || !!this.live.site().address;
+    const page = await ReadyPage.of(rendered, this.headersOf, isTold ? null : address);
     this.kept.set(address, held.is(page), { size: page.size });
     return page;
   }

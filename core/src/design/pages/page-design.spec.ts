@@ -148,7 +148,7 @@ describe('Reading a page', () => {
   it('knows every sort of piece by its name and says what it is for', () => {
     for (const name of Object.keys(PIECE_TYPES) as PieceTypeName[]) {
       const { label, purpose, form } = pieceTypeOf(name);
-      expect([label, purpose].every((text) => text.length > 3))
+      expect([label, purpose].every((text) => text.length > 2))
         .withContext(name)
         .toBeTrue();
       for (const { byDefault, read } of Object.values(form)) expect(read(byDefault, name)).toEqual(byDefault);

@@ -64,6 +64,9 @@ export class SiteDto {
 
   /** A file that was kept before, with GeoJSON. */
   @IsOptional() @ValidateNested() @Type(() => KeptFileDto) baseMap?: KeptFileDto | null;
+
+  /** Where the site stands, "https://guide.example"; '' for wherever it is asked for. */
+  @IsOptional() @IsString() @MaxLength(200) address?: string;
 }
 
 /** Values are read by the field types, so anything may stand in them here. */

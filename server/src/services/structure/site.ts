@@ -36,9 +36,16 @@ export class Site {
   }
 }
 
-/** Refuses an empty name, and a locale or zone that the program doesn't know. */
-function checkSettings({ name, locale, zone }: SiteSettings): void {
+function isOrigin(text: string): boolean {
+  return /^https?:/.test(text) && URL.canParse(text) && new URL(text).origin === text;
+}
+
+/** Refuses an empty name, an address that is none, and a locale or zone that the program doesn't know. */
+function checkSettings({ name, locale, zone, address = '' }: SiteSettings): void {
   if (name.trim() === '') throw Refusal.of('value.required', { label: 'Name' }, 'name');
+  if (address !== '' && !isOrigin(address)) {
+    throw Refusal.of('value.type', { label: 'Address', wanted: 'an address such as https://guide.example' }, 'address');
+  }
   try {
     new Intl.DateTimeFormat(locale);
   } catch {

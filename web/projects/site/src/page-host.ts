@@ -88,7 +88,7 @@ export class PageHost {
       title.setTitle(model.title);
       meta.updateTag({ name: 'description', content: model.description });
       this.document.documentElement.lang = model.site.locale;
-      this.setCanonical(model.canonical);
+      this.setCanonical(model);
       if (response && model.type === 'not-found') response.status = 404;
     });
   }
@@ -131,13 +131,15 @@ export class PageHost {
     this.document.getElementById('content')?.focus();
   }
 
-  private setCanonical(href: string): void {
+  /** Search engines want the whole address. Of a site that doesn't say where it stands, the server tells it beside the page. */
+  private setCanonical({ site: { address = '' }, canonical }: PageModel): void {
     let link = this.document.querySelector<HTMLLinkElement>('link[rel=canonical]');
+    if (address === '') return link?.remove();
     if (!link) {
       link = this.document.createElement('link');
       link.rel = 'canonical';
       this.document.head.appendChild(link);
     }
-    link.setAttribute('href', href);
+    link.setAttribute('href', address + canonical);
   }
 }
