@@ -137,7 +137,7 @@ describe('From a spreadsheet to a live directory', () => {
     await page.getByText('Changed Hand order of Meadow Lake').waitFor();
     await page.goto(`${server.address}/airports`);
     expect((await titles(page)).slice(0, 3)).toEqual(['Meadow Lake', 'Thigpen', 'Perry-Warsaw']);
-    expect(await page.locator('.strip h3').count()).toBe(3);
+    expect(await page.locator('pl-list-piece > .featured h3').count()).toBe(3);
   }, 60_000);
 
   it('undoes the whole import as one step, and redoes it', async () => {

@@ -1,3 +1,5 @@
+import type { PageModel } from '@plindo/core/page';
+import { listOnPage } from '@plindo/core/testing/list-on-page';
 import type { Page } from 'playwright-core';
 import { DemoDesk } from '../harness/demo-desk.js';
 import type { Desk } from '../harness/desk.js';
@@ -75,7 +77,7 @@ describe('Links and categories', () => {
       const sent = await page.request.get(
         `${server.address}/api/page?url=${encodeURIComponent('/boatyards?services=timber-repair')}`,
       );
-      return ((await sent.json()) as { total: number }).total;
+      return listOnPage((await sent.json()) as PageModel).total;
     };
     const before = await count();
     expect(before).toBeGreaterThan(0);

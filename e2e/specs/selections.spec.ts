@@ -1,3 +1,5 @@
+import type { PageModel } from '@plindo/core/page';
+import { listOnPage } from '@plindo/core/testing/list-on-page';
 import { DemoDesk } from '../harness/demo-desk.js';
 import type { TestServer } from '../harness/server.js';
 
@@ -29,7 +31,7 @@ describe('Selections in the Desk', () => {
     await page.getByText('Saved the selection Long berths').waitFor();
     const shown = Number.parseInt(await count.innerText(), 10);
     const onSite = await page.request.get(`${server.address}/api/page?url=/lists/long-berths`);
-    expect(((await onSite.json()) as { total: number }).total).toBe(shown);
+    expect(listOnPage((await onSite.json()) as PageModel).total).toBe(shown);
   }, 60_000);
 
   it('say why a listing isn’t there, and which just miss', async () => {

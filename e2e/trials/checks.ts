@@ -1,3 +1,6 @@
+import type { PageModel } from '@plindo/core/page';
+import type { ListOnPage } from '@plindo/core/testing/list-on-page';
+import { listOnPage } from '@plindo/core/testing/list-on-page';
 import { Store } from '@plindo/server/store/index';
 import type { Acknowledged, TrialSite } from './acts.js';
 import type { Client } from './client.js';
@@ -10,11 +13,6 @@ interface DumpedListing {
 }
 
 /** What of a public page is compared. */
-interface ShownPage {
-  readonly total: number;
-  readonly facets?: readonly { readonly key: string; readonly values?: readonly { value: string; count: number }[] }[];
-}
-
 /** Everything of what was acknowledged that a store lacks, and everything half done in it, in sentences. */
 export async function faultsInStore(database: string, told: Acknowledged): Promise<string[]> {
   const store = await Store.open(database, () => new Date());
@@ -73,22 +71,23 @@ export async function faultsOnPages(client: Client, { berths }: TrialSite): Prom
   const faults: string[] = [];
   const { json: dump } = await client.send('GET', '/api/blueprint?listings=yes');
   const listings = (dump.listings as DumpedListing[]).filter(({ status }) => status === 'live');
-  const page = async (path: string): Promise<ShownPage> =>
-    (await client.send('GET', `/api/page?url=${encodeURIComponent(path)}`)).json as ShownPage;
+  const page = async (path: string): Promise<ListOnPage> =>
+    listOnPage((await client.send('GET', `/api/page?url=${encodeURIComponent(path)}`)).json as PageModel);
   for (const slug of ['berths', 'harbours']) {
     const counted = listings.filter(({ kind }) => kind === slug).length;
     const { total } = await page(`/${slug}`);
     if (total !== counted) faults.push(`/${slug} tells ${total}, but ${counted} are there.`);
   }
-  const { facets = [] } = await page('/berths');
-  const values = facets.find(({ key }) => key === 'services')?.values;
-  for (const { value, count } of values ?? []) {
+  const { facets } = await page('/berths');
+  const services = facets.find(({ key }) => key === 'services');
+  const values = services && 'values' in services ? services.values : [];
+  for (const { value, count } of values) {
     const counted = listings.filter(
       ({ kind, values: own }) => kind === 'berths' && own.services?.includes(value),
     ).length;
     if (count !== counted) faults.push(`The facet tells ${count} with ${value}, but ${counted} have it.`);
   }
-  if (!values?.length) faults.push('The page of berths has no facet to compare.');
+  if (values.length === 0) faults.push('The page of berths has no facet to compare.');
   const { json: table } = await client.send('GET', `/api/kinds/${berths}/listings?limit=1`);
   const inDump = (dump.listings as DumpedListing[]).filter(
     ({ kind, status }) => kind === 'berths' && status !== 'binned',
