@@ -4,7 +4,7 @@ import { TestServer } from '../harness/server.js';
 /** Pages of every sort of the demo, in several states. */
 const PAGES = [
   ...['/', '/berths', '/harbours', '/boatyards', '/courses', '/instructors', '/lists/refuel-and-stay', '/nowhere'],
-  ...['/channels-and-lights', '/guides/ten-quiet-nights', '/about'],
+  ...['/channels-and-lights', '/guides/ten-quiet-nights', '/about', '/boatyards/rigging'],
   ...['/berths?facility=water&sort=title&page=2', '/berths?q=quay', '/berths?price=10..20', '/berths?q=zzzz'],
   ...['/courses?shown=72', '/boatyards?services=rigging', '/harbours?near=port-merrow&near-within=10'],
 ];

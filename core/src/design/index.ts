@@ -6,6 +6,7 @@ export * from './cards/first-card.js';
 export * from './design.js';
 export * from './pages/check-page.js';
 export * from './pages/page-design.js';
+export * from './pages/page-purpose.js';
 export * from './pages/read-page.js';
 export * from './pages/standard-pages.js';
 export * from './pieces/piece-type.js';

@@ -1,5 +1,6 @@
 export * from './areas/explain-list.js';
 export type * from './areas/area-models.js';
+export * from './areas/category-list.js';
 export * from './areas/list-area.js';
 export type * from './areas/map-points.js';
 export * from './page-model.js';
@@ -15,6 +16,7 @@ export * from './pages/index-page.js';
 export * from './pages/not-found.js';
 export * from './pages/page-lists.js';
 export * from './pages/page-reads.js';
+export type { CategoryOfPage } from './pieces/piece-maker.js';
 export * from './pieces/piece-models.js';
 export { sleepingPage } from './sleeping-page.js';
 export { slotsOf } from './slots.js';

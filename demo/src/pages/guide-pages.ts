@@ -6,7 +6,7 @@ import { coursePage } from './course-page.js';
 import { frontPage } from './front-page.js';
 import { guidePage } from './guide-page.js';
 import { harbourPage } from './harbour-page.js';
-import { channelsPage, coursesPage, harboursPage, instructorsPage, yardsPage } from './index-pages.js';
+import { channelsPage, coursesPage, harboursPage, instructorsPage, servicePage, yardsPage } from './index-pages.js';
 import { instructorPage } from './instructor-page.js';
 import { yardPage } from './yard-page.js';
 
@@ -38,6 +38,7 @@ export function guidePages(numbers: GuideNumbers, pictures: readonly KeptPicture
     [numbers.guide, guidePage()],
     [numbers.harbour, harboursPage()],
     [numbers.yard, yardsPage()],
+    [numbers.yard, servicePage()],
     [numbers.course, coursesPage()],
     [numbers.instructor, instructorsPage()],
     [numbers.channel, channelsPage()],

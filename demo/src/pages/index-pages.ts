@@ -33,39 +33,51 @@ function indexPage({ name, intro, strips, more = [] }: IndexSketch): PageDesign 
 
 const column = (field: string, more: Partial<Slot> = {}): Slot => value(field, { label: null, icon: '', ...more });
 
-/** For skippers who compare: a table, whose heads order it. */
-export function yardsPage(): PageDesign {
-  return indexPage({
-    name: 'Boatyards',
-    intro: 'Where boats are lifted, mended and laid up.',
-    strips: [
-      {
-        columns: [
-          { rem: SIDE, pieces: [{ type: 'search' }, { type: 'facets' }] },
-          {
-            pieces: [
-              { type: 'count' },
-              { type: 'sort' },
-              { type: 'chips' },
-              {
-                type: 'list',
-                settings: {
-                  ...{ from: 'page', layout: 'table' },
-                  columns: [
-                    column('@title', { label: 'Boatyard' }),
-                    column('services'),
-                    column('lift'),
-                    column('rating', { form: 'own' }),
-                    column('since'),
-                    column('phone', { leadsTo: '@value' }),
-                  ],
-                },
-              },
-              { type: 'pager' },
+const YARD_TABLE: PageSketch['strips'][number] = {
+  columns: [
+    { rem: SIDE, pieces: [{ type: 'search' }, { type: 'facets' }] },
+    {
+      pieces: [
+        { type: 'count' },
+        { type: 'sort' },
+        { type: 'chips' },
+        {
+          type: 'list',
+          settings: {
+            ...{ from: 'page', layout: 'table' },
+            columns: [
+              column('@title', { label: 'Boatyard' }),
+              column('services'),
+              column('lift'),
+              column('rating', { form: 'own' }),
+              column('since'),
+              column('phone', { leadsTo: '@value' }),
             ],
           },
-        ],
+        },
+        { type: 'pager' },
+      ],
+    },
+  ],
+};
+
+/** For skippers who compare: a table, whose heads order it. */
+export function yardsPage(): PageDesign {
+  return indexPage({ name: 'Boatyards', intro: 'Where boats are lifted, mended and laid up.', strips: [YARD_TABLE] });
+}
+
+/** What the yards do: one page for each service. */
+export function servicePage(): PageDesign {
+  return makePage({
+    name: 'A service of boatyards',
+    purpose: 'The yards that do one thing',
+    serves: 'category',
+    strips: [
+      {
+        space: 'small',
+        columns: [{ pieces: [{ type: 'breadcrumb' }, { type: 'chosen-category', settings: { level: 1 } }] }],
       },
+      YARD_TABLE,
     ],
   });
 }

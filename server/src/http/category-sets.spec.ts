@@ -1,3 +1,5 @@
+import type { DesignedPage } from '@plindo/core/page';
+import { listOnPage, piecesOn } from '@plindo/core/testing/list-on-page';
 import type { CategorySetSummary } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import { field } from '../../testing/sketches.js';
@@ -70,6 +72,41 @@ describe('Category sets', () => {
     ]);
   });
 
+  it('have a page each, of what is in them and below, which a listing of that address goes before', async () => {
+    const { pages } = api.assembly.services;
+    const engine = await owner.list('/yards/engine');
+    expect([engine.total, engine.cards.map(({ title }) => title)]).toEqual([2, ['A', 'C']]);
+    expect((await owner.list('/yards/engine?services=hull')).cards.map(({ title }) => title)).toEqual(['C']);
+    const page = (await owner.send('GET', '/api/page?url=/yards/diesel')).json as DesignedPage;
+    expect([page.serves, page.canonical, page.title]).toEqual(['category', '/yards/diesel', 'Diesel – My directory']);
+    expect(piecesOn(page).filter(({ type }) => type === 'breadcrumb')).toEqual([
+      jasmine.objectContaining({ words: 'All yards', href: '/yards' }),
+    ]);
+    const address = (url: string): unknown => {
+      const destination = pages.destination(url);
+      return destination.kind === 'page' ? destination.address : destination;
+    };
+    expect(address('/yards/engine?services=hull&x=1')).toBe('/yards/engine?services=hull');
+    expect((await owner.send('GET', '/api/page?url=/yards/nothing')).json.type).toBe('not-found');
+    await owner.send('POST', `/api/kinds/${kindId}/listings`, { title: 'Engine', slug: 'engine' });
+    const listing = (await owner.send('GET', '/api/page?url=/yards/engine')).json as DesignedPage;
+    expect(listing.listing?.title).toBe('Engine');
+  });
+
+  it('have the page that was designed for those of the kind', async () => {
+    const pieces = [
+      { key: 'a', type: 'chosen-category', settings: { level: 1 } },
+      { key: 'b', type: 'count' },
+      { key: 'c', type: 'list', settings: { from: 'page' } },
+    ];
+    const definition = { name: 'Service', serves: 'category', strips: [{ key: 's', columns: [{ key: 'd', pieces }] }] };
+    const added = await owner.send('POST', '/api/designs', { type: 'page', kindId, definition });
+    expect(added.status).toBe(200);
+    const page = (await owner.send('GET', '/api/page?url=/yards/hull')).json as DesignedPage;
+    expect(piecesOn(page).map(({ type }) => type)).toEqual(['chosen-category', 'count', 'list']);
+    expect([page.title, listOnPage(page).countSentence]).toEqual(['Hull – My directory', '2 yards']);
+  });
+
   it('merge: listings follow, the old address redirects, and undoing brings all back', async () => {
     const before = await services();
     const { set } = await summary();
@@ -81,6 +118,7 @@ describe('Category sets', () => {
     const { pages } = api.assembly.services;
     const [to, address] = ['/yards?services=engine,hull', '/yards?services=engine'];
     expect(pages.destination('/yards?services=diesel,hull')).toEqual({ kind: 'moved', to });
+    expect(pages.destination('/yards/diesel')).toEqual({ kind: 'moved', to: '/yards/engine' });
     expect(pages.destination('/yards?services=engine')).toEqual(jasmine.objectContaining({ kind: 'page', address }));
     await owner.send('POST', `/api/changes/${done.json.changeId}/undo`);
     expect(await services()).toEqual(before);

@@ -66,7 +66,7 @@ export class Pages {
     const { path, search } = partsOfUrl(url);
     const scene = this.scene();
     const place = this.places.at(path);
-    if (!place) return notFoundPage(scene);
+    if (!place || place.of === 'moved') return notFoundPage(scene);
     if (place.of === 'page') return this.made(scene, place, search);
     const listing = await this.store.listing(place.id);
     return listing ? this.madeOfListing(scene, place, this.live.complete(listing), search) : notFoundPage(scene);
@@ -90,6 +90,7 @@ export class Pages {
     const { path, search } = partsOfUrl(url);
     const place = this.places.at(path);
     if (!place) return { kind: 'page', address: NOWHERE, present: NOTHING, reads: NOTHING, leadsThere: null };
+    if (place.of === 'moved') return { kind: 'moved', to: search === '' ? place.to : `${place.to}?${search}` };
     const areas = this.areasAt(place, search);
     const address = addressOfAreas(this.canonicalPath(place), areas, this.kindById);
     const parts = [...new URLSearchParams(search)];
@@ -112,7 +113,13 @@ export class Pages {
     const catalog = this.live.catalog(kindId);
     if (!catalog) return null;
     const own = this.places.ofKind(catalog);
-    const place: PagePlace = { of: 'page', path: own.list.design.path, design: this.places.designOf(own), own };
+    const place: PagePlace = {
+      of: 'page',
+      path: own.list.design.path,
+      design: this.places.designOf(own),
+      own,
+      category: null,
+    };
     return this.made(this.scene(), place, search, kindId);
   }
 
@@ -172,7 +179,7 @@ export class Pages {
   private areasAtUrl(url: string): ListArea[] {
     const { path, search } = partsOfUrl(url);
     const place = this.places.at(path);
-    return place ? this.areasAt(place, search) : [];
+    return place && place.of !== 'moved' ? this.areasAt(place, search) : [];
   }
 
   /** The lists that visitors steer on the page of a place; of a listing those of all pages that may serve it. */
@@ -209,7 +216,7 @@ export class Pages {
   private made(scene: PageScene, place: PagePlace, search: string, previewed?: number): Promise<PageModel> {
     const areas = this.places.areasOf(place.design, place, search);
     const canonical = addressOfAreas(this.canonicalPath(place), areas, this.kindById);
-    const subject: PageSubject = { canonical, listing: null, kind: null, areas };
+    const subject: PageSubject = { canonical, listing: null, kind: null, areas, category: place.category };
     return designedPage(scene, place.design, subject, this.source(previewed));
   }
 

@@ -1,15 +1,22 @@
 import type { Catalog } from '@plindo/core/catalog';
 import type { KeptPage, PageDesign } from '@plindo/core/design';
-import { pagesFor, standardHome, standardIndexPage } from '@plindo/core/design';
-import type { ListArea, ListScene, NamedList } from '@plindo/core/page';
-import { areasOfPage, listNamedByKind, listNamedBySelection } from '@plindo/core/page';
+import { pagesFor, standardCategoryPage, standardHome, standardIndexPage } from '@plindo/core/design';
+import type { CategoryOfPage, ListArea, ListScene, NamedList } from '@plindo/core/page';
+import {
+  areasOfPage,
+  categoryOf,
+  categoryPath,
+  listNamedByKind,
+  listNamedBySelection,
+  listOfCategory,
+} from '@plindo/core/page';
 import { listOfKind } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 
 /** What stands at a path: one page by its design, or a listing, of which it has to be read first which page serves it. */
-export type Place = PagePlace | ListingPlace;
+export type Place = PagePlace | ListingPlace | MovedPlace;
 
 export interface PagePlace {
   readonly of: 'page';
@@ -17,6 +24,14 @@ export interface PagePlace {
   readonly design: PageDesign;
   /** The list that the page is about; null for none. */
   readonly own: NamedList | null;
+  /** The category that it is about; null for none. */
+  readonly category: CategoryOfPage | null;
+}
+
+/** A category that was merged into another: its page is now that one's. */
+export interface MovedPlace {
+  readonly of: 'moved';
+  readonly to: string;
 }
 
 export interface ListingPlace {
@@ -32,12 +47,12 @@ export class Places {
   constructor(private readonly live: Live) {}
 
   at(path: string): Place | null {
-    if (path === '/') return { of: 'page', path, design: this.home(), own: null };
+    if (path === '/') return { of: 'page', path, design: this.home(), own: null, category: null };
     const own = this.listAt(path);
-    if (own) return { of: 'page', path, design: this.designOf(own), own };
+    if (own) return { of: 'page', path, design: this.designOf(own), own, category: null };
     const free = this.freePageAt(path);
-    if (free) return { of: 'page', path, design: free.definition, own: null };
-    return this.listingAt(path);
+    if (free) return { of: 'page', path, design: free.definition, own: null, category: null };
+    return this.listingAt(path) ?? this.categoryAt(path);
   }
 
   /** The page of a list: the one that was designed for its kind, else the one that it makes itself. */
@@ -84,6 +99,22 @@ export class Places {
     }
     const catalog = second === undefined ? this.live.catalogBySlug(first) : undefined;
     return catalog && isKindShown(catalog.kind) && catalog.kind.hasIndexPage ? this.ofKind(catalog) : null;
+  }
+
+  /** The page of a category of a kind; a listing that has the same address goes before it. */
+  private categoryAt(path: string): PagePlace | MovedPlace | null {
+    const [kindSlug = '', key, ...more] = partsOfPath(path);
+    const catalog = this.live.catalogBySlug(kindSlug);
+    if (!catalog || key === undefined || more.length > 0) return null;
+    const { kind } = catalog;
+    const found = isKindShown(kind) && kind.hasIndexPage ? categoryOf(kind, key) : null;
+    if (!found) return null;
+    const { category } = found;
+    if (found.isFormer) return { of: 'moved', to: categoryPath(kind, category) };
+    const [kept] = pagesFor('category', kind.id, this.live.designs());
+    const design = kept?.definition ?? standardCategoryPage(category.label, { intro: category.text ?? '' });
+    const own = listOfCategory(catalog, found, this.live.scene());
+    return { of: 'page', path, design, own, category: { category, kind } };
   }
 
   /** The listing whose page stands at a path. */

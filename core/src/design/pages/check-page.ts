@@ -9,10 +9,11 @@ import { pieceTypeOf } from '../pieces/registry.js';
 import { asksOfLinked, slotFaults, valueFaults } from '../slots/check-slot.js';
 import { isValue } from '../slots/text-with-values.js';
 import type { PageDesign, Piece, Strip } from './page-design.js';
-import { isOfKind, slotsOfPiece, steeredLists } from './page-design.js';
+import { slotsOfPiece, steeredLists } from './page-design.js';
+import { isOfKind, isOfList } from './page-purpose.js';
 
 /** What checking a page depends on; its kind is the one whose listings, or whose list, it serves. */
-export interface PageCheckScene extends Omit<PieceScene, 'areas' | 'listKind'> {
+export interface PageCheckScene extends Omit<PieceScene, 'areas' | 'listKind' | 'serves'> {
   /** First parts of addresses that are taken by kinds, and addresses of other pages. */
   readonly isTaken: (address: string) => boolean;
 }
@@ -20,13 +21,14 @@ export interface PageCheckScene extends Omit<PieceScene, 'areas' | 'listKind'> {
 /** Everything that is wrong with a page, each with its place ("strips.2.columns.1.pieces.3"). */
 export function checkPage(page: PageDesign, scene: PageCheckScene): Issue[] {
   const areas = steeredLists(page).map(({ settings }) => settings.name);
-  const isList = page.serves === 'index';
+  const isList = isOfList(page);
   // What a page of a list shows is of no one listing.
   const inside: PieceScene = {
     ...scene,
     kind: isList ? null : scene.kind,
     listKind: isList ? scene.kind : null,
     areas,
+    serves: page.serves,
   };
   return [
     ...frameIssues(page, { ...scene, kind: inside.kind }, scene.kind),

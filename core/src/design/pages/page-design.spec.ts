@@ -129,7 +129,7 @@ describe('Reading a page', () => {
     const piece = (given: object): object => ({ strips: [{ columns: [{ pieces: [given] }] }] });
     const place = 'page.strips.1.columns.1.pieces.1';
     expect(told(null)).toBe('The design cannot be read: page must be an object.');
-    expect(told({ serves: 'poster' })).toContain('page.serves must be one of home, free, index, listing');
+    expect(told({ serves: 'poster' })).toContain('page.serves must be one of home, free, index, category, listing');
     expect(told(piece({ type: 'clock' }))).toContain(`${place}.type must be the name of a sort of piece`);
     expect(told(piece({ type: 'space', settings: { size: 'huge' } }))).toContain(
       `${place}.settings.size must be one of`,

@@ -5,12 +5,9 @@ import type { PieceNumbers } from '../pieces/piece-type.js';
 import { pieceTypeOf } from '../pieces/registry.js';
 import { readSettings } from '../settings/setting.js';
 import type { Slot } from '../slots/slot.js';
+import type { PagePurpose } from './page-purpose.js';
 import { makeSlot } from '../slots/slot.js';
 import type { TextWithValues } from '../slots/text-with-values.js';
-
-/** What a page is for: the front page, one with an address of its own, the list of a kind, or the page of its listings. */
-export const PAGE_PURPOSES = ['home', 'free', 'index', 'listing'] as const;
-export type PagePurpose = (typeof PAGE_PURPOSES)[number];
 
 export const STRIP_WIDTHS = ['content', 'full'] as const;
 export const STRIP_TONES = ['plain', 'tinted', 'warm', 'dark'] as const;
@@ -123,11 +120,6 @@ function makePiece(given: PieceSketch, key: string): Piece {
 /** All pieces of a page, in the order in which they stand. */
 export function piecesOfPage({ strips }: Pick<PageDesign, 'strips'>): Piece[] {
   return strips.flatMap(({ columns }) => columns.flatMap(({ pieces }) => pieces));
-}
-
-/** Whether a page belongs to a kind: to its list or to its listings. */
-export function isOfKind({ serves }: Pick<PageDesign, 'serves'>): boolean {
-  return serves === 'index' || serves === 'listing';
 }
 
 /** The lists of a page that visitors can steer, in the order in which they stand. */

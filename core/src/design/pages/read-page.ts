@@ -16,7 +16,8 @@ import {
 } from '../settings/setting.js';
 import { textSetting } from '../settings/text-settings.js';
 import type { PageDesign, Piece } from './page-design.js';
-import { PAGE_PURPOSES, STRIP_SPACES, STRIP_TONES, STRIP_WIDTHS } from './page-design.js';
+import { STRIP_SPACES, STRIP_TONES, STRIP_WIDTHS } from './page-design.js';
+import { PAGE_PURPOSES } from './page-purpose.js';
 
 const MOST_STRIPS = 40;
 const MOST_COLUMNS = 4;

@@ -95,24 +95,44 @@ export function standardIndexPage(heading: string, { intro }: ListWords): PageDe
           },
         ],
       },
-      {
-        columns: [
-          { rem: FACETS_WIDTH, pieces: [{ type: 'search' }, { type: 'facets' }] },
-          {
-            pieces: [
-              { type: 'count' },
-              { type: 'sort' },
-              { type: 'chips' },
-              { type: 'jump' },
-              { type: 'list', settings: { from: 'page', featuredApart: true } },
-              { type: 'pager' },
-            ],
-          },
-        ],
-      },
+      LIST_STRIP,
     ],
   });
 }
+
+/** The page of a category for which none has been designed: what its set says of it, above what is in it. */
+export function standardCategoryPage(label: string, { intro }: ListWords): PageDesign {
+  return makePage({
+    name: label,
+    purpose: 'The page of a category',
+    serves: 'category',
+    title: makeText([label]),
+    description: makeText([intro]),
+    strips: [
+      {
+        space: 'none',
+        columns: [{ pieces: [{ type: 'breadcrumb' }, { type: 'chosen-category', settings: { level: 1 } }] }],
+      },
+      LIST_STRIP,
+    ],
+  });
+}
+
+const LIST_STRIP: PageSketch['strips'][number] = {
+  columns: [
+    { rem: FACETS_WIDTH, pieces: [{ type: 'search' }, { type: 'facets' }] },
+    {
+      pieces: [
+        { type: 'count' },
+        { type: 'sort' },
+        { type: 'chips' },
+        { type: 'jump' },
+        { type: 'list', settings: { from: 'page', featuredApart: true } },
+        { type: 'pager' },
+      ],
+    },
+  ],
+};
 
 function plainLine(words: string): Slot {
   return { ...slotOfField('words', { label: '', icon: '', tone: 'quiet' }), text: makeText([words]) };

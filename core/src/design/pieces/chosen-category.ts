@@ -1,10 +1,15 @@
+import { oneOf } from '../settings/setting.js';
 import { pieceType } from './piece-type.js';
 import { STEERING_FORM, withoutArea } from './steering.js';
 
 export const chosenCategory = pieceType({
-  label: 'The chosen category',
+  label: 'The category',
   icon: 'category',
-  purpose: 'Text and picture of the category that the visitor has chosen',
-  form: STEERING_FORM,
-  faults: withoutArea,
+  purpose: 'Text and picture of the category that the visitor has chosen, or that the page is about',
+  form: {
+    ...STEERING_FORM,
+    /** The level of the heading with its name; 0 for none. */
+    level: oneOf([0, 1, 2], 2),
+  },
+  faults: (settings, scene) => withoutArea(settings, scene),
 });

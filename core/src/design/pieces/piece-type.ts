@@ -1,4 +1,5 @@
 import type { Kind, KindById } from '../../structure/index.js';
+import type { PagePurpose } from '../pages/page-purpose.js';
 import type { DesignScene } from '../slots/check-slot.js';
 import type { Slot } from '../slots/slot.js';
 import type { UsedField } from '../slots/slot-fields.js';
@@ -11,6 +12,8 @@ export interface PieceScene extends DesignScene {
   readonly isSelection: (id: number) => boolean;
   /** The kind whose list the page is about; null for a page of no list. */
   readonly listKind: Kind | null;
+  /** What the page is for. */
+  readonly serves: PagePurpose;
   /** Names of the lists on the page that visitors can steer. */
   readonly areas: readonly string[];
 }

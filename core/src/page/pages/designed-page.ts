@@ -17,7 +17,7 @@ import { holdsOf, wordsOf } from '../cards/slot-value.js';
 import type { PageScene } from '../frame.js';
 import { frame } from '../frame.js';
 import type { AreaModel, DesignedPage, StripModel } from '../page-model.js';
-import type { ListAnswer, ListQuestion, PieceMaking, ShownArea } from '../pieces/piece-maker.js';
+import type { CategoryOfPage, ListAnswer, ListQuestion, PieceMaking, ShownArea } from '../pieces/piece-maker.js';
 import type { PieceModel } from '../pieces/piece-models.js';
 import { makerOf } from '../pieces/registry.js';
 import type { FoundList } from './page-lists.js';
@@ -38,6 +38,8 @@ export interface PageSubject {
   readonly kind: Kind | null;
   /** The lists on it that visitors steer, each in its state. */
   readonly areas: readonly ListArea[];
+  /** The category that it is about; none where it is left out. */
+  readonly category?: CategoryOfPage | null;
 }
 
 /**
@@ -103,12 +105,14 @@ function made(
   const cardOf = cardsFrom({ maker, linked, cards, kindById: scene.kindById });
   const byName = new Map(areas.map((one) => [one.area.key, { parts: areaParts(scene, one), ...handleOf(one.area) }]));
   const areaNamed = (name: string): ShownArea | null => byName.get(name) ?? null;
-  const making: PieceMaking = { page: scene, shown, cardOf, linked, queries, answer, areaNamed };
+  const { category = null } = subject;
+  const making: PieceMaking = { page: scene, shown, category, cardOf, linked, queries, answer, areaNamed };
   const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
   const textOf = (text: PageDesign['title']): string => (shown ? (wordsOf(text, shown)?.text ?? '') : plainWords(text));
   const { canonical, listing, kind } = subject;
+  const description = textOf(page.description) || (category?.category.text ?? '');
   return {
-    ...frame(scene, { title: textOf(page.title), description: textOf(page.description), canonical }),
+    ...frame(scene, { title: textOf(page.title) || (category?.category.label ?? ''), description, canonical }),
     type: 'designed',
     serves: page.serves,
     listing: listing && kind ? { id: listing.id, kindId: kind.id, title: listing.title } : null,

@@ -1,9 +1,10 @@
 import type { PieceMaker } from './piece-maker.js';
 
 export const breadcrumb: PieceMaker<'breadcrumb'> = {
-  make(_, { shown }) {
-    if (!shown?.kind.hasIndexPage) return null;
-    const { many, slug } = shown.kind;
+  make(_, { shown, category }) {
+    const kind = shown?.kind ?? category?.kind;
+    if (!kind?.hasIndexPage) return null;
+    const { many, slug } = kind;
     return { type: 'breadcrumb', words: `All ${many.toLowerCase()}`, href: `/${slug}` };
   },
 };

@@ -1,6 +1,7 @@
 import { makeSlot } from '../../design/index.js';
 import { BLANK_QUERY, addressOfQuery, countQuery, kindsOf, listOfKind, runQuery } from '../../query/index.js';
 import { fieldByKey } from '../../structure/index.js';
+import { categoryPath } from '../areas/category-list.js';
 import { facetModels } from '../facets/facet-models.js';
 import { choiceOf } from '../facets/values-facet.js';
 import type { PieceMaker } from './piece-maker.js';
@@ -26,8 +27,12 @@ export const categories: PieceMaker<'categories'> = {
     const field = facet.through.length === 0 ? fieldByKey(catalog.kind, facet.field) : undefined;
     const shown = model.values.filter(({ count, depth }) => count > 0 && (layout === 'tree' || depth === 0));
     const [words] = shownSlots([makeSlot({ key: 'heading', text: heading })], making);
-    const entries = shown.map(({ value, label, href, count, depth, icon, colour }) => {
-      const picture = (field && choiceOf(value, field)?.picture) ?? null;
+    const entries = shown.map(({ value, label, href: facetHref, count, depth, icon, colour }) => {
+      const choice = field && choiceOf(value, field);
+      const picture = choice?.picture ?? null;
+      // A listing with such an address goes first.
+      const hasPage = field?.type === 'categories' && catalog.idOfSlug(value) === undefined;
+      const href = choice && hasPage && catalog.kind.hasIndexPage ? categoryPath(catalog.kind, choice) : facetHref;
       return { label, href, count: counts ? count : null, depth, icon, colour, picture };
     });
     return entries.length > 0 ? { type: 'categories', layout, heading: words?.value.text ?? '', entries } : null;

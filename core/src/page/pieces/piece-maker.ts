@@ -2,7 +2,7 @@ import type { PieceSettings, PieceTypeName, Slot } from '../../design/index.js';
 import { plainWords } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { QueryScene } from '../../query/index.js';
-import type { Kind } from '../../structure/index.js';
+import type { Choice, Kind } from '../../structure/index.js';
 import type { AreaParts } from '../areas/area-parts.js';
 import type { CardExtras } from '../cards/card-maker.js';
 import type { CardModel } from '../cards/card-model.js';
@@ -29,11 +29,19 @@ export interface ListAnswer {
   readonly href: string | null;
 }
 
+/** A category that a page is about, and the kind of what is in it. */
+export interface CategoryOfPage {
+  readonly category: Choice;
+  readonly kind: Kind;
+}
+
 /** What pieces are made with. */
 export interface PieceMaking {
   readonly page: PageScene;
   /** The page's listing; null for a page without one. */
   readonly shown: ShownListing | null;
+  /** The category that the page is about; null for none. */
+  readonly category: CategoryOfPage | null;
   /** The card of a listing that was found; null for one that is gone since. */
   readonly cardOf: (id: number, extras?: CardExtras) => CardModel | null;
   readonly linked: (id: number) => Listing | undefined;

@@ -189,6 +189,8 @@ export interface MapModel extends PointsModel {
 
 export interface ChosenCategoryModel {
   readonly type: 'chosen-category';
+  /** Of its heading; 0 for none. */
+  readonly level: 0 | 1 | 2;
   readonly category: CategoryModel;
 }
 

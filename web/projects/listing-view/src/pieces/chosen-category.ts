@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { PieceModelOf } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
@@ -5,7 +6,7 @@ import { PictureView } from '../picture';
 
 @Component({
   selector: 'pl-chosen-category-piece',
-  imports: [Icon, PictureView],
+  imports: [Icon, NgTemplateOutlet, PictureView],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let own = piece().category;
@@ -14,17 +15,25 @@ import { PictureView } from '../picture';
         <pl-picture [picture]="picture" [eager]="true" sizes="10rem" />
       }
       <div>
-        <h2>
-          @if (own.icon) {
-            <pl-icon [name]="own.icon" [style.color]="own.colour || null" />
+        @switch (piece().level) {
+          @case (1) {
+            <h1><ng-container [ngTemplateOutlet]="name" /></h1>
           }
-          {{ own.label }}
-        </h2>
+          @case (2) {
+            <h2><ng-container [ngTemplateOutlet]="name" /></h2>
+          }
+        }
         @if (own.text) {
           <p>{{ own.text }}</p>
         }
       </div>
     </div>
+    <ng-template #name>
+      @if (own.icon) {
+        <pl-icon [name]="own.icon" [style.color]="own.colour || null" />
+      }
+      {{ own.label }}
+    </ng-template>
   `,
 })
 export class ChosenCategoryPiece {

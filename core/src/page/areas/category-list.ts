@@ -1,0 +1,45 @@
+import type { Catalog } from '../../catalog/index.js';
+import type { QueryScene } from '../../query/index.js';
+import { listOfKind, rowsOfSelection } from '../../query/index.js';
+import type { Choice, Field, Kind } from '../../structure/index.js';
+import { makeSelection } from '../../structure/index.js';
+import type { NamedList } from './list-area.js';
+
+/** A category of a kind, found by its key or by that of one that was merged into it. */
+export interface FoundCategory {
+  readonly field: Field;
+  readonly category: Choice;
+  /** Whether it was found by the key of a merged one. */
+  readonly isFormer: boolean;
+}
+
+/** The category that a key names, in the first field of a kind that has it; null for none. */
+export function categoryOf({ fields }: Pick<Kind, 'fields'>, key: string): FoundCategory | null {
+  for (const field of fields.filter(({ type }) => type === 'categories')) {
+    const choices = field.settings.choices ?? [];
+    const own = choices.find((one) => one.key === key);
+    const merged = choices.find(({ formerKeys }) => formerKeys?.includes(key));
+    const category = own ?? merged;
+    if (category) return { field, category, isFormer: !own };
+  }
+  return null;
+}
+
+/** The path of the page of a category. */
+export function categoryPath({ slug }: Pick<Kind, 'slug'>, { key }: Pick<Choice, 'key'>): string {
+  return `/${slug}/${key}`;
+}
+
+/** The listings of a kind in a category or below it, as the kind arranges its list. */
+export function listOfCategory(catalog: Catalog, { field, category }: FoundCategory, scene: QueryScene): NamedList {
+  const { kind } = catalog;
+  const selection = makeSelection({
+    ...{ slug: category.key, name: category.label, kinds: [kind.id] },
+    where: { join: 'all', of: [{ field: field.key, op: 'is-one-of', value: [category.key] }] },
+  });
+  const [found] = rowsOfSelection(selection, scene);
+  const list = listOfKind(catalog);
+  const parts = list.parts.map((part) => ({ ...part, rows: found?.rows ?? part.rows }));
+  const design = { ...list.design, path: categoryPath(kind, category) };
+  return { list: { ...list, parts, design }, selection, heading: category.label };
+}
