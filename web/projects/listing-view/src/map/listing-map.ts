@@ -63,8 +63,10 @@ export class ListingMap {
   ) {
     this.map = leaflet.map(element, {
       ...{ attributionControl: false, zoomControl: false, keyboard: false, zoomSnap: 0.5, maxZoom: CLOSEST },
-      // The page is scrolled by the wheel, not the map; with a key held down it is the map.
+      // The page is scrolled by the wheel, not the map.
       scrollWheelZoom: false,
+      // So is it by one finger; two move the map.
+      dragging: !matchMedia('(pointer: coarse)').matches,
     });
     if (land) leaflet.geoJSON(land, LAND).addTo(this.map);
     this.markers = leaflet.markerClusterGroup({
