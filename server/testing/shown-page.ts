@@ -1,4 +1,5 @@
 import type { DesignedPage, ShownSlot } from '@plindo/core/page';
+import { piecesOn } from '@plindo/core/testing/list-on-page';
 
 /** What the page of a listing shows by its standard design, read from its model. */
 export interface ShownPage {
@@ -8,8 +9,8 @@ export interface ShownPage {
   readonly byline: string;
 }
 
-export function shownPage({ strips }: DesignedPage): ShownPage {
-  const pieces = strips.flatMap(({ columns }) => columns.flatMap((column) => column.pieces));
+export function shownPage(page: DesignedPage): ShownPage {
+  const pieces = piecesOn(page);
   const slots = pieces.flatMap((piece) => (piece.type === 'values' ? piece.slots : []));
   return {
     slots: slots.map(({ form: { key }, value }) => ({ key, ...value })),

@@ -3,7 +3,7 @@ import type { Catalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
 import type { DesignedPage } from '../page/index.js';
 import { indexPage, listNamedByKind } from '../page/index.js';
-import { listOfKind, sceneOf } from '../query/index.js';
+import { sceneOf } from '../query/index.js';
 import type { Kind, KindSketch, ReadContext, SiteSettings } from '../structure/index.js';
 import { kindOfImport } from '../structure/index.js';
 import type { CsvTable } from './csv.js';
@@ -45,7 +45,7 @@ export class ImportPreview {
     const { kind } = catalog;
     const kindById = (): Kind => kind;
     const scene = { site, now: new Date(context.nowInMs), context, kinds: [], kindById, designs: [] };
-    return indexPage(scene, listNamedByKind(listOfKind(catalog), kind), search, {
+    return indexPage(scene, listNamedByKind(catalog), search, {
       queries: sceneOf(catalog, context),
       selections: [],
       listings: (ids) => Promise.resolve(ids.flatMap((id) => listings.get(id) ?? [])),

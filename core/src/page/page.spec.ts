@@ -38,7 +38,7 @@ const queries = sceneOf(catalog, scene.context);
 
 async function page(search: string): Promise<ListOnPage> {
   const source = { queries, selections: [], listings: () => Promise.resolve(listings) };
-  return listOnPage(await indexPage(scene, listNamedByKind(listOfKind(catalog), kind), search, source));
+  return listOnPage(await indexPage(scene, listNamedByKind(catalog), search, source));
 }
 
 describe('An index page', () => {

@@ -1,15 +1,15 @@
 import { pagesFor, standardListingPage } from '@plindo/core/design';
-import type { KeptPage, PageDesign } from '@plindo/core/design';
+import type { KeptPage } from '@plindo/core/design';
 import type { MissedOnPage, ServingPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
-import type { DesignedSource, ListArea, PageModel, PageScene, PageSubject, SuggestionModel } from '@plindo/core/page';
+import type { DesignedSource, ListArea, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
 import {
   addressOfAreas,
-  designedPage,
   explainInList,
   justMissingInList,
   listingPath,
   notFoundPage,
+  pageAt,
   pageServing,
 } from '@plindo/core/page';
 import type { Explanation, Query } from '@plindo/core/query';
@@ -214,19 +214,16 @@ export class Pages {
   }
 
   private made(scene: PageScene, place: PagePlace, search: string, previewed?: number): Promise<PageModel> {
-    const areas = this.places.areasOf(place.design, place, search);
-    const canonical = addressOfAreas(this.canonicalPath(place), areas, this.kindById);
-    const subject: PageSubject = { canonical, listing: null, kind: null, areas, category: place.category };
-    return designedPage(scene, place.design, subject, this.source(previewed));
+    const { design, own, category } = place;
+    const address = { path: this.canonicalPath(place), search, own };
+    return pageAt(scene, design, address, { listing: null, kind: null, category }, this.source(previewed));
   }
 
   private madeOfListing(scene: PageScene, place: ListingPlace, listing: Listing, search: string): Promise<PageModel> {
     const { kind } = place.catalog;
-    const design: PageDesign = this.pageServing(listing, kind)?.definition ?? standardListingPage(kind);
-    const path = this.canonicalPath(place);
-    const areas = this.places.areasOf(design, { path, own: null }, search);
-    const canonical = addressOfAreas(path, areas, this.kindById);
-    return designedPage(scene, design, { canonical, listing, kind, areas }, this.source());
+    const design = this.pageServing(listing, kind)?.definition ?? standardListingPage(kind);
+    const address = { path: this.canonicalPath(place), search, own: null };
+    return pageAt(scene, design, address, { listing, kind }, this.source());
   }
 
   private source(previewed?: number): DesignedSource {

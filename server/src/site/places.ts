@@ -10,7 +10,6 @@ import {
   listNamedBySelection,
   listOfCategory,
 } from '@plindo/core/page';
-import { listOfKind } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
@@ -63,7 +62,7 @@ export class Places {
   }
 
   ofKind(catalog: Catalog): NamedList {
-    return listNamedByKind(listOfKind(catalog), catalog.kind);
+    return listNamedByKind(catalog);
   }
 
   /** The kinds whose lists have pages that visitors see. */
@@ -103,12 +102,10 @@ export class Places {
 
   /** The page of a category of a kind; a listing that has the same address goes before it. */
   private categoryAt(path: string): PagePlace | MovedPlace | null {
-    const [kindSlug = '', key, ...more] = partsOfPath(path);
-    const catalog = this.live.catalogBySlug(kindSlug);
-    if (!catalog || key === undefined || more.length > 0) return null;
+    const { catalog, part } = this.insideKind(path) ?? {};
+    const found = catalog?.kind.hasIndexPage ? categoryOf(catalog.kind, part!) : null;
+    if (!catalog || !found) return null;
     const { kind } = catalog;
-    const found = isKindShown(kind) && kind.hasIndexPage ? categoryOf(kind, key) : null;
-    if (!found) return null;
     const { category } = found;
     if (found.isFormer) return { of: 'moved', to: categoryPath(kind, category) };
     const [kept] = pagesFor('category', kind.id, this.live.designs());
@@ -119,13 +116,18 @@ export class Places {
 
   /** The listing whose page stands at a path. */
   private listingAt(path: string): ListingPlace | null {
-    const [kindSlug = '', slug, ...more] = partsOfPath(path);
-    const catalog = this.live.catalogBySlug(kindSlug);
-    if (!catalog || slug === undefined || more.length > 0) return null;
-    if (!isKindShown(catalog.kind) || !catalog.kind.hasListingPages) return null;
+    const { catalog, part: slug } = this.insideKind(path) ?? {};
+    if (!catalog?.kind.hasListingPages || slug === undefined) return null;
     const id = catalog.idOfSlug(slug);
     if (id === undefined || !catalog.isOnSite(id, this.live.nowInMs())) return null;
     return { of: 'listing', path, catalog, id, slug };
+  }
+
+  /** The kind that visitors see at the first part of a path of two, and the second part. */
+  private insideKind(path: string): { readonly catalog: Catalog; readonly part: string } | null {
+    const [kindSlug = '', part, ...more] = partsOfPath(path);
+    const catalog = this.live.catalogBySlug(kindSlug);
+    return catalog && isKindShown(catalog.kind) && part !== undefined && more.length === 0 ? { catalog, part } : null;
   }
 }
 

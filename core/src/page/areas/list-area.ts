@@ -1,3 +1,4 @@
+import type { Catalog } from '../../catalog/index.js';
 import type { PageDesign, PieceSettings } from '../../design/index.js';
 import { steeredLists } from '../../design/index.js';
 import type { AskedList, ListDesign, Query, QueryScene } from '../../query/index.js';
@@ -10,7 +11,7 @@ import {
   urlOfQuery,
   withKnownValues,
 } from '../../query/index.js';
-import type { Kind, KindById, Selection, SelectionDefinition } from '../../structure/index.js';
+import type { KindById, Selection, SelectionDefinition } from '../../structure/index.js';
 import type { ListInState } from './explain-list.js';
 
 /** A list that a page can show, and what it is called. */
@@ -41,9 +42,9 @@ export interface PageAddress {
   readonly own: NamedList | null;
 }
 
-/** Kinds give their lists the plain name that they have themselves. */
-export function listNamedByKind(list: AskedList, { many }: Pick<Kind, 'many'>): NamedList {
-  return { list, selection: null, heading: many };
+/** The list of all listings of a kind, by the name of the kind. */
+export function listNamedByKind(catalog: Catalog): NamedList {
+  return { list: listOfKind(catalog), selection: null, heading: catalog.kind.many };
 }
 
 export function listNamedBySelection(selection: SelectionDefinition, queries: QueryScene): NamedList {
@@ -70,7 +71,7 @@ function listFor(
   if (from === 'page') return own;
   if (from === 'kind') {
     const catalog = queries.catalogOf(of);
-    return catalog ? listNamedByKind(listOfKind(catalog), catalog.kind) : null;
+    return catalog ? listNamedByKind(catalog) : null;
   }
   const selection = selections.find(({ id }) => id === of);
   return selection ? listNamedBySelection(selection, queries) : null;

@@ -1,5 +1,5 @@
 import { pointOf, withChoice, withValueToggled, withinText } from '../../query/index.js';
-import type { Facet, Field } from '../../structure/index.js';
+import type { Choice, Facet, Field } from '../../structure/index.js';
 import { columnOf } from '../../structure/index.js';
 import { distanceModel } from './distance-facet.js';
 import type { FacetScene } from './facet-scene.js';
@@ -55,8 +55,14 @@ export function categoryModel(scene: FacetScene): CategoryModel | null {
   });
   const [only, ...others] = chosen;
   if (!only || others.length > 0) return null;
-  const { label, text = '', icon = '', colour = '', picture = null } = only;
-  return text === '' && !picture ? null : { label, text, icon, colour, picture };
+  const model = modelOfCategory(only);
+  return model.text === '' && !model.picture ? null : model;
+}
+
+/** What a category set says of a category. */
+export function modelOfCategory(category: Choice): CategoryModel {
+  const { label, text = '', icon = '', colour = '', picture = null } = category;
+  return { label, text, icon, colour, picture };
 }
 
 /** What is chosen, one chip a value, span and search, each with the page that comes of taking it back. */

@@ -1,22 +1,41 @@
 import { standardIndexPage } from '../../design/index.js';
 import type { PageDesign } from '../../design/index.js';
-import type { NamedList, ListArea } from '../areas/list-area.js';
+import type { NamedList, PageAddress } from '../areas/list-area.js';
 import { addressOfAreas, areasOfPage } from '../areas/list-area.js';
 import type { PageScene } from '../frame.js';
 import type { DesignedPage } from '../page-model.js';
-import type { DesignedSource } from './designed-page.js';
+import type { DesignedSource, PageSubject } from './designed-page.js';
 import { designedPage } from './designed-page.js';
 
-/** The page of a list by a design, or the one that it has as long as nobody designed any. */
+/** A page by its design in the state of an address: with the lists that visitors steer on it, under its one address. */
+export function pageAt(
+  scene: PageScene,
+  design: PageDesign,
+  address: PageAddress,
+  about: Omit<PageSubject, 'areas' | 'canonical'>,
+  source: DesignedSource,
+): Promise<DesignedPage> {
+  const areas = areasOfPage(design, address, source);
+  const canonical = addressOfAreas(address.path, areas, scene.kindById);
+  return designedPage(scene, design, { ...about, canonical, areas }, source);
+}
+
+/** The page that a list has as long as nobody designed any. */
 export function indexPage(
   scene: PageScene,
   own: NamedList,
   search: string,
   source: DesignedSource,
-  design: PageDesign = standardIndexPage(own.heading, own.list.design),
 ): Promise<DesignedPage> {
-  const { path } = own.list.design;
-  const areas: readonly ListArea[] = areasOfPage(design, { path, search, own }, source);
-  const canonical = addressOfAreas(path, areas, scene.kindById);
-  return designedPage(scene, design, { canonical, listing: null, kind: null, areas }, source);
+  const {
+    design,
+    design: { path },
+  } = own.list;
+  return pageAt(
+    scene,
+    standardIndexPage(own.heading, design),
+    { path, search, own },
+    { listing: null, kind: null },
+    source,
+  );
 }
