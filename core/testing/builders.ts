@@ -35,6 +35,7 @@ export function makeListing(given: Partial<Listing> & Pick<Listing, 'id'>): List
     ...BLANK_CONTENT,
     status: 'live',
     slug: `listing-${given.id}`,
+    address: given.slug ?? `listing-${given.id}`,
     title: `Listing ${given.id}`,
     createdAt: given.id,
     changedAt: given.id,

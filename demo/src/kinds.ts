@@ -242,6 +242,7 @@ export const COURSE_KIND: KindDefinition = kind({
   icon: 'school',
   colour: '#7a5c86',
   intro: 'Courses on the water and ashore, for those who begin and those who go far.',
+  addressPattern: [{ field: 'starts', as: 'year' }, { text: '/' }, { field: '@title' }],
   defaultOrder: [
     { by: '@featured', direction: 'down' },
     { by: 'field:starts', direction: 'up' },

@@ -84,7 +84,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     fieldChanges: new FieldChanges(store, live, editing),
     finder: new Finder(store, live),
     files,
-    kinds: new Kinds(live, editing),
+    kinds: new Kinds(store, live, editing),
     links: new Links(live, editing),
     listings: new Listings(store, live, editing),
     pages: new Pages(store, live),

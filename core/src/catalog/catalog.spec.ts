@@ -18,13 +18,14 @@ describe('A catalog', () => {
 
   it('finds listings by id and by address, and forgets those that are removed', () => {
     const catalog = buildCatalog(kind, listings, 'en');
-    catalog.put({ ...listings[0]!, slug: 'renamed', status: 'hidden' });
+    catalog.put({ ...listings[0]!, slug: 'renamed', address: '2026/renamed', status: 'hidden' });
     catalog.remove(2);
-    expect(['renamed', 'listing-1', 'listing-2', 'listing-3'].map((slug) => catalog.idOfSlug(slug))).toEqual([
-      1,
-      undefined,
-      undefined,
-      3,
+    const addresses = ['2026/renamed', 'renamed', 'listing-1', 'listing-2', 'listing-3'];
+    expect(addresses.map((address) => catalog.idOfAddress(address))).toEqual([1, undefined, undefined, undefined, 3]);
+    expect([catalog.rowOfSlug('renamed'), catalog.addressAt(0), catalog.addressAt(2)]).toEqual([
+      0,
+      '2026/renamed',
+      'listing-3',
     ]);
     expect([1, 2, 3].map((id) => catalog.isOnSite(id, 0))).toEqual([false, false, true]);
     expect(catalog.existing.count()).toBe(2);

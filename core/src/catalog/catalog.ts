@@ -50,6 +50,9 @@ export class Catalog {
   private slugs: string[] = [];
   private readonly rowsById = new Map<number, number>();
   private readonly rowsBySlug = new Map<string, number>();
+  /** By row, addresses that are not the slug, of which most kinds have none; and the rows by them. */
+  private readonly addresses = new Map<number, string>();
+  private readonly rowsByAddress = new Map<string, number>();
   private readonly compareTexts: TextOrder;
   private readonly initials: Initials;
   private capacity: number;
@@ -119,10 +122,15 @@ export class Catalog {
     return this.rowsBySlug.get(slug);
   }
 
-  /** The listing that has an address, whatever its status. */
-  idOfSlug(slug: string): number | undefined {
-    const row = this.rowsBySlug.get(slug);
+  /** The listing that has an address inside its kind, whatever its status. */
+  idOfAddress(address: string): number | undefined {
+    const bySlug = this.rowsBySlug.get(address);
+    const row = bySlug === undefined || this.addresses.has(bySlug) ? this.rowsByAddress.get(address) : bySlug;
     return row === undefined ? undefined : this.ids[row];
+  }
+
+  addressAt(row: number): string {
+    return this.addresses.get(row) ?? this.slugAt(row);
   }
 
   slugAt(row: number): string {
@@ -160,9 +168,13 @@ export class Catalog {
     const listing = this.complete(kept);
     const known = this.rowsById.get(listing.id);
     const row = known ?? this.newRow(listing.id);
-    if (known !== undefined) this.rowsBySlug.delete(this.slugs[row] ?? '');
+    if (known !== undefined) this.forgetAddress(row);
     this.slugs[row] = listing.slug;
     this.rowsBySlug.set(listing.slug, row);
+    if (listing.address !== listing.slug) {
+      this.addresses.set(row, listing.address);
+      this.rowsByAddress.set(listing.address, row);
+    }
     this.existing.add(row);
     this.onSite.put(row, listing.status === 'live', listing.shownFrom, listing.shownUntil);
     this.featured.put(row, listing.featured, listing.featuredFrom, listing.featuredUntil);
@@ -179,7 +191,7 @@ export class Catalog {
     if (row === undefined) return;
     this.taken++;
     this.rowsById.delete(id);
-    this.rowsBySlug.delete(this.slugs[row] ?? '');
+    this.forgetAddress(row);
     this.existing.delete(row);
     this.onSite.put(row, false, null, null);
     this.featured.put(row, false, null, null);
@@ -219,6 +231,7 @@ export class Catalog {
       statuses: this.statuses.slice(),
       stamps: this.stamps.slice(),
       slugs: this.slugs.slice(),
+      addresses: new Map(this.addresses),
       existing: this.existing.words.slice(),
       onSite: this.onSite.kept(),
       featured: this.featured.kept(),
@@ -244,10 +257,22 @@ export class Catalog {
       this.rowsById.set(this.ids[row]!, row);
       this.rowsBySlug.set(this.slugs[row]!, row);
     });
+    for (const [row, address] of kept.addresses) {
+      this.addresses.set(row, address);
+      this.rowsByAddress.set(address, row);
+    }
     this.onSite.restore(kept.onSite);
     this.featured.restore(kept.featured);
     this.builtIn.restore(kept.builtIn);
     for (const [key, columns] of this.ofFields) columns.restore(kept.fields.get(key)!);
+  }
+
+  private forgetAddress(row: number): void {
+    const [slug, address] = [this.slugs[row] ?? '', this.addresses.get(row)];
+    // When two swap their addresses, the other one has it already.
+    if (this.rowsBySlug.get(slug) === row) this.rowsBySlug.delete(slug);
+    if (address !== undefined && this.rowsByAddress.get(address) === row) this.rowsByAddress.delete(address);
+    this.addresses.delete(row);
   }
 
   private textColumn(): TextColumn {

@@ -54,7 +54,7 @@ describe('A catalog that was kept', () => {
       false,
       HOUR_IN_MS,
     ]);
-    expect([again.idOfSlug('listing-2'), again.idOfSlug('listing-3'), again.titleOf(1)]).toEqual([
+    expect([again.idOfAddress('listing-2'), again.idOfAddress('listing-3'), again.titleOf(1)]).toEqual([
       2,
       undefined,
       'Quay 10',

@@ -16,6 +16,8 @@ export interface KeptCatalog {
   readonly statuses: Uint8Array;
   readonly stamps: Float64Array;
   readonly slugs: readonly string[];
+  /** Only those that are not the slug. */
+  readonly addresses: ReadonlyMap<number, string>;
   /** The words of the set of rows whose listings exist. */
   readonly existing: Uint32Array;
   readonly onSite: KeptPresence;

@@ -156,7 +156,7 @@ export interface LinkCandidate {
   readonly heldBy: { readonly id: number; readonly title: string } | null;
 }
 
-export type { CategoryMove } from '../plans/index.js';
+export type { AddressesPlan, CategoryMove } from '../plans/index.js';
 
 /** What another type would make of the values of a field. */
 export interface TypeChangePlan {

@@ -58,7 +58,8 @@ function listingsOf(table: CsvTable, { plan, policy }: PlannedImport, context: R
   return table.rows.flatMap((_, at): Listing[] => {
     const outcome = readImportRow(importRow(table, at, plan, 'live'), plan, policy, context);
     if (outcome.kind === 'refused') return [];
-    const stamps = { version: 1, createdAt: now, changedAt: now, publishedAt: now, binnedAt: null };
+    const { slug: address } = outcome.content;
+    const stamps = { address, version: 1, createdAt: now, changedAt: now, publishedAt: now, binnedAt: null };
     return [{ ...outcome.content, id: at + 1, kindId: PREVIEW_KIND, ...stamps }];
   });
 }

@@ -1,3 +1,4 @@
+export * from './address.js';
 export * from './conditions/check-selection.js';
 export * from './reading/computed-values.js';
 export * from './conditions/condition-holds.js';

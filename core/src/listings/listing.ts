@@ -43,6 +43,8 @@ export interface ListingContent {
 export interface Listing extends ListingContent {
   readonly id: number;
   readonly kindId: number;
+  /** What follows the part of its kind in its address: its slug, or what the kind's pattern makes of its values. */
+  readonly address: string;
   readonly version: number;
   readonly createdAt: number;
   readonly changedAt: number;
@@ -52,10 +54,11 @@ export interface Listing extends ListingContent {
   readonly binnedAt: number | null;
 }
 
-type Stamp = 'id' | 'kindId' | 'version' | 'createdAt' | 'changedAt' | 'publishedAt' | 'binnedAt';
+type Stamp = 'id' | 'kindId' | 'address' | 'version' | 'createdAt' | 'changedAt' | 'publishedAt' | 'binnedAt';
 const STAMPS: readonly string[] = [
   'id',
   'kindId',
+  'address',
   'version',
   'createdAt',
   'changedAt',

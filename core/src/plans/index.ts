@@ -1,3 +1,4 @@
+export * from './address-plan.js';
 export * from './category-plan.js';
 export * from './change-entry.js';
 export * from './design-plan.js';

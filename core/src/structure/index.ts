@@ -1,5 +1,6 @@
 export * from './fields/built-in-fields.js';
 export * from './categories/category-set.js';
+export * from './kinds/address-pattern.js';
 export * from './kinds/check-kind.js';
 export * from './computed/computed-fields.js';
 export * from './conditions/condition.js';

@@ -34,6 +34,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['DELETE /category-sets/:id', 'DELETE /kinds/:id', 'DELETE /links/:id', 'DELETE /selections/:id'],
     ...['GET /blueprint', 'GET /blueprint/zip', 'POST /blueprint', 'POST /blueprint/plan', 'POST /blueprint/zip'],
     ...['POST /blueprint/zip/plan', 'POST /category-sets', 'POST /kinds', 'POST /kinds/:id/rename-key'],
+    'POST /kinds/:id/addresses/plan',
     ...['POST /kinds/:id/type-change', 'POST /kinds/:id/type-change/plan', 'POST /links', 'POST /selections'],
     ...['PUT /category-sets/:id', 'PUT /kinds/:id', 'PUT /links/:id', 'PUT /selections/:id', 'PUT /site'],
     ...[

@@ -30,7 +30,7 @@ export function siteRouter(folder: string, site: SitePages): Router {
   router.use(async (request, response, next) => {
     if (!isReading(request)) return next();
     if (request.originalUrl.length > LONGEST_URL) return void response.status(414).end();
-    const destination = site.destination(request.originalUrl);
+    const destination = await site.destinationNow(request.originalUrl);
     if (destination.kind === 'moved') return response.redirect(301, destination.to);
     const gone = new AbortController();
     response.once('close', () => gone.abort());

@@ -145,6 +145,7 @@ function asKind({ rows, single, several, numbers, flags }: Dataset, order: reado
       id: at + 1,
       kindId: 1,
       slug: `row-${at}`,
+      address: `row-${at}`,
       title: 'Row',
       status: 'live',
       values,

@@ -13,7 +13,8 @@ const KIND = { ...BERTHS, id: 3, version: 1 };
 const LISTINGS = [1, 2].map((id): Listing => {
   const moments = { version: 1, createdAt: 5, changedAt: 5, publishedAt: 5, binnedAt: null };
   const values = { type: 'quay', price: { minor: id * 100, currency: 'EUR' } };
-  return { ...BLANK_CONTENT, ...moments, id, kindId: 3, slug: `b-${id}`, title: `Ærø ${id}`, status: 'live', values };
+  const named = { slug: `b-${id}`, address: `b-${id}`, title: `Ærø ${id}` };
+  return { ...BLANK_CONTENT, ...moments, ...named, id, kindId: 3, status: 'live', values };
 });
 
 describe('Files of catalogs', () => {

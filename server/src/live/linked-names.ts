@@ -115,9 +115,10 @@ export class LinkedNames {
   private takeListing(entry: EntryOf<'listing'>, affected: Set<number>): void {
     const known = this.names.get(entry.id);
     if (!known || !entry.after) return;
-    const { id, kindId, title, slug, status, shownFrom, shownUntil } = entry.after;
-    this.takeName({ id, kindId, title, slug, status, shownFrom, shownUntil });
-    const isSame = known.title === title && known.slug === slug && known.status === status;
+    const { id, kindId, title, slug, address, status, shownFrom, shownUntil } = entry.after;
+    this.takeName({ id, kindId, title, slug, address, status, shownFrom, shownUntil });
+    const isSameAddress = known.slug === slug && known.address === address;
+    const isSame = known.title === title && isSameAddress && known.status === status;
     const isSameWindow = known.shownFrom === shownFrom && known.shownUntil === shownUntil;
     if (!isSame || !isSameWindow) this.addLinkedWith(id, affected);
   }

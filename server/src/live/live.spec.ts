@@ -77,7 +77,7 @@ describe('The catalogs in memory', () => {
       // One given up, one read anew, one that is new.
       expect(catalog.taken).toBe(3);
       expect(live.countsOf(kindId)).toEqual({ ...live.countsOf(kindId), live: 1030 });
-      expect([catalog.titleOf(1), catalog.rowOf(2), catalog.idOfSlug('s-7')]).toEqual(['Lantern', undefined, 38]);
+      expect([catalog.titleOf(1), catalog.rowOf(2), catalog.idOfAddress('s-7')]).toEqual(['Lantern', undefined, 38]);
       expect([await found('lantern'), await found('lately'), await found('mooring')]).toEqual([1, 1, 1000]);
       expect([...catalog.title.sortedRows().rows]).toEqual([...before.title.sortedRows().rows]);
     });

@@ -18,6 +18,7 @@ import type { Kind, KindById } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from '../live/live.js';
 import type { Reads } from '../live/revisions.js';
+import { FormerPlaces } from './former-places.js';
 import { CardsOfPages } from './held-cards.js';
 import { PageReads, together } from './page-reads.js';
 import type { ListingPlace, PagePlace } from './places.js';
@@ -26,7 +27,7 @@ import { Places } from './places.js';
 const MOST_MISSED = 20;
 
 /** Where no page can be, as no kind has such an address: the one page for all addresses that lead nowhere. */
-const NOWHERE = '/-';
+export const NOWHERE = '/-';
 
 /** The page that an address leads to. */
 export interface LeadsToPage {
@@ -49,6 +50,7 @@ const NOTHING: Reads = { kinds: [], listings: [] };
 /** Answers addresses of the public side with page models. */
 export class Pages {
   private readonly places: Places;
+  private readonly former: FormerPlaces;
   private readonly reads: PageReads;
   private readonly cards: CardsOfPages;
 
@@ -57,6 +59,7 @@ export class Pages {
     private readonly live: Live,
   ) {
     this.places = new Places(live);
+    this.former = new FormerPlaces(store, live, this.places);
     this.reads = new PageReads(live);
     this.cards = new CardsOfPages(live);
   }
@@ -65,11 +68,27 @@ export class Pages {
   async page(url: string): Promise<PageModel> {
     const { path, search } = partsOfUrl(url);
     const scene = this.scene();
-    const place = this.places.at(path);
-    if (!place || place.of === 'moved') return notFoundPage(scene);
+    const place = await this.placeNow(path);
+    if (!place) return notFoundPage(scene);
     if (place.of === 'page') return this.made(scene, place, search);
     const listing = await this.store.listing(place.id);
     return listing ? this.madeOfListing(scene, place, this.live.complete(listing), search) : notFoundPage(scene);
+  }
+
+  /** Where what stood at an address before is now, for an address that leads nowhere; null for nothing. */
+  async formerly(url: string): Promise<string | null> {
+    const { path, search } = partsOfUrl(url);
+    const now = await this.former.at(path);
+    return now !== null && search !== '' ? `${now}?${search}` : now;
+  }
+
+  /** What stands at a path, or where what stood there before is now. */
+  private async placeNow(path: string): Promise<PagePlace | ListingPlace | null> {
+    const here = this.places.at(path);
+    if (here && here.of !== 'moved') return here;
+    const now = here ? here.to : await this.former.at(path);
+    const there = now === null ? null : this.places.at(now);
+    return there?.of === 'moved' ? null : there;
   }
 
   /** Which page serves a listing: of the designed ones that fit the one that asks for most, else the standard one. */
@@ -141,10 +160,10 @@ export class Pages {
       };
     });
     const ofListings = listings.map(({ catalog, id }): SuggestionModel => {
-      const slug = catalog.slugAt(catalog.rowOf(id)!);
+      const address = catalog.addressAt(catalog.rowOf(id)!);
       const label = catalog.titleOf(id);
       const { hasListingPages, one } = catalog.kind;
-      const href = hasListingPages ? listingPath(catalog.kind, { slug }) : hrefOf({ ...BLANK_QUERY, text: label });
+      const href = hasListingPages ? listingPath(catalog.kind, { address }) : hrefOf({ ...BLANK_QUERY, text: label });
       return { label, about: one, count: null, href };
     });
     return [...ofValues, ...ofListings];
@@ -192,7 +211,7 @@ export class Pages {
   }
 
   private canonicalPath(place: PagePlace | ListingPlace): string {
-    if (place.of === 'listing') return listingPath(place.catalog.kind, place);
+    if (place.of === 'listing') return place.path;
     return place.own?.list.design.path ?? place.path;
   }
 

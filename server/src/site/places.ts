@@ -9,6 +9,7 @@ import {
   listNamedByKind,
   listNamedBySelection,
   listOfCategory,
+  listingPath,
 } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
@@ -38,7 +39,6 @@ export interface ListingPlace {
   readonly path: string;
   readonly catalog: Catalog;
   readonly id: number;
-  readonly slug: string;
 }
 
 /** Finds what stands at paths of the public side. */
@@ -102,8 +102,8 @@ export class Places {
 
   /** The page of a category of a kind; a listing that has the same address goes before it. */
   private categoryAt(path: string): PagePlace | MovedPlace | null {
-    const { catalog, part } = this.insideKind(path) ?? {};
-    const found = catalog?.kind.hasIndexPage ? categoryOf(catalog.kind, part!) : null;
+    const { catalog, rest } = this.insideKind(path) ?? {};
+    const found = catalog?.kind.hasIndexPage ? categoryOf(catalog.kind, rest!) : null;
     if (!catalog || !found) return null;
     const { kind } = catalog;
     const { category } = found;
@@ -116,29 +116,31 @@ export class Places {
 
   /** The listing whose page stands at a path. */
   private listingAt(path: string): ListingPlace | null {
-    const { catalog, part: slug } = this.insideKind(path) ?? {};
-    if (!catalog?.kind.hasListingPages || slug === undefined) return null;
-    const id = catalog.idOfSlug(slug);
+    const { catalog, rest } = this.insideKind(path) ?? {};
+    if (!catalog?.kind.hasListingPages || rest === undefined) return null;
+    const id = catalog.idOfAddress(rest);
     if (id === undefined || !catalog.isOnSite(id, this.live.nowInMs())) return null;
-    return { of: 'listing', path, catalog, id, slug };
+    return { of: 'listing', path: listingPath(catalog.kind, { address: rest }), catalog, id };
   }
 
-  /** The kind that visitors see at the first part of a path of two, and the second part. */
-  private insideKind(path: string): { readonly catalog: Catalog; readonly part: string } | null {
-    const [kindSlug = '', part, ...more] = partsOfPath(path);
+  /** The kind that visitors see at the first part of a path, and the rest of it. */
+  private insideKind(path: string): { readonly catalog: Catalog; readonly rest: string } | null {
+    const [kindSlug = '', ...parts] = partsOfPath(path);
     const catalog = this.live.catalogBySlug(kindSlug);
-    return catalog && isKindShown(catalog.kind) && part !== undefined && more.length === 0 ? { catalog, part } : null;
+    const rest = parts.join('/');
+    return catalog && isKindShown(catalog.kind) && rest !== '' ? { catalog, rest } : null;
   }
 }
 
-function partsOfPath(path: string): string[] {
+export function partsOfPath(path: string): string[] {
   return path.split('/').slice(1).map(decodePart);
 }
 
-/** A part of a path, decoded; one that cannot be decoded names nothing. */
+/** A part of a path, decoded; one that cannot be decoded, or has a slash inside, names nothing. */
 function decodePart(part: string): string {
   try {
-    return decodeURIComponent(part);
+    const decoded = decodeURIComponent(part);
+    return decoded.includes('/') ? '\u0000' : decoded;
   } catch {
     return '\u0000';
   }

@@ -4,6 +4,7 @@ import type { Live } from '../live/live.js';
 import { Held } from './held.js';
 import { PageAddresses } from './page-addresses.js';
 import type { Destination, LeadsToPage, Pages } from './pages.js';
+import { NOWHERE } from './pages.js';
 import { PagesUnderWay } from './pages-under-way.js';
 import type { HeadersOf } from './ready-page.js';
 import { ReadyPage } from './ready-page.js';
@@ -40,6 +41,14 @@ export class SitePages {
   /** Where an address leads, as a visitor sent it. */
   destination(url: string): Destination {
     return this.addresses.known(url) ?? this.addresses.find(url);
+  }
+
+  /** The same; what leads nowhere may have led somewhere before. */
+  async destinationNow(url: string): Promise<Destination> {
+    const found = this.destination(url);
+    if (found.kind === 'moved' || found.address !== NOWHERE) return found;
+    const now = await this.pages.formerly(url);
+    return now === null ? found : { kind: 'moved', to: now };
   }
 
   /**

@@ -12,6 +12,7 @@ import * as selections from './migrations/0008-selections.js';
 import * as listingsByKind from './migrations/0009-listings-by-kind.js';
 import * as oneWritePath from './migrations/0010-one-write-path.js';
 import * as designs from './migrations/0011-designs.js';
+import * as addresses from './migrations/0012-addresses.js';
 import { openPostgres } from './postgres/postgres-dialect.js';
 import { openSqlite } from './sqlite/sqlite-dialect.js';
 
@@ -32,6 +33,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0009-listings-by-kind': listingsByKind,
   '0010-one-write-path': oneWritePath,
   '0011-designs': designs,
+  '0012-addresses': addresses,
 };
 
 /** Whether an address names a PostgreSQL database; anything else is the path of an SQLite file. */

@@ -63,5 +63,5 @@ export const LATEST_CHANGE = 'SELECT coalesce(max("number"), 0) AS "feed" FROM c
 export const PACKED_COLUMNS = [
   ...['id', 'kindId', 'slug', 'title', 'summary', 'author', 'status', 'place', 'values'],
   ...['shownFrom', 'shownUntil', 'featured', 'featuredFrom', 'featuredUntil', 'handOrder', 'version'],
-  ...['createdAt', 'changedAt', 'publishedAt', 'binnedAt'],
+  ...['createdAt', 'changedAt', 'publishedAt', 'binnedAt', 'address'],
 ] as const;

@@ -37,7 +37,8 @@ const TABLES = {
   listings: [
     'listings',
     {
-      ...{ id, kindId: INTEGER, slug: STRING, title: STRING, summary: TEXT, picture: JSON_TYPE, body: TEXT },
+      ...{ id, kindId: INTEGER, slug: STRING, address: TEXT, title: STRING, summary: TEXT },
+      ...{ picture: JSON_TYPE, body: TEXT },
       ...{ place: JSON_TYPE, author: STRING, aside: JSON_TYPE, values: JSON_TYPE, status: STRING },
       ...{ featured: BOOLEAN, handOrder: DOUBLE, version: INTEGER, createdAt: BIGINT, changedAt: BIGINT },
       ...{ publishedAt: BIGINT, binnedAt: BIGINT, shownFrom: BIGINT, shownUntil: BIGINT },
@@ -48,6 +49,7 @@ const TABLES = {
     'connections',
     { id, linkId: INTEGER, a: INTEGER, b: INTEGER, note: STRING, aOrder: DOUBLE, bOrder: DOUBLE },
   ],
+  formerAddresses: ['former_addresses', { scope: key(STRING), address: key(TEXT), ownerId: INTEGER }],
   uniqueValues: ['unique_values', { kindId: key(INTEGER), field: key(STRING), value: key(STRING), listingId: INTEGER }],
   changes: [
     'changes',

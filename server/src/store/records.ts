@@ -34,6 +34,7 @@ export function listingOf(row: Row): Listing {
     id: Number(row['id']),
     kindId: Number(row['kindId']),
     slug: String(row['slug']),
+    address: String(row['address']),
     title: String(row['title']),
     summary: String(row['summary']),
     picture: row['picture'] == null ? null : parsed<Picture | null>(row['picture']),

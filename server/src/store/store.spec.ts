@@ -51,6 +51,7 @@ describe('The store', () => {
       ...full,
       id: 1,
       kindId,
+      address: full.slug,
       version: 1,
       createdAt: 1000,
       changedAt: 1000,

@@ -34,7 +34,7 @@ export function mapPoints({ list, query }: ListArea, scene: QueryScene): PointsM
     rows.forEach((row) => {
       const point = column.pointAt(row);
       if (!point || ++total > MOST_POINTS) return;
-      const href = kind.hasListingPages ? listingPath(kind, { slug: catalog.slugAt(row) }) : null;
+      const href = kind.hasListingPages ? listingPath(kind, { address: catalog.addressAt(row) }) : null;
       const { latitude, longitude } = point;
       points.push({ id: catalog.ids[row]!, title: catalog.title.textAt(row) ?? '', href, latitude, longitude });
     });

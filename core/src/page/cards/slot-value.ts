@@ -12,8 +12,8 @@ import type { ValueModel } from './value-model.js';
 import { writtenValue } from './written-value.js';
 
 /** The path of a listing's page. */
-export function listingPath(kind: { readonly slug: string }, listing: { readonly slug: string }): string {
-  return `/${kind.slug}/${listing.slug}`;
+export function listingPath(kind: { readonly slug: string }, listing: { readonly address: string }): string {
+  return `/${kind.slug}/${listing.address}`;
 }
 
 /** What a slot shows of a listing; null where it is empty, or isn't to be shown. */

@@ -31,7 +31,7 @@ export const categories: PieceMaker<'categories'> = {
       const choice = field && choiceOf(value, field);
       const picture = choice?.picture ?? null;
       // A listing with such an address goes first.
-      const hasPage = field?.type === 'categories' && catalog.idOfSlug(value) === undefined;
+      const hasPage = field?.type === 'categories' && catalog.idOfAddress(value) === undefined;
       const href = choice && hasPage && catalog.kind.hasIndexPage ? categoryPath(catalog.kind, choice) : facetHref;
       return { label, href, count: counts ? count : null, depth, icon, colour, picture };
     });

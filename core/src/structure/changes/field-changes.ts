@@ -5,6 +5,7 @@ import type { Facet, FacetControl } from '../facets/facet.js';
 import type { Field } from '../fields/field.js';
 import { columnOf } from '../field-types/registry.js';
 import type { KindDefinition } from '../kinds/kind.js';
+import { addressForms, formsInPattern, patternWithKeyRenamed, patternWithoutField } from '../kinds/address-pattern.js';
 import { fieldByKey } from '../kinds/kind.js';
 import type { OrderKey } from '../orders/sort-choice.js';
 
@@ -15,6 +16,7 @@ export function usesOfField(kind: KindDefinition, key: string): string[] {
     ...kind.facets.filter((facet) => asksAbout(facet, key)).map(({ label }) => `the facet “${label}”`),
     ...kind.sortChoices.filter(({ order }) => orderUses(order)).map(({ label }) => `the sort choice “${label}”`),
     ...(groupsBy(kind, key) ? ['the headings by date'] : []),
+    ...(formsInPattern(kind.addressPattern, key).length > 0 ? ['the addresses of its listings'] : []),
     ...(orderUses(kind.defaultOrder) ? ['the order of the index page'] : []),
     ...kind.fields
       .filter((field) => field.showWhen && fieldsOfCondition(field.showWhen).includes(key))
@@ -54,6 +56,7 @@ export function withoutField(kind: KindDefinition, key: string): KindDefinition 
       }),
     facets: kind.facets.filter((facet) => !asksAbout(facet, key)),
     grouping: groupsBy(kind, key) ? null : kind.grouping,
+    addressPattern: patternWithoutField(kind.addressPattern, key),
     sortChoices: kind.sortChoices
       .map((choice) => ({ ...choice, order: withoutKey(choice.order) }))
       .filter(({ order }) => order.length > 0),
@@ -86,6 +89,7 @@ export function withKeyRenamed(kind: KindDefinition, from: string, to: string): 
       field: kind.grouping.field === from ? to : kind.grouping.field,
       endField: kind.grouping.endField === from ? to : kind.grouping.endField,
     },
+    addressPattern: patternWithKeyRenamed(kind.addressPattern, from, to),
     sortChoices: kind.sortChoices.map((choice) => ({ ...choice, order: renamed(choice.order) })),
     defaultOrder: renamed(kind.defaultOrder),
   };
@@ -105,6 +109,9 @@ export function withFieldReplaced(
       (facet) => !asksAbout(facet, field.key) || facet.through.length > 0 || fitsFacet(facet.control),
     ),
     grouping: groupsBy(kind, field.key) && columnTime(field) === null ? null : kind.grouping,
+    addressPattern: formsInPattern(kind.addressPattern, field.key).every((form) => addressForms(field).includes(form))
+      ? kind.addressPattern
+      : patternWithoutField(kind.addressPattern, field.key),
   };
 }
 

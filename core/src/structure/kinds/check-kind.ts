@@ -11,6 +11,8 @@ import { readColour } from '../field-types/colour.js';
 import { DEFAULT_UNIT } from '../field-types/measure.js';
 import { columnOf, controlsFor, fieldType, isFieldTypeName } from '../field-types/registry.js';
 import { checkSubfields } from '../field-types/subfields.js';
+import { MOST_ADDRESS_PARTS, addressForms, addressStretches, fieldOfAddress } from './address-pattern.js';
+import type { AddressPart } from './address-pattern.js';
 import type { Kind, KindDefinition } from './kind.js';
 import { fieldByKey } from './kind.js';
 import { OWN_SORT_KEYS } from '../orders/sort-choice.js';
@@ -40,6 +42,7 @@ export const RESERVED_SLUGS: readonly string[] = [
 export function checkKind(kind: KindDefinition, others: readonly Kind[]): Issue[] {
   return [
     ...checkNames(kind, others),
+    ...checkAddresses(kind),
     ...checkSections(kind),
     ...checkFields(kind),
     ...checkFacets(kind, others),
@@ -85,6 +88,31 @@ function checkNames(kind: KindDefinition, others: readonly Kind[]): Issue[] {
     issues.push(issue('value.not-a-colour', params, { field: 'colour' }));
   }
   return issues;
+}
+
+/** What is wrong with the pattern of the addresses of a kind's listings. */
+export function checkAddresses({ addressPattern, fields }: Pick<KindDefinition, 'addressPattern' | 'fields'>): Issue[] {
+  if (!addressPattern) return [];
+  const stretches = addressStretches(addressPattern);
+  const reasons = stretches.flat().flatMap((part) => addressPartReasons(part, fields));
+  if (addressPattern.length > MOST_ADDRESS_PARTS) reasons.push(`at most ${MOST_ADDRESS_PARTS} parts fit.`);
+  if (stretches.some(({ length }) => length === 0)) reasons.push('there is nothing before or after a slash.');
+  if (!addressPattern.some(({ field }) => field !== '')) {
+    reasons.push('without a value all listings would have the same address.');
+  }
+  return reasons.map((reason) => issue('kind.addresses', { reason }, { field: 'addressPattern' }));
+}
+
+function addressPartReasons(part: AddressPart, fields: readonly Field[]): string[] {
+  if (part.field === '') {
+    return isSlug(part.text) ? [] : [`“${part.text}” may hold small letters, digits and hyphens only.`];
+  }
+  const field = fieldOfAddress(part.field, fields);
+  if (!field) return [`they name the field “${part.field}”, which is not there.`];
+  const forms = addressForms(field);
+  if (forms.length === 0)
+    return [`${field.label} cannot stand in an address, as it is a ${fieldType(field.type).label}.`];
+  return forms.includes(part.as) ? [] : [`${field.label} cannot stand in an address as “${part.as}”.`];
 }
 
 function checkSections({ sections, fields }: KindDefinition): Issue[] {

@@ -5,6 +5,8 @@ import { makeFacet } from '../facets/facet.js';
 import type { Field, FieldSketch } from '../fields/field.js';
 import { makeField, withoutUndefined } from '../fields/field.js';
 import type { OrderKey, SortChoice } from '../orders/sort-choice.js';
+import type { AddressPart, AddressPattern } from './address-pattern.js';
+import { makeAddressPart } from './address-pattern.js';
 import { HOUSE_ORDER, presentOrder } from '../orders/sort-choice.js';
 
 /** Fields shown together in the form, foldable. */
@@ -48,6 +50,8 @@ export interface KindDefinition {
   readonly parts: readonly BuiltInPart[];
   readonly hasIndexPage: boolean;
   readonly hasListingPages: boolean;
+  /** What follows its slug in the addresses of its listings; null for the slug of each. */
+  readonly addressPattern: AddressPattern | null;
   readonly startStatus: StartStatus;
   /** The order of its index page until a visitor chooses another. */
   readonly defaultOrder: readonly OrderKey[];
@@ -86,7 +90,8 @@ export type KindSketch = Pick<KindDefinition, 'slug' | 'one' | 'many'> & {
   readonly fields?: readonly FieldSketch[];
   readonly facets?: readonly FacetSketch[];
   readonly grouping?: GroupingSketch | null;
-} & Partial<Omit<KindDefinition, 'fields' | 'facets' | 'grouping'>>;
+  readonly addressPattern?: readonly Partial<AddressPart>[] | null;
+} & Partial<Omit<KindDefinition, 'fields' | 'facets' | 'grouping' | 'addressPattern'>>;
 
 /** A definition with every property at its plain default but those given. */
 export function makeKindDefinition(given: KindSketch): KindDefinition {
@@ -99,6 +104,7 @@ export function makeKindDefinition(given: KindSketch): KindDefinition {
     parts: ['picture', 'summary'],
     hasIndexPage: true,
     hasListingPages: true,
+    addressPattern: null,
     startStatus: 'draft',
     defaultOrder: HOUSE_ORDER,
     sections: [],
@@ -117,6 +123,7 @@ export function makeKindDefinition(given: KindSketch): KindDefinition {
     sortChoices: (given.sortChoices ?? []).map((choice) => ({ ...choice, order: presentOrder(choice.order) })),
     facets: (given.facets ?? []).map(makeFacet),
     grouping: given.grouping ? makeDateGrouping(given.grouping) : null,
+    addressPattern: given.addressPattern?.length ? given.addressPattern.map(makeAddressPart) : null,
   };
 }
 

@@ -1,6 +1,8 @@
 import 'reflect-metadata';
 import {
+  ADDRESS_FORMS,
   BUILT_IN_PARTS,
+  MOST_ADDRESS_PARTS,
   COMPUTED_RESULTS,
   FACET_CONTROLS,
   FIELD_TYPE_NAMES,
@@ -16,6 +18,7 @@ import {
   isGroup,
 } from '@plindo/core/structure';
 import type {
+  AddressForm,
   BuiltInPart,
   ComputedResult,
   Condition,
@@ -219,7 +222,23 @@ export class FieldSectionDto {
   @IsBoolean() folded!: boolean;
 }
 
-export class KindDto {
+export class AddressPartDto {
+  @IsOptional() @IsString() @MaxLength(61) field?: string;
+  @IsOptional() @IsIn(ADDRESS_FORMS) as?: AddressForm;
+  @IsOptional() @IsString() @MaxLength(80) text?: string;
+}
+
+/** What the addresses of listings are made of; null or nothing for the slug of each. */
+export class AddressPatternDto {
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_ADDRESS_PARTS)
+  @ValidateNested({ each: true })
+  @Type(() => AddressPartDto)
+  addressPattern?: AddressPartDto[] | null;
+}
+
+export class KindDto extends AddressPatternDto {
   @IsString() @MaxLength(80) slug!: string;
   @IsString() @MaxLength(80) one!: string;
   @IsString() @MaxLength(80) many!: string;

@@ -1,7 +1,7 @@
-import { makeKindDefinition } from '@plindo/core/structure';
+import { makeAddressPart, makeKindDefinition } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import { PreviewQueryDto } from '../dto/dtos.js';
-import { KindDto, KindUpdateDto } from '../dto/structure-dtos.js';
+import { AddressPatternDto, KindDto, KindUpdateDto } from '../dto/structure-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
@@ -44,6 +44,18 @@ export function kindRoutes({ kinds, pages }: Services): Route[] {
         const page = await pages.preview(call.id(), call.query.search ?? '');
         if (!page) throw Refusal.of('request.not-found');
         return page;
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/kinds/:id/addresses/plan',
+      permission: 'change structure',
+      summary: 'What another pattern makes of the addresses of all listings, with those that would clash.',
+      body: AddressPatternDto,
+      answers: 'AddressesPlan',
+      handle(call) {
+        const parts = call.body.addressPattern ?? [];
+        return kinds.planAddresses(call.id(), parts.length > 0 ? parts.map(makeAddressPart) : null);
       },
     }),
     route({

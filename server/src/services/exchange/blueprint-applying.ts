@@ -1,7 +1,7 @@
 import type { PageDesign, PieceNumbers } from '@plindo/core/design';
 import { withPageNumbers } from '@plindo/core/design';
 import type { UnplacedDesign } from '@plindo/core/plans';
-import { designIssues } from '@plindo/core/plans';
+import { designIssues, hasOtherAddresses } from '@plindo/core/plans';
 import type { Blueprint } from '@plindo/core/exchange';
 import { hashesIn, withNumbers, withoutMissing } from '@plindo/core/exchange';
 import type { ListingContent } from '@plindo/core/listings';
@@ -18,6 +18,7 @@ import {
 import type { Issue } from '@plindo/core/values';
 import { issue, refuseIfAny } from '@plindo/core/values';
 import type { Unit } from '../../store/index.js';
+import { readdress } from '../structure/readdress.js';
 import { sceneBesides } from '../structure/selections.js';
 
 /** Applies a blueprint inside a unit: whole, or refused. What is here and not in it stays as it is. */
@@ -29,6 +30,8 @@ export class BlueprintApplying {
   private readonly kinds = new Map<string, StoredKind>();
   /** Numbers of listings by the slugs of their kind and of themselves. */
   private readonly listings = new Map<string, number>();
+  /** Kinds whose listings get other addresses. */
+  private readonly readdressed: number[] = [];
   private kept: ReadonlySet<string> = new Set();
 
   constructor(
@@ -46,6 +49,7 @@ export class BlueprintApplying {
     await this.applyKinds();
     await this.applyLinks();
     this.check();
+    for (const id of this.readdressed) await readdress(this.unit, id);
     await this.applyListings();
     await this.applyConnections();
     await this.applySelections();
@@ -81,6 +85,7 @@ export class BlueprintApplying {
       const definition = withOwnFields(numbered, before.definition);
       refuseIfAny(checkKindChange(own, unit.structure.complete(definition)));
       this.kinds.set(sent.slug, await unit.updateKind(before, definition));
+      if (hasOtherAddresses(before.definition, definition)) this.readdressed.push(own.id);
     }
   }
 

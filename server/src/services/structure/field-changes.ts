@@ -40,14 +40,14 @@ export class FieldChanges {
       check(definition, kindId, unit.structure);
       refuseOutdated(kind, version, kind.many);
       const change = new TypeChange(from, to, unit.context());
+      const before = unit.structure;
+      await unit.updateKind(unit.kind(kindId), definition);
       for await (const stretch of unit.listingsOf(kindId)) {
         for (const listing of stretch) {
           const after = change.apply(listing);
           if (after) await unit.updateListing(listing, { ...listing, ...after });
         }
       }
-      const before = unit.structure;
-      await unit.updateKind(unit.kind(kindId), definition);
       refuseIfBreaking(unit, before);
       const [was, is] = [fieldType(from.type).label, fieldType(to.type).label];
       const sentence = `Changed ${from.label} of ${kind.many} from ${was} to ${is}`;
@@ -62,14 +62,15 @@ export class FieldChanges {
       const definition = withKeyRenamed(kind, from, to);
       check(definition, kindId, unit.structure);
       refuseOutdated(kind, version, kind.many);
+      await followKey(unit, { kindId, from, to });
+      // Before its listings, whose addresses are made by it.
+      await unit.updateKind(unit.kind(kindId), definition);
       for await (const stretch of unit.listingsOf(kindId)) {
         for (const listing of stretch) {
           const after = withValueMoved(listing, from, to);
           if (after !== listing) await unit.updateListing(listing, after);
         }
       }
-      await followKey(unit, { kindId, from, to });
-      await unit.updateKind(unit.kind(kindId), definition);
       const sentence = `Gave ${field.label} of ${kind.many} the key “${to}”`;
       return { sentence, result: kindIn(unit, kindId) };
     });

@@ -1,17 +1,25 @@
-import type { Changed, KindSummary, User } from '@plindo/core/contract';
-import { changedKindIssues, newKindIssues, sentenceOfKindChange } from '@plindo/core/plans';
-import type { Kind, KindDefinition } from '@plindo/core/structure';
-import { linksOfKind } from '@plindo/core/structure';
+import type { AddressesPlan, Changed, KindSummary, User } from '@plindo/core/contract';
+import {
+  AddressPlan,
+  changedKindIssues,
+  hasOtherAddresses,
+  newKindIssues,
+  sentenceOfKindChange,
+} from '@plindo/core/plans';
+import type { AddressPattern, Kind, KindDefinition } from '@plindo/core/structure';
+import { checkAddresses, linksOfKind } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
-import type { Unit } from '../../store/index.js';
+import type { Store, Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { kindIn, refuseOutdated, refuseIfBreaking } from '../editing.js';
 import { removeLink } from './links.js';
+import { readdress } from './readdress.js';
 
 /** Making and changing kinds. */
 export class Kinds {
   constructor(
+    private readonly store: Store,
     private readonly live: Live,
     private readonly editing: Editing,
   ) {}
@@ -44,9 +52,20 @@ export class Kinds {
       refuseOutdated(before, version, before.many);
       const structure = unit.structure;
       await unit.updateKind(unit.kind(id), definition);
+      if (hasOtherAddresses(before, definition)) await readdress(unit, id);
       refuseIfBreaking(unit, structure);
       return { sentence: sentenceOfKindChange(before, definition), result: kindIn(unit, id) };
     });
+  }
+
+  /** What another pattern makes of the addresses of all listings; nothing is changed. */
+  async planAddresses(id: number, addressPattern: AddressPattern | null): Promise<AddressesPlan> {
+    const kind = this.live.kind(id);
+    if (!kind) throw Refusal.of('request.not-found');
+    refuseIfAny(checkAddresses({ ...kind, addressPattern }));
+    const plan = new AddressPlan({ ...kind, addressPattern }, this.live.context().zone);
+    for await (const stretch of this.store.listingsOf(id)) for (const listing of stretch) plan.take(listing);
+    return plan.report();
   }
 
   /** Deletes a kind with all its listings; the change log keeps them for undo. */

@@ -72,7 +72,7 @@ type Packed = readonly [
     handOrder: number | null,
     version: number,
   ],
-  ...[createdAt: number, changedAt: number, publishedAt: Moment, binnedAt: Moment],
+  ...[createdAt: number, changedAt: number, publishedAt: Moment, binnedAt: Moment, address: string],
 ];
 
 function unpackedListing(packed: string): Listing {
@@ -81,6 +81,7 @@ function unpackedListing(packed: string): Listing {
     id: row[0],
     kindId: row[1],
     slug: row[2],
+    address: row[20],
     title: row[3],
     summary: row[4],
     picture: null,

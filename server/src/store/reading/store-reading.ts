@@ -4,10 +4,14 @@ import type { Dialect } from '../dialect.js';
 import type { Models } from '../models.js';
 import { connectionOf, listingOf, parsed } from '../records.js';
 import { inParts, rowOf, rowsOf } from '../rows.js';
+import type { AddressScope } from '../units/former-addresses.js';
 import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
 
 /** What is shown of a listing where another one is linked with it. */
-export type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'status' | 'shownFrom' | 'shownUntil'>;
+export type ListingName = Pick<
+  Listing,
+  'id' | 'kindId' | 'title' | 'slug' | 'address' | 'status' | 'shownFrom' | 'shownUntil'
+>;
 
 /** The reading side of the store, for answers; what a change depends on is read in its unit. */
 export class StoreReading {
@@ -37,12 +41,18 @@ export class StoreReading {
 
   /** What is shown of linked listings elsewhere. */
   async namesOf(ids: readonly number[]): Promise<ListingName[]> {
-    const attributes = ['id', 'kindId', 'title', 'slug', 'status', 'shownFrom', 'shownUntil'];
+    const attributes = ['id', 'kindId', 'title', 'slug', 'address', 'status', 'shownFrom', 'shownUntil'];
     const names: ListingName[] = [];
     for (const id of inParts(ids)) {
       names.push(...(await rowsOf<ListingName>(this.models.listings, { attributes, where: { id } })));
     }
     return names;
+  }
+
+  /** Who had an address last that nobody has now, or that another has; null for nobody. */
+  async formerOwner(scope: AddressScope, address: string): Promise<number | null> {
+    const row = await rowOf<{ ownerId: number }>(this.models.formerAddresses, { where: { scope, address } });
+    return row && Number(row.ownerId);
   }
 
   /** All listings of a kind. */

@@ -129,26 +129,44 @@ export class UnitReading {
 
   /** Whether a listing of a kind has an address, whatever its status. */
   async hasSlug(kindId: number, slug: string): Promise<boolean> {
-    return (await this.slugsAmong(kindId, [slug])).size > 0;
+    return (await this.takenAmong(kindId, 'slug', [slug])).size > 0;
   }
 
   /** The first of `wanted`, `wanted-2`, `wanted-3` … that no listing of the kind has, nor anybody in `besides`. */
-  async freeSlug(kindId: number, wanted: string, besides: ReadonlySet<string> = new Set()): Promise<string> {
+  freeSlug(kindId: number, wanted: string, besides?: ReadonlySet<string>): Promise<string> {
+    return this.firstFree(kindId, 'slug', wanted, besides);
+  }
+
+  /** The same of whole addresses inside a kind. */
+  freeAddress(kindId: number, wanted: string, besides?: ReadonlySet<string>): Promise<string> {
+    return this.firstFree(kindId, 'address', wanted, besides);
+  }
+
+  private async firstFree(
+    kindId: number,
+    column: 'slug' | 'address',
+    wanted: string,
+    besides: ReadonlySet<string> = new Set(),
+  ): Promise<string> {
     for (let many = FIRST_SLUGS; ; many *= 2) {
       const tried: string[] = [];
       firstFreeSlug(wanted, (slug) => tried.push(slug) < many);
-      const taken = await this.slugsAmong(kindId, tried);
+      const taken = await this.takenAmong(kindId, column, tried);
       const free = tried.find((slug) => !taken.has(slug) && !besides.has(slug));
       if (free !== undefined) return free;
     }
   }
 
-  /** Of some addresses, those that listings of a kind have. */
-  async slugsAmong(kindId: number, slugs: readonly string[]): Promise<Set<string>> {
+  /** Of some slugs or addresses, those that listings of a kind have. */
+  private async takenAmong(
+    kindId: number,
+    column: 'slug' | 'address',
+    wanted: readonly string[],
+  ): Promise<Set<string>> {
     const taken = new Set<string>();
-    for (const slug of inParts(slugs)) {
-      const options = { attributes: ['slug'], where: { kindId, slug }, transaction: this.transaction };
-      for (const row of await rowsOf<{ slug: string }>(this.models.listings, options)) taken.add(row.slug);
+    for (const some of inParts(wanted)) {
+      const options = { attributes: [column], where: { kindId, [column]: some }, transaction: this.transaction };
+      for (const row of await rowsOf(this.models.listings, options)) taken.add(String(row[column]));
     }
     return taken;
   }

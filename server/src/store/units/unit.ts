@@ -1,7 +1,7 @@
 import type { Design } from '@plindo/core/design';
 import type { Connection, Listing, ListingContent } from '@plindo/core/listings';
-import { BLANK_CONTENT } from '@plindo/core/listings';
-import type { ChangeEntry, DesignSketch, EntryOf, Structure } from '@plindo/core/plans';
+import { BLANK_CONTENT, addressOfListing, isAddressLike } from '@plindo/core/listings';
+import type { AddressMove, ChangeEntry, DesignSketch, EntryOf, Structure } from '@plindo/core/plans';
 import { SITE_ID, isStructural, withEntry } from '@plindo/core/plans';
 import type {
   CategorySet,
@@ -15,10 +15,13 @@ import type {
 } from '@plindo/core/structure';
 import { makeCategory, storedDefinition } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
+import { literal } from 'sequelize';
 import type { ImportRecord } from './import-store.js';
 import { rowOfDefined, rowOfKind, rowOfLink } from '../records.js';
 import type { Row } from '../rows.js';
+import { LISTINGS_AT_ONCE } from '../reading/stretches.js';
 import { inParts, rowOf } from '../rows.js';
+import { addressIn, keepFormerAddresses } from './former-addresses.js';
 import { followNames } from './taken-names.js';
 import type { UnitBase } from './unit-reading.js';
 import { UnitReading } from './unit-reading.js';
@@ -126,7 +129,14 @@ export class Unit extends UnitReading {
 
   async insertListings(kindId: number, contents: readonly ListingContent[]): Promise<Listing[]> {
     const stamp = { kindId, version: 1, createdAt: this.now, changedAt: this.now };
-    const rows = contents.map((content) => ({ ...content, ...stamp, ...this.momentsOf(content, null) }));
+    const taken = new Set<string>();
+    const rows: Omit<Listing, 'id'>[] = [];
+    for (const content of contents) {
+      const row = { ...content, ...stamp, ...this.momentsOf(content, null) };
+      const address = await this.addressOf({ ...row, address: null }, taken);
+      taken.add(address);
+      rows.push({ ...row, address });
+    }
     const ids = await this.statements.insertNumbered('listings', rows);
     const listings = rows.map((row, at): Listing => ({ ...row, id: ids[at]! }));
     for (const after of listings) this.note({ entity: 'listing', id: after.id, before: null, after });
@@ -135,9 +145,49 @@ export class Unit extends UnitReading {
 
   async updateListing(before: Listing, content: ListingContent): Promise<Listing> {
     const stamp = { version: before.version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
-    const after: Listing = { ...before, ...content, ...stamp };
+    const moved = { ...before, ...content, ...stamp };
+    const after: Listing = { ...moved, address: await this.addressOf(moved) };
     await this.write({ entity: 'listing', id: before.id, before, after });
     return after;
+  }
+
+  /**
+   * Gives listings addresses that are free at the end, though one may take what another has: those stand aside for so
+   * long. Their addresses are all that is changed.
+   */
+  async moveListings(moves: readonly AddressMove[]): Promise<void> {
+    const stretches = Array.from({ length: Math.ceil(moves.length / LISTINGS_AT_ONCE) }, (_, at) =>
+      moves.slice(at * LISTINGS_AT_ONCE, (at + 1) * LISTINGS_AT_ONCE),
+    );
+    for (const some of stretches) await this.standAside(some.map(({ id }) => id));
+    for (const some of stretches) {
+      const listings = await this.listings(some.map(({ id }) => id));
+      for (const { id, from, to } of some) {
+        const before: Listing = { ...listings.get(id)!, address: from };
+        const after: Listing = { ...before, address: to, version: before.version + 1, changedAt: this.now };
+        await this.write({ entity: 'listing', id, before, after });
+      }
+    }
+  }
+
+  /** Until the end of the unit at most: no listing can have such an address. */
+  private async standAside(ids: readonly number[]): Promise<void> {
+    const { transaction } = this;
+    for (const id of inParts(ids)) {
+      await this.models.listings.update({ address: literal(`'/' || "id"`) }, { where: { id }, transaction });
+    }
+  }
+
+  /** The address of a listing by its kind: the one that it has where that fits, else one that is free. */
+  private async addressOf(
+    listing: Omit<Listing, 'id' | 'address'> & { readonly address: string | null },
+    besides?: ReadonlySet<string>,
+  ): Promise<string> {
+    const kind = this.structure.kind(listing.kindId);
+    if (!kind?.addressPattern) return listing.slug;
+    const wanted = addressOfListing(listing, kind, this.context().zone);
+    if (listing.address !== null && isAddressLike(listing.address, wanted)) return listing.address;
+    return this.freeAddress(kind.id, wanted, besides);
   }
 
   private momentsOf({ status }: ListingContent, before: Listing | null): Pick<Listing, 'publishedAt' | 'binnedAt'> {
@@ -176,6 +226,7 @@ export class Unit extends UnitReading {
   /** Brings in step what hangs on the records: names and values that only one may have. To be called once, at the end. */
   async finish(): Promise<void> {
     await followNames(this.models, this.transaction, this.entries);
+    await keepFormerAddresses(this.statements, this.entries);
     const touched = this.entries.some(({ entity }) => entity === 'listing' || entity === 'kind');
     if (touched) await this.uniqueRows.follow(this.entries, this.before, this.structure, this);
   }
@@ -230,7 +281,9 @@ function rowAfter(entry: ChangeEntry): Row | null {
   if (entity === 'link') return rowOfLink(after);
   if (entity === 'connection' || entity === 'picture' || entity === 'design') return { ...after };
   // An entry of before a part existed has none of it.
-  return entity === 'site' ? { id: SITE_ID, settings: after } : { ...BLANK_CONTENT, ...after };
+  return entity === 'site'
+    ? { id: SITE_ID, settings: after }
+    : { ...BLANK_CONTENT, ...after, address: addressIn(after) };
 }
 
 /** Where a record stands that is to be changed, with the version that it must have. */

@@ -1,6 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type {
+  AddressesPlan,
   BinSummary,
   CategoryMove,
   CategorySetSummary,
@@ -21,6 +22,7 @@ import type {
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
 import type { Listing, ListingInput } from '@plindo/core/listings';
 import type {
+  AddressPattern,
   CategorySet,
   CategorySetDefinition,
   Field,
@@ -177,6 +179,10 @@ export class CatalogApi {
 
   addKind(kind: KindSketch): Observable<Changed<Kind>> {
     return this.http.post<Changed<Kind>>('/api/kinds', kind);
+  }
+
+  planAddresses(kindId: number, addressPattern: AddressPattern): Observable<AddressesPlan> {
+    return this.http.post<AddressesPlan>(`/api/kinds/${kindId}/addresses/plan`, { addressPattern });
   }
 
   planTypeChange(kindId: number, field: Field): Observable<TypeChangePlan> {

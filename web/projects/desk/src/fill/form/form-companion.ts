@@ -116,7 +116,7 @@ export class FormCompanion {
     const content = this.content();
     if (!content) return null;
     const times = { createdAt: Date.now(), changedAt: Date.now(), publishedAt: null, binnedAt: null };
-    const kept = this.listing() ?? { id: 0, kindId: this.kind().id, version: 0, ...times };
+    const kept = this.listing() ?? { id: 0, kindId: this.kind().id, version: 0, address: content.slug, ...times };
     const linked = this.kind()
       .fields.filter(({ type }) => type === 'link')
       .map(({ key }) => [key, shownLinks(this.draft().values[key])] as const);

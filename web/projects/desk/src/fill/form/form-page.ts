@@ -18,7 +18,15 @@ import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, issuesOf } from '@plindo/api';
 import type { Listing } from '@plindo/core/listings';
-import { ComputedValues, STATUSES, STATUS_LABELS, isShown, presenceSentence, readListing } from '@plindo/core/listings';
+import {
+  ComputedValues,
+  STATUSES,
+  STATUS_LABELS,
+  addressOfListing,
+  isShown,
+  presenceSentence,
+  readListing,
+} from '@plindo/core/listings';
 import type { Field, Kind } from '@plindo/core/structure';
 import { BUILT_IN_FIELDS, hasPart } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
@@ -118,6 +126,13 @@ export class FormPage implements MayHoldWork {
     return kind && draft && readListing(inputOf(draft, kind, this.listing()), kind, this.context(), this.listing());
   });
   protected readonly computed = computed(() => this.computedValues().of(this.read()?.content.values ?? {}));
+  /** What follows the part of the kind in its address, where that is made of what is typed. */
+  protected readonly address = computed(() => {
+    const [kind, content] = [this.kind(), this.read()?.content];
+    if (!kind?.addressPattern || !content) return '';
+    const publishedAt = this.listing()?.publishedAt ?? null;
+    return addressOfListing({ ...content, publishedAt }, kind, this.context().zone);
+  });
   /** Since when or until when visitors will see it, as it is typed. */
   protected readonly presence = computed(() => {
     const content = this.read()?.content;

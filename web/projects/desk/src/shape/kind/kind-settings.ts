@@ -4,11 +4,12 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { PART_LABELS, STATUS_LABELS } from '@plindo/core/listings';
-import type { BuiltInPart, KindDefinition, OrderKey } from '@plindo/core/structure';
+import type { BuiltInPart, Kind, KindDefinition, OrderKey } from '@plindo/core/structure';
 import { BUILT_IN_PARTS, HOUSE_ORDER, START_STATUSES, columnOf } from '@plindo/core/structure';
 import { slugOf } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import { KIND_ICONS } from '../kind-icons';
+import { AddressEditor } from './address-editor';
 
 interface OrderOffer {
   readonly label: string;
@@ -20,7 +21,7 @@ const BY_TITLE: OrderKey = { by: '@title', direction: 'up' };
 /** What is said of a kind as a whole. */
 @Component({
   selector: 'pl-kind-settings',
-  imports: [Icon, MatCheckboxModule, MatFormFieldModule, MatInputModule, MatSelectModule],
+  imports: [AddressEditor, Icon, MatCheckboxModule, MatFormFieldModule, MatInputModule, MatSelectModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let own = kind();
@@ -72,6 +73,9 @@ const BY_TITLE: OrderKey = { by: '@title', direction: 'up' };
           <mat-label>A sentence above its index page</mat-label>
           <input matInput maxlength="1000" [value]="own.intro" (input)="set({ intro: $any($event.target).value })" />
         </mat-form-field>
+        @if (own.hasListingPages) {
+          <pl-address-editor class="whole" [kind]="own" [kept]="kept()" (kindChange)="kindChange.emit($event)" />
+        }
         <fieldset>
           <legend>Every listing has</legend>
           @for (part of parts; track part) {
@@ -122,6 +126,7 @@ const BY_TITLE: OrderKey = { by: '@title', direction: 'up' };
       align-items: center;
     }
     .more {
+      align-items: start;
       grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
       padding-block-start: 0.75rem;
     }
@@ -159,6 +164,8 @@ export class KindSettings {
   readonly kind = input.required<KindDefinition>();
   /** Whether the address still follows the name. */
   readonly isNew = input(false);
+  /** As it is kept; null while it is new. */
+  readonly kept = input<Kind | null>(null);
   readonly kindChange = output<KindDefinition>();
 
   protected readonly icons = KIND_ICONS;
