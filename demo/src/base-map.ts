@@ -8,20 +8,37 @@ import { Dice } from './random.js';
  */
 type Point = [number, number];
 
-const WEST = -31.42;
-const EAST = -31.08;
-const SOUTH = 47.28;
-const NORTH = 47.52;
-const STEPS = 60;
+/** Far enough that nobody who looks at the whole sound sees where the map ends. */
+const WEST = -32.4;
+const EAST = -30.1;
+const SOUTH = 46.7;
+const NORTH = 48.1;
+const STEPS = 14;
 
-/** A ragged line between two points; the same dice give the same line. */
-function coast(dice: Dice, from: Point, to: Point, raggedness: number): Point[] {
-  return Array.from({ length: STEPS + 1 }, (_, step) => {
-    const share = step / STEPS;
-    const wobble = Math.sin(share * 17) * 0.6 + (dice.next() - 0.5);
-    const along = [from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share] as const;
-    const fade = Math.sin(Math.PI * share);
-    return rounded([along[0] + wobble * raggedness * fade, along[1] - wobble * raggedness * 0.5 * fade]);
+/** The harbours on the shores of the sound: up the one from the sea to its head, down the other to the sea again. */
+const UP = ['Greyfin Marina', 'Pellan Pool', 'Corrin Steps', 'Sallow Creek', 'Hollin Staithe'];
+const DOWN = ['Ostrey Quay', 'Little Averne', 'Tarnwick Haven', 'Windle Sound Club', 'Mirrow Basin', 'Kessel Light'];
+
+/** A ragged line through points, straight at each of them; the same dice give the same line. */
+function coast(dice: Dice, through: readonly Point[]): Point[] {
+  const stretches = through.slice(1).map((to, at) => ragged(dice, through[at]!, to));
+  return [through[0]!, ...stretches.flat()].map(rounded);
+}
+
+function ragged(dice: Dice, from: Point, to: Point): Point[] {
+  const [east, north] = [to[0] - from[0], to[1] - from[1]];
+  const raggedness = Math.min(0.13, 0.012 / Math.hypot(east, north));
+  return Array.from({ length: STEPS }, (_, step): Point => {
+    const share = (step + 1) / STEPS;
+    const wobble = (Math.sin(share * 9) * 0.6 + (dice.next() - 0.5)) * raggedness * Math.sin(Math.PI * share);
+    return [from[0] + east * share - north * wobble, from[1] + north * share + east * wobble];
+  });
+}
+
+function placesOf(names: readonly string[]): Point[] {
+  return names.map((name): Point => {
+    const { longitude, latitude } = HARBOURS.find((harbour) => harbour.name === name)!;
+    return [longitude, latitude];
   });
 }
 
@@ -53,14 +70,17 @@ function land(name: string, outline: Point[]): object {
 }
 
 const dice = new Dice(47);
-const northShore = coast(dice, [EAST, 47.41], [WEST, 47.46], 0.014);
-const southShore = coast(dice, [WEST, 47.3], [EAST, 47.345], 0.012);
-const brannock = HARBOURS.find(({ name }) => name === 'Brannock Island')!;
+const [head] = placesOf(['Hollin Staithe']);
+const northShore = coast(dice, [[WEST, 47.43], [-31.42, 47.4], ...placesOf(UP)]);
+const southShore = coast(dice, [head!, ...placesOf(DOWN), [-31.19, 47.27], [-31.24, SOUTH]]);
+// One piece, so that no line divides the land at the head of the sound.
+const shore = [...northShore, ...southShore.slice(1)];
+const [brannock] = placesOf(['Brannock Island']);
 const features = [
-  land('North shore', [...northShore, [WEST, NORTH], [EAST, NORTH], northShore[0]!]),
-  land('South shore', [...southShore, [EAST, SOUTH], [WEST, SOUTH], southShore[0]!]),
-  land('Brannock', island(dice, [brannock.longitude, brannock.latitude + 0.012], 0.009)),
-  land('The Skerries', island(dice, [-31.25, 47.325], 0.003)),
+  land('Mainland', [...shore, [EAST, SOUTH], [EAST, NORTH], [WEST, NORTH], shore[0]!]),
+  land('Brannock', island(dice, [brannock![0], brannock![1] + 0.012], 0.009)),
+  land('The Skerries', island(dice, [-31.318, 47.312], 0.003)),
+  land('Little Skerry', island(dice, [-31.303, 47.306], 0.0015)),
   ...HARBOURS.map(({ name, longitude, latitude }) => ({
     type: 'Feature',
     properties: { name, kind: 'harbour' },

@@ -20,6 +20,7 @@ import {
   YARD_LAST,
 } from './people-and-work.js';
 import type { GuideNumbers } from './pages/guide-pages.js';
+import { officePart } from './pages/office-part.js';
 import { guidePages } from './pages/guide-pages.js';
 import { drawLogo } from './pictures.js';
 import { drawPortrait } from './portraits.js';
@@ -84,13 +85,14 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
 /** How the guide looks: a card for each kind, and its pages. */
 async function designGuide(
   { designs, kinds }: Services,
-  numbers: GuideNumbers,
+  numbers: Omit<GuideNumbers, 'office'>,
   pictures: readonly KeptPicture[],
 ): Promise<void> {
   for (const { kind } of kinds.summaries()) {
     await designs.add(null, { type: 'card', kindId: kind.id, definition: guideCard(kind) });
   }
-  for (const [kindId, definition] of guidePages(numbers, pictures)) {
+  const { result: office } = await designs.add(null, { type: 'page', kindId: null, definition: officePart() });
+  for (const [kindId, definition] of guidePages({ ...numbers, office: office.id }, pictures)) {
     await designs.add(null, { type: 'page', kindId, definition });
   }
 }
@@ -172,10 +174,8 @@ async function fillBerths(
       await listings.add(null, kindId, {
         title: `${harbour.name}, berth ${number}`,
         summary,
-        // What leads the page is worth a picture.
-        picture: picture ?? (isFeatured ? pictures[number % pictures.length] : null),
+        ...leading(picture, isFeatured, pictures[number % pictures.length]),
         status: dice.chance(0.04) ? 'draft' : 'live',
-        featured: isFeatured,
         handOrder: isFeatured ? number * 10 : null,
         values: {
           harbour: [harbours.get(harbour.name)!],
@@ -197,6 +197,15 @@ async function fillBerths(
       });
     }
   }
+}
+
+/** What leads a list is worth a picture. */
+function leading(
+  picture: KeptPicture | null,
+  featured: boolean,
+  other: KeptPicture | undefined,
+): { readonly picture: KeptPicture | null; readonly featured: boolean } {
+  return { picture: picture ?? (featured ? (other ?? null) : null), featured };
 }
 
 function tariffOf(night: number, dice: Dice): readonly Record<string, unknown>[] {
@@ -227,10 +236,9 @@ async function fillYards(
       await listings.add(null, kindId, {
         title,
         summary: `A ${dice.pick(['family', 'small', 'busy', 'quiet'])} yard ${dice.pick(['on the inner shore', 'by the old lock', 'below the bridge', 'at the end of the quay'])}.`,
-        picture: dice.chance(0.25) ? null : dice.pick(pictures),
+        ...leading(dice.chance(0.25) ? null : dice.pick(pictures), dice.chance(0.07), pictures[at % pictures.length]),
         body: `<p>${title} looks after boats of every build.</p><h2>This winter</h2><ul><li>Lift, wash and lay up in one visit</li><li>Ten in the hundred off for work booked before <strong>February</strong></li></ul>`,
         status: 'live',
-        featured: dice.chance(0.07),
         values: {
           services,
           lift: dice.chance(0.15) ? null : `${dice.whole(3, 60)} t`,
@@ -292,10 +300,9 @@ async function fillCourses(
     const starts = Math.round((at - COURSES / 5) * 2.6);
     const shown = {
       summary: `${topic.days === 1 ? 'A day' : `${topic.days} days`} ${dice.pick(['on the water', 'half ashore and half afloat', 'with time to practise'])}.`,
-      picture: dice.chance(0.4) ? null : dice.pick(pictures),
+      ...leading(dice.chance(0.4) ? null : dice.pick(pictures), dice.chance(0.05), pictures[at % pictures.length]),
       // A course leaves the site when it starts; a few can still be joined.
       shownUntil: dice.chance(0.12) ? null : `${dateIn(today, starts)} 09:00`,
-      featured: dice.chance(0.05),
     };
     const [price, seats] = [topic.days * dice.whole(60, 110), dice.whole(4, 12)];
     const [harbour, heldAt] = dice.pick([...harbours]);

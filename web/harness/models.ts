@@ -97,7 +97,7 @@ const SORTS: readonly SortModel[] = [
   { key: 'picked', label: 'Featured first', href: '/berths', current: true },
   { key: 'title', label: 'Title, A to Z', href: '/berths?sort=title', current: false },
 ];
-const STATE: ListStateModel = { featured: [], rest: '', groups: [], note: '', empty: null, heads: {} };
+const STATE: ListStateModel = { featured: [], rest: '', groups: [], before: 0, note: '', empty: null, heads: {} };
 const AREA: AreaModel = {
   ...{ key: '', form: 'find', path: '/berths', others: [] },
   sort: { name: 'sort', byItself: 'picked' },
@@ -126,7 +126,7 @@ export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
   ];
   const columns = [[{ type: 'heading', level: 1, text: heading, href: null } as const, ...side], found];
   return {
-    ...{ type: 'designed', serves: 'index', listing: null, areas, cardForms: CARD_FORMS },
+    ...{ type: 'designed', serves: 'index', dependsOnViewer: false, listing: null, areas, cardForms: CARD_FORMS },
     ...{ site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' }, now: '2026-11-23T12:00:00.000Z' },
     ...{ title: 'Berths – Guide', description: '', canonical: '/berths', kinds: [] },
     strips: [

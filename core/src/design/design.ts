@@ -3,6 +3,7 @@ import { fieldByKey, fieldsOfCondition } from '../structure/index.js';
 import type { CardDesign } from './cards/card.js';
 import { slotsOfCard, zonesOf } from './cards/card.js';
 import { firstCard } from './cards/first-card.js';
+import { withParts } from './pages/embedded-parts.js';
 import type { PageDesign, Piece } from './pages/page-design.js';
 import type { PagePurpose } from './pages/page-purpose.js';
 import { piecesOfPage, slotsOfPage, withPieces } from './pages/page-design.js';
@@ -40,13 +41,24 @@ export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCar
   return own.sort(byPosition);
 }
 
-/** The pages that serve a purpose, in their order; of listing pages those of a kind. */
+/** The pages that serve a purpose, in their order, with the parts in their places; of listing pages those of a kind. */
 export function pagesFor(serves: PagePurpose, kindId: number | null, designs: readonly Design[]): KeptPage[] {
   const own = designs.filter(
     (design): design is KeptPage =>
       design.type === 'page' && design.definition.serves === serves && design.kindId === kindId,
   );
-  return own.sort(byPosition);
+  return own.sort(byPosition).map((page) => wholePage(page, designs));
+}
+
+/** A page with the parts that it embeds in their places. */
+export function wholePage(page: KeptPage, designs: readonly Design[]): KeptPage {
+  return { ...page, definition: withParts(page.definition, (id) => partAmong(designs, id)?.definition) };
+}
+
+/** A part of pages, by its number. */
+export function partAmong(designs: readonly Design[], id: number): KeptPage | undefined {
+  const found = designs.find((design) => design.id === id);
+  return found?.type === 'page' && found.definition.serves === 'part' ? found : undefined;
 }
 
 function byPosition(a: Design, b: Design): number {

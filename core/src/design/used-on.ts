@@ -1,7 +1,7 @@
 import type { Kind, KindById, Selection } from '../structure/index.js';
 import { SELECTIONS_SLUG, isKindShown } from '../structure/index.js';
 import type { Design, KeptPage } from './design.js';
-import { pagesFor } from './design.js';
+import { pagesFor, wholePage } from './design.js';
 import type { Piece } from './pages/page-design.js';
 import { piecesOfPage } from './pages/page-design.js';
 import { linkedKind } from './pieces/list.js';
@@ -26,7 +26,9 @@ export function usesOfMainCard(
   const choosing = selections.filter(({ kinds }) => kinds.includes(kind.id));
   const lists = ({ definition, kindId }: KeptPage): boolean =>
     piecesOfPage(definition).some((piece) => listsKind(piece, kind, kindById(kindId ?? 0) ?? null, choosing, kindById));
-  const pages = designs.filter((design): design is KeptPage => design.type === 'page' && lists(design));
+  const pages = designs.filter(
+    (design): design is KeptPage => design.type === 'page' && lists(wholePage(design, designs)),
+  );
   return [
     ...index,
     ...(isPlainHome ? [{ label: 'Front page', href: '/' }] : []),
@@ -65,6 +67,7 @@ function useOfPage({ definition, kindId }: KeptPage, kindById: KindById): Design
   const { name, serves, address } = definition;
   if (serves === 'home') return [{ label: name, href: '/' }];
   if (serves === 'free') return [{ label: name, href: `/${address}` }];
+  if (serves === 'part') return [];
   const kind = kindId === null ? undefined : kindById(kindId);
   return kind ? [{ label: name, href: `/${kind.slug}` }] : [];
 }

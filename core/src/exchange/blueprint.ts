@@ -38,8 +38,8 @@ export interface Blueprint {
 }
 
 /**
- * A design with the slug of its kind in the place of its number, in its order among its like. In the settings of pieces
- * kinds and selections are positions in the lists of the document, counted from 1.
+ * A design with the slug of its kind in the place of its number, in its order among its like. In pages kinds, selections
+ * and parts of pages are positions in the lists of the document, counted from 1.
  */
 export type BlueprintDesign = (Pick<KeptCard, 'type' | 'definition'> | Pick<KeptPage, 'type' | 'definition'>) & {
   /** Null for a page of no listing. */
@@ -135,11 +135,12 @@ export function blueprintOf(source: BlueprintSource): Blueprint {
 function designsIn({ designs, kinds, selections }: BlueprintSource): BlueprintDesign[] {
   const position = (list: readonly { readonly id: number }[], id: number): number =>
     list.findIndex((one) => one.id === id) + 1;
+  const inOrder = [...designs].sort((a, b) => a.position - b.position || a.id - b.id);
   const numbers = {
     kind: (id: number): number => position(kinds, id),
     selection: (id: number): number => position(selections, id),
+    part: (id: number): number => position(inOrder, id),
   };
-  const inOrder = [...designs].sort((a, b) => a.position - b.position || a.id - b.id);
   return inOrder.map((design): BlueprintDesign => {
     const kind = kinds.find(({ id }) => id === design.kindId)?.slug ?? null;
     if (design.type === 'card') return { type: 'card', kind, definition: design.definition };

@@ -26,6 +26,8 @@ export interface KindLink {
 export interface DesignedPage extends PageFrame {
   readonly type: 'designed';
   readonly serves: PagePurpose;
+  /** Whether it shows people who have signed in something else than visitors. */
+  readonly dependsOnViewer: boolean;
   /** The listing whose page it is; null for none. */
   readonly listing: { readonly id: number; readonly kindId: number; readonly title: string } | null;
   readonly strips: readonly StripModel[];
@@ -47,7 +49,12 @@ export interface AreaModel {
   readonly sort: { readonly name: string; readonly byItself: string | null };
 }
 
-export interface StripModel extends Pick<Strip, 'key' | 'width' | 'tone' | 'picture' | 'space' | 'anchor'> {
+/** The screens that something is for, where it isn't for all. */
+export interface OnScreens {
+  readonly screens?: 'narrow' | 'wide';
+}
+
+export interface StripModel extends OnScreens, Pick<Strip, 'key' | 'width' | 'tone' | 'picture' | 'space' | 'anchor'> {
   readonly columns: readonly ColumnModel[];
 }
 

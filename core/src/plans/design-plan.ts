@@ -1,5 +1,5 @@
 import type { Design, DesignType, KeptCard, KeptPage } from '../design/index.js';
-import { checkCard, checkPage, isOfKind } from '../design/index.js';
+import { checkCard, checkPage, mayBeOfKind, partAmong } from '../design/index.js';
 import type { ReadContext } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { foldText, issue } from '../values/index.js';
@@ -32,8 +32,8 @@ export function designIssues(
   if (design.type === 'card') {
     return kind ? [...issues, ...checkCard(design.definition, kind, scene)] : [issue('request.not-found')];
   }
-  // A page of listings or of their list has their kind, any other none.
-  if ((kindId !== null) !== isOfKind(design.definition) || (kindId !== null && !kind)) {
+  // A page of listings or of their list has their kind, any other none; a part may have one.
+  if (!mayBeOfKind(design.definition, kindId !== null) || (kindId !== null && !kind)) {
     return [issue('request.not-found')];
   }
   const isSelection = (number: number): boolean => structure.selections.some((one) => one.id === number);
@@ -41,7 +41,8 @@ export function designIssues(
   const slugs = structure.kindsBesides(null).map(({ slug }) => slug);
   const isTakenAddress = (address: string): boolean =>
     addresses.includes(address) || slugs.includes(address.split('/')[0]!);
-  const page = checkPage(design.definition, { ...scene, kind, isSelection, isTaken: isTakenAddress });
+  const partOf = (part: number): KeptPage | undefined => partAmong(others, part);
+  const page = checkPage(design.definition, { ...scene, kind, isSelection, partOf, isTaken: isTakenAddress });
   return [...issues, ...page];
 }
 

@@ -1,5 +1,6 @@
 import type { PageDesign, PageSketch } from '@plindo/core/design';
 import { makePage, makeText, slotOfField } from '@plindo/core/design';
+import { officeWord } from './office-part.js';
 import { head, heading, linked, lines, slot, summary, value } from './page-parts.js';
 
 const BERTH_STRIPS: PageSketch['strips'] = [
@@ -94,13 +95,13 @@ const BERTH_STRIPS: PageSketch['strips'] = [
   },
 ];
 
-export function berthPage(): PageDesign {
+export function berthPage(office: number): PageDesign {
   return makePage({
     name: 'Berth page',
     purpose: 'What it costs, whether the boat fits, and what is around it',
     serves: 'listing',
     title: makeText([{ field: '@title' }, { field: 'price', before: ', ', after: ' a night' }]),
     description: makeText([{ field: '@summary' }]),
-    strips: BERTH_STRIPS,
+    strips: [...BERTH_STRIPS, { columns: [{ pieces: [officeWord(office)] }] }],
   });
 }

@@ -2,7 +2,8 @@ import type { PageDesign, PageSketch } from '@plindo/core/design';
 import { makePage, makeText } from '@plindo/core/design';
 import type { KeptPicture } from '../guide.js';
 import type { GuideNumbers } from './guide-pages.js';
-import { heading, lines, slot } from './page-parts.js';
+import { officeWord } from './office-part.js';
+import { heading, lines, slot, value } from './page-parts.js';
 
 export function frontPage(numbers: GuideNumbers, pictures: readonly KeptPicture[]): PageDesign {
   return makePage({
@@ -17,7 +18,8 @@ export function frontPage(numbers: GuideNumbers, pictures: readonly KeptPicture[
       featuredBerths(numbers),
       nextCourses(numbers),
       yardServices(numbers),
-      harboursAndWord(numbers),
+      harboursOnMap(numbers),
+      toRead(numbers),
     ],
   });
 }
@@ -115,51 +117,49 @@ function yardServices(numbers: GuideNumbers): PageSketch['strips'][number] {
   };
 }
 
-function harboursAndWord(numbers: GuideNumbers): PageSketch['strips'][number] {
+function harboursOnMap(numbers: GuideNumbers): PageSketch['strips'][number] {
   return {
-    name: 'Harbours and a word from the office',
+    name: 'Harbours on a map',
     space: 'large',
     columns: [
+      { share: 3, pieces: [{ type: 'map', settings: { area: 'harbours', height: 'large' } }] },
       {
         share: 2,
         pieces: [
           {
             type: 'list',
             settings: {
-              ...{ from: 'kind', of: numbers.harbour, most: 6, width: 14 },
+              ...{ from: 'kind', of: numbers.harbour, steered: true, name: 'harbours', most: 12, layout: 'table' },
+              columns: [
+                value('@title', { label: 'Harbour', icon: '' }),
+                value('region', { label: 'On', icon: '' }),
+                value('visitor_berths', { label: 'Berths', icon: '' }),
+              ],
               ...{ heading: makeText(['Harbours']), intro: 'Twelve places to lie safely.', leadsOn: true },
             },
           },
         ],
       },
+    ],
+  };
+}
+
+function toRead(numbers: GuideNumbers): PageSketch['strips'][number] {
+  return {
+    name: 'To read, and a word from the office',
+    columns: [
       {
-        share: 1,
         pieces: [
-          heading('A word from the office'),
-          {
-            type: 'rich-text',
-            settings: {
-              html: '<p>Prices in this guide are those that we paid ourselves. We visit every harbour each spring, and a berth whose depth we have not sounded says so.</p><p>Did you find something changed? <strong>Tell us</strong>, and the next boat will know.</p>',
-            },
-          },
-          {
-            type: 'buttons',
-            settings: { look: 'plain', buttons: [{ words: 'Who we are', address: '/about', field: '' }] },
-          },
-          { type: 'divider' },
           {
             type: 'list',
             settings: {
-              from: 'kind',
-              of: numbers.guide,
-              most: 1,
-              width: 14,
-              heading: makeText(['To read']),
-              leadsOn: true,
+              ...{ from: 'kind', of: numbers.guide, most: 1, layout: 'rows' },
+              ...{ heading: makeText(['To read']), leadsOn: true },
             },
           },
         ],
       },
+      { pieces: [officeWord(numbers.office)] },
     ],
   };
 }

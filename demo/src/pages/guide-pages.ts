@@ -6,7 +6,15 @@ import { coursePage } from './course-page.js';
 import { frontPage } from './front-page.js';
 import { guidePage } from './guide-page.js';
 import { harbourPage } from './harbour-page.js';
-import { channelsPage, coursesPage, harboursPage, instructorsPage, servicePage, yardsPage } from './index-pages.js';
+import {
+  channelsPage,
+  coursesPage,
+  harboursPage,
+  instructorsPage,
+  refuelPage,
+  servicePage,
+  yardsPage,
+} from './index-pages.js';
 import { instructorPage } from './instructor-page.js';
 import { yardPage } from './yard-page.js';
 
@@ -19,6 +27,8 @@ export interface GuideNumbers {
   readonly instructor: number;
   readonly guide: number;
   readonly channel: number;
+  /** Of the part with a word from the office. */
+  readonly office: number;
   /** By slug. */
   readonly selections: ReadonlyMap<string, number>;
 }
@@ -30,13 +40,14 @@ export function guidePages(numbers: GuideNumbers, pictures: readonly KeptPicture
   return [
     [null, frontPage(numbers, pictures)],
     [null, aboutPage()],
+    [null, refuelPage(numbers)],
     [numbers.harbour, harbourPage()],
-    [numbers.berth, berthPage()],
+    [numbers.berth, berthPage(numbers.office)],
     [numbers.yard, yardPage()],
     [numbers.course, coursePage()],
     [numbers.instructor, instructorPage()],
     [numbers.guide, guidePage()],
-    [numbers.harbour, harboursPage()],
+    [numbers.harbour, harboursPage(numbers.office)],
     [numbers.yard, yardsPage()],
     [numbers.yard, servicePage()],
     [numbers.course, coursesPage()],

@@ -1,6 +1,8 @@
 import type { PageDesign, PageSketch, Slot } from '@plindo/core/design';
 import { makePage, makeText } from '@plindo/core/design';
 import type { Piece } from './page-parts.js';
+import type { GuideNumbers } from './guide-pages.js';
+import { officeWord } from './office-part.js';
 import { heading, lines, slot, value } from './page-parts.js';
 
 /** The pages of the lists, each as its readers look things up. */
@@ -77,13 +79,28 @@ export function servicePage(): PageDesign {
         space: 'small',
         columns: [{ pieces: [{ type: 'breadcrumb' }, { type: 'chosen-category', settings: { level: 1 } }] }],
       },
+      {
+        name: 'Before the winter',
+        tone: 'tinted',
+        space: 'small',
+        categories: ['storage', 'hull'],
+        columns: [
+          {
+            pieces: [
+              lines(
+                slot({ text: ['Sheds fill up in September. Ask in July, and have your length and beam at hand.'] }),
+              ),
+            ],
+          },
+        ],
+      },
       YARD_TABLE,
     ],
   });
 }
 
 /** By where they are: a map that stays in view beside the list. */
-export function harboursPage(): PageDesign {
+export function harboursPage(office: number): PageDesign {
   return indexPage({
     name: 'Harbours',
     intro: 'Every harbour of the sound, from the skerries to the end of the reach.',
@@ -105,9 +122,32 @@ export function harboursPage(): PageDesign {
           { share: 5, order: 1, pieces: [{ type: 'map', settings: { height: 'large' } }] },
         ],
       },
+      { columns: [{ pieces: [officeWord(office)] }] },
     ],
   });
 }
+
+/** For whoever has said that they are new to it. */
+const NEW_TO_IT: PageSketch['strips'][number] = {
+  name: 'New to it',
+  tone: 'warm',
+  space: 'small',
+  chosen: [{ list: '', facet: 'level', values: ['beginner'], not: false }],
+  columns: [
+    {
+      pieces: [
+        heading('Never been afloat?'),
+        lines(
+          slot({
+            text: [
+              'You need no boat and no oilskins: every beginners’ course lends both. Bring shoes that may get wet.',
+            ],
+          }),
+        ),
+      ],
+    },
+  ],
+};
 
 /** By months: what comes next is what people ask for. */
 export function coursesPage(): PageDesign {
@@ -116,6 +156,7 @@ export function coursesPage(): PageDesign {
     intro: 'On the water and ashore, for those who begin and those who go far.',
     more: [{ type: 'jump' }],
     strips: [
+      NEW_TO_IT,
       {
         columns: [
           {
@@ -204,4 +245,29 @@ export function channelsPage(): PageDesign {
       },
     ],
   });
+}
+
+/** Cheapest first, numbered: for a night on the way. */
+export function refuelPage({ selections, office }: Pick<GuideNumbers, 'selections' | 'office'>): PageDesign {
+  const page = indexPage({
+    name: 'Refuel and stay',
+    intro: 'Berths under €40 in harbours that sell fuel, cheapest first.',
+    strips: [
+      {
+        columns: [
+          { rem: SIDE, pieces: [{ type: 'facets', settings: { only: ['type', 'price'] } }] },
+          {
+            pieces: [
+              { type: 'count' },
+              { type: 'chips' },
+              { type: 'list', settings: { from: 'page', layout: 'ranked' } },
+              { type: 'pager' },
+            ],
+          },
+        ],
+      },
+      { columns: [{ pieces: [officeWord(office)] }] },
+    ],
+  });
+  return { ...page, name: 'Refuel and stay', selection: selections.get('refuel-and-stay')! };
 }

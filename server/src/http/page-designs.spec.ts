@@ -109,6 +109,53 @@ describe('Designed pages', () => {
     expect([used.status, used.json.code]).toEqual([422, 'design.broken']);
   });
 
+  it('serve a selection, and embed parts that are designed once; neither goes unnoticed', async () => {
+    const selection = { name: 'Some', slug: 'some', kinds: [kindId], published: true };
+    const { id } = (await owner.send('POST', '/api/selections', selection)).json.result;
+    const office = await add(page('Office', [heading(words('Call us'))], { serves: 'part' }), null);
+    const embedded = { key: 'p', type: 'part', settings: { of: office.json.result.id } };
+    const own = page('Some', [embedded, { key: 'l', type: 'list', settings: { from: 'page' } }]);
+    expect((await add({ ...own, serves: 'index', selection: 99 }, null)).status).toBe(422);
+    expect((await add({ ...own, serves: 'index', selection: id }, null)).status).toBe(200);
+    expect([await headingAt('/lists/some'), await headingAt('/berths')]).toEqual(['Call us', 'Berths']);
+    const nested = await add(page('Twice', [embedded], { serves: 'part' }), null);
+    expect(messages(nested)).toEqual(['Strip 1, Part: a part cannot hold another one.']);
+    const changed = page('Office', [heading(words('Write to us'))], { serves: 'part' });
+    const { version } = office.json.result;
+    await owner.send('PUT', `/api/designs/${office.json.result.id}`, { type: 'page', version, definition: changed });
+    expect(await headingAt('/lists/some')).toBe('Write to us');
+    const gone = await owner.send('DELETE', `/api/designs/${office.json.result.id}`);
+    expect(messages(gone)).toEqual([
+      'The page “Some” uses this and would break. Change it first, under Arrange. Strip 1, Part: the part is not there any more.',
+    ]);
+    expect((await owner.send('DELETE', `/api/selections/${id}`)).status).toBe(422);
+    // On another site, where numbers are others, the page finds its part and its selection again.
+    const other = await TestApi.start();
+    try {
+      await other.addUser('owner');
+      const there = await other.signIn('owner');
+      await there.send('POST', '/api/kinds', { slug: 'x', one: 'X', many: 'Xs', fields: [] });
+      const sent = (await owner.send('GET', '/api/blueprint')).json;
+      expect((await there.send('POST', '/api/blueprint', sent)).status).toBe(200);
+      const model = (await there.send('GET', '/api/page?url=/lists/some')).json as DesignedPage;
+      expect(JSON.stringify(model.strips)).toContain('Write to us');
+    } finally {
+      await other.stop();
+    }
+  });
+
+  it('show people who have signed in what visitors don’t see', async () => {
+    const secret = { ...heading(words('For the office')), viewer: 'signed-in' };
+    await add(page('Front', [secret, { ...heading(words('Welcome')), key: 'i' }], { serves: 'home' }), null);
+    const seenBy = async (sender: Sender): Promise<[string, boolean]> => {
+      const { json } = await sender.send('GET', '/api/page?url=/');
+      return [JSON.stringify(json.strips), json.dependsOnViewer as boolean];
+    };
+    const [office, visitor] = [await seenBy(owner), await seenBy(api.anyone)];
+    expect([office[0].includes('For the office'), visitor[0].includes('For the office')]).toEqual([true, false]);
+    expect([office[1], visitor[1]]).toEqual([true, true]);
+  });
+
   it('go to another site in a blueprint, with the kinds and selections that they list', async () => {
     const selection = await owner.send('POST', '/api/selections', { name: 'Some', kinds: [kindId] });
     const lists = [

@@ -1,5 +1,5 @@
 import { pagesFor, standardListingPage } from '@plindo/core/design';
-import type { KeptPage } from '@plindo/core/design';
+import type { KeptPage, Viewer } from '@plindo/core/design';
 import type { MissedOnPage, ServingPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type { DesignedSource, ListArea, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
@@ -45,6 +45,12 @@ export interface LeadsToPage {
 /** Where an address leads: to a page, or to another address for good. */
 export type Destination = LeadsToPage | { readonly kind: 'moved'; readonly to: string };
 
+/** In which state a page is shown, and to whom. */
+interface Shown {
+  readonly search: string;
+  readonly viewer: Viewer;
+}
+
 const NOTHING: Reads = { kinds: [], listings: [] };
 
 /** Answers addresses of the public side with page models. */
@@ -65,14 +71,15 @@ export class Pages {
   }
 
   /** The page at an address ("/berths?facility=water"). */
-  async page(url: string): Promise<PageModel> {
+  async page(url: string, viewer: Viewer = 'visitor'): Promise<PageModel> {
     const { path, search } = partsOfUrl(url);
     const scene = this.scene();
     const place = await this.placeNow(path);
     if (!place) return notFoundPage(scene);
-    if (place.of === 'page') return this.made(scene, place, search);
+    const shown = { search, viewer };
+    if (place.of === 'page') return this.made(scene, place, shown);
     const listing = await this.store.listing(place.id);
-    return listing ? this.madeOfListing(scene, place, this.live.complete(listing), search) : notFoundPage(scene);
+    return listing ? this.madeOfListing(scene, place, this.live.complete(listing), shown) : notFoundPage(scene);
   }
 
   /** Where what stood at an address before is now, for an address that leads nowhere; null for nothing. */
@@ -139,7 +146,7 @@ export class Pages {
       own,
       category: null,
     };
-    return this.made(this.scene(), place, search, kindId);
+    return this.made(this.scene(), place, { search, viewer: 'signed-in' }, kindId);
   }
 
   /** What fits words that are being typed on a list of the page at a path: values of its facets, then listings. */
@@ -232,17 +239,22 @@ export class Pages {
     };
   }
 
-  private made(scene: PageScene, place: PagePlace, search: string, previewed?: number): Promise<PageModel> {
+  private made(scene: PageScene, place: PagePlace, { search, viewer }: Shown, previewed?: number): Promise<PageModel> {
     const { design, own, category } = place;
     const address = { path: this.canonicalPath(place), search, own };
-    return pageAt(scene, design, address, { listing: null, kind: null, category }, this.source(previewed));
+    return pageAt(scene, design, address, { listing: null, kind: null, category, viewer }, this.source(previewed));
   }
 
-  private madeOfListing(scene: PageScene, place: ListingPlace, listing: Listing, search: string): Promise<PageModel> {
+  private madeOfListing(
+    scene: PageScene,
+    place: ListingPlace,
+    listing: Listing,
+    { search, viewer }: Shown,
+  ): Promise<PageModel> {
     const { kind } = place.catalog;
     const design = this.pageServing(listing, kind)?.definition ?? standardListingPage(kind);
     const address = { path: this.canonicalPath(place), search, own: null };
-    return pageAt(scene, design, address, { listing, kind }, this.source());
+    return pageAt(scene, design, address, { listing, kind, viewer }, this.source());
   }
 
   private source(previewed?: number): DesignedSource {

@@ -10,6 +10,7 @@ import {
   listNamedBySelection,
   listOfCategory,
   listingPath,
+  pageForCategory,
 } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
@@ -47,18 +48,19 @@ export class Places {
 
   at(path: string): Place | null {
     if (path === '/') return { of: 'page', path, design: this.home(), own: null, category: null };
-    const own = this.listAt(path);
-    if (own) return { of: 'page', path, design: this.designOf(own), own, category: null };
+    const { own, selection } = this.listAt(path) ?? {};
+    if (own) return { of: 'page', path, design: this.designOf(own, selection), own, category: null };
     const free = this.freePageAt(path);
     if (free) return { of: 'page', path, design: free.definition, own: null, category: null };
     return this.listingAt(path) ?? this.categoryAt(path);
   }
 
-  /** The page of a list: the one that was designed for its kind, else the one that it makes itself. */
-  designOf({ list, heading, selection }: NamedList): PageDesign {
-    const [part] = list.parts;
-    const kept = selection || !part ? [] : pagesFor('index', part.catalog.kind.id, this.live.designs());
-    return kept[0]?.definition ?? standardIndexPage(heading, list.design);
+  /** The page of a list: the one that was designed for its kind, or for the selection with a number, else the standard one. */
+  designOf({ list, heading }: NamedList, selection = 0): PageDesign {
+    const kindId = selection === 0 ? (list.parts[0]?.catalog.kind.id ?? null) : null;
+    const pages = pagesFor('index', kindId, this.live.designs());
+    const kept = pages.find(({ definition }) => definition.selection === selection);
+    return kept?.definition ?? standardIndexPage(heading, list.design);
   }
 
   ofKind(catalog: Catalog): NamedList {
@@ -88,16 +90,16 @@ export class Places {
     return pagesFor('free', null, this.live.designs()).find(({ definition }) => `/${definition.address}` === path);
   }
 
-  /** The list that stands at a path, a kind's or a selection's; null where there is none. */
-  private listAt(path: string): NamedList | null {
+  /** The list that stands at a path, a kind's or a selection's, whose number goes with it; null where there is none. */
+  private listAt(path: string): { readonly own: NamedList; readonly selection?: number } | null {
     const [first = '', second, ...more] = partsOfPath(path);
     if (more.length > 0) return null;
     if (first === SELECTIONS_SLUG && second !== undefined) {
       const selection = this.live.selections().find(({ slug, published }) => slug === second && published);
-      return selection ? listNamedBySelection(selection, this.live.scene()) : null;
+      return selection ? { own: listNamedBySelection(selection, this.live.scene()), selection: selection.id } : null;
     }
     const catalog = second === undefined ? this.live.catalogBySlug(first) : undefined;
-    return catalog && isKindShown(catalog.kind) && catalog.kind.hasIndexPage ? this.ofKind(catalog) : null;
+    return catalog && isKindShown(catalog.kind) && catalog.kind.hasIndexPage ? { own: this.ofKind(catalog) } : null;
   }
 
   /** The page of a category of a kind; a listing that has the same address goes before it. */
@@ -108,10 +110,10 @@ export class Places {
     const { kind } = catalog;
     const { category } = found;
     if (found.isFormer) return { of: 'moved', to: categoryPath(kind, category) };
-    const [kept] = pagesFor('category', kind.id, this.live.designs());
+    const kept = pageForCategory(pagesFor('category', kind.id, this.live.designs()), found.path);
     const design = kept?.definition ?? standardCategoryPage(category.label, { intro: category.text ?? '' });
     const own = listOfCategory(catalog, found, this.live.scene());
-    return { of: 'page', path, design, own, category: { category, kind } };
+    return { of: 'page', path, design, own, category: { category, kind, path: found.path } };
   }
 
   /** The listing whose page stands at a path. */

@@ -1,30 +1,41 @@
-import { conditionFaults } from '../../listings/index.js';
-import type { ConditionGroup, Kind } from '../../structure/index.js';
+import type { Kind } from '../../structure/index.js';
 import { RESERVED_SLUGS } from '../../structure/index.js';
 import type { Issue } from '../../values/index.js';
 import { isSlug, issue } from '../../values/index.js';
 import { LONGEST_DESIGN_NAME } from '../cards/card.js';
-import type { PieceScene } from '../pieces/piece-type.js';
+import type { PartOfPages, PieceScene } from '../pieces/piece-type.js';
 import { pieceTypeOf } from '../pieces/registry.js';
-import { asksOfLinked, slotFaults, valueFaults } from '../slots/check-slot.js';
+import { slotFaults, valueFaults } from '../slots/check-slot.js';
 import { isValue } from '../slots/text-with-values.js';
 import type { PageDesign, Piece, Strip } from './page-design.js';
 import { slotsOfPiece, steeredLists } from './page-design.js';
-import { isOfKind, isOfList } from './page-purpose.js';
+import { withParts } from './embedded-parts.js';
+import { isOfList } from './page-purpose.js';
+import type { InsideScene } from './check-shown.js';
+import { categoryFaults, conditionIssues, shownIssues, wrong } from './check-shown.js';
 
 /** What checking a page depends on; its kind is the one whose listings, or whose list, it serves. */
-export interface PageCheckScene extends Omit<PieceScene, 'areas' | 'listKind' | 'serves'> {
+export interface PageCheckScene extends Omit<PieceScene, 'areas' | 'listKind' | 'serves' | 'partOf'> {
+  readonly partOf: (id: number) => KeptPart | undefined;
   /** First parts of addresses that are taken by kinds, and addresses of other pages. */
   readonly isTaken: (address: string) => boolean;
 }
 
+interface KeptPart {
+  readonly kindId: number | null;
+  readonly definition: PageDesign;
+}
+
 /** Everything that is wrong with a page, each with its place ("strips.2.columns.1.pieces.3"). */
 export function checkPage(page: PageDesign, scene: PageCheckScene): Issue[] {
-  const areas = steeredLists(page).map(({ settings }) => settings.name);
+  const lists = steeredLists(withParts(page, (id) => scene.partOf(id)?.definition));
+  const areas = lists.map(({ settings }) => settings.name);
   const isList = isOfList(page);
   // What a page of a list shows is of no one listing.
-  const inside: PieceScene = {
+  const inside: InsideScene = {
     ...scene,
+    lists,
+    partOf: (id) => namedPart(scene.partOf(id)),
     kind: isList ? null : scene.kind,
     listKind: isList ? scene.kind : null,
     areas,
@@ -37,6 +48,10 @@ export function checkPage(page: PageDesign, scene: PageCheckScene): Issue[] {
   ];
 }
 
+function namedPart(part: KeptPart | undefined): PartOfPages | undefined {
+  return part && { kindId: part.kindId, name: part.definition.name };
+}
+
 function frameIssues(page: PageDesign, scene: PageCheckScene, served: Kind | null): Issue[] {
   const issues: Issue[] = [];
   if (page.name.trim() === '' || page.name.length > LONGEST_DESIGN_NAME) {
@@ -44,7 +59,7 @@ function frameIssues(page: PageDesign, scene: PageCheckScene, served: Kind | nul
   }
   if (page.serves === 'free') issues.push(...addressIssues(page.address, scene));
   else if (page.address !== '') issues.push(wrong('Address', 'only a page that stands by itself has one.', 'address'));
-  if (isOfKind(page) && !served) issues.push(wrong('Page', 'its kind is not there any more.', 'kindId'));
+  issues.push(...servedIssues(page, scene, served));
   issues.push(...conditionIssues(page.when, 'Serves', 'when', scene));
   for (const [name, text] of [['Title', page.title] as const, ['Description', page.description] as const]) {
     const faults = text.flatMap((part) => {
@@ -56,6 +71,23 @@ function frameIssues(page: PageDesign, scene: PageCheckScene, served: Kind | nul
   return issues;
 }
 
+function servedIssues(
+  { serves, selection, categories }: PageDesign,
+  scene: PageCheckScene,
+  served: Kind | null,
+): Issue[] {
+  const issues: Issue[] = [];
+  if (selection !== 0) {
+    if (serves !== 'index')
+      issues.push(wrong('Page', 'only the page of a list can be that of a selection.', 'selection'));
+    if (!scene.isSelection(selection)) issues.push(wrong('Page', 'its selection is not there any more.', 'selection'));
+  } else if ((isOfList({ serves }) || serves === 'listing') && !served) {
+    issues.push(wrong('Page', 'its kind is not there any more.', 'kindId'));
+  }
+  const reasons = categoryFaults(categories, { serves, listKind: served });
+  return [...issues, ...reasons.map((reason) => wrong('Page', reason, 'categories'))];
+}
+
 function addressIssues(address: string, { isTaken }: PageCheckScene): Issue[] {
   const parts = address.split('/');
   if (!parts.every((part) => isSlug(part))) return [issue('kind.slug', { slug: address }, { field: 'address' })];
@@ -63,10 +95,10 @@ function addressIssues(address: string, { isTaken }: PageCheckScene): Issue[] {
   return isReserved || isTaken(address) ? [issue('kind.slug-taken', { slug: address }, { field: 'address' })] : [];
 }
 
-function stripIssues(strip: Strip, at: number, scene: PieceScene): Issue[] {
+function stripIssues(strip: Strip, at: number, scene: InsideScene): Issue[] {
   const place = `strips.${at + 1}`;
   const name = strip.name || `Strip ${at + 1}`;
-  const issues = conditionIssues(strip.showWhen, name, `${place}.showWhen`, scene);
+  const issues = shownIssues(strip, name, place, scene);
   if (strip.columns.length === 0) issues.push(wrong(name, 'it needs a column.', place));
   if (strip.anchor !== '' && !isSlug(strip.anchor)) {
     issues.push(wrong(name, `what stands behind # may hold small letters, digits and hyphens.`, `${place}.anchor`));
@@ -79,7 +111,7 @@ function stripIssues(strip: Strip, at: number, scene: PieceScene): Issue[] {
   return [...issues, ...pieces];
 }
 
-function pieceIssues(piece: Piece, strip: string, place: string, scene: PieceScene): Issue[] {
+function pieceIssues(piece: Piece, strip: string, place: string, scene: InsideScene): Issue[] {
   const type = pieceTypeOf(piece.type);
   const name = `${strip}, ${type.label}`;
   const { kind } = scene;
@@ -93,26 +125,7 @@ function pieceIssues(piece: Piece, strip: string, place: string, scene: PieceSce
     ? type.listed!.slots(piece.settings).flatMap((slot) => slotFaults(slot, listedKind, scene))
     : [];
   const faults = [...(type.faults?.(piece.settings, scene) ?? []), ...ofSlots, ...ofListed];
-  return [
-    ...faults.map((reason) => wrong(name, reason, place)),
-    ...conditionIssues(piece.showWhen, name, `${place}.showWhen`, scene),
-  ];
-}
-
-function conditionIssues(
-  where: ConditionGroup | null,
-  name: string,
-  place: string,
-  scene: Pick<PieceScene, 'context' | 'kind' | 'kindById'>,
-): Issue[] {
-  if (!where) return [];
-  const kind: Kind | null = scene.kind;
-  if (!kind) return [wrong(name, 'it asks for something of a listing, and this page has none.', place)];
-  if (asksOfLinked(where))
-    return [wrong(name, 'it asks for something of linked listings, which a page cannot.', place)];
-  return conditionFaults({ kinds: [kind.id], where }, scene).map((fault) =>
-    wrong(name, `condition ${fault.place}: ${fault.reason}`, place),
-  );
+  return [...faults.map((reason) => wrong(name, reason, place)), ...shownIssues(piece, name, place, scene)];
 }
 
 function keyIssues({ strips }: PageDesign): Issue[] {
@@ -120,8 +133,4 @@ function keyIssues({ strips }: PageDesign): Issue[] {
   const all = [...strips, ...columns, ...columns.flatMap(({ pieces }) => pieces)].map(({ key }) => key);
   const twice = all.find((key, at) => all.indexOf(key) !== at);
   return twice === undefined ? [] : [wrong('Page', `two parts have the key “${twice}”.`, 'strips')];
-}
-
-function wrong(place: string, reason: string, field: string): Issue {
-  return issue('design.page', { place, reason }, { field });
 }

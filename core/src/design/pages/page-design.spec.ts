@@ -3,6 +3,7 @@ import type { Kind } from '../../structure/index.js';
 import { makeField, makeSelection } from '../../structure/index.js';
 import type { KeptPage, PageCheckScene, PageDesign, PageSketch } from '../index.js';
 import {
+  ALWAYS_SHOWN,
   PIECE_TYPES,
   checkPage,
   designWithKeyRenamed,
@@ -37,7 +38,7 @@ const berth: Kind = makeKind([
 ]);
 const kindById = (id: number): Kind | undefined => (id === 1 ? berth : undefined);
 const scene: PageCheckScene = {
-  ...{ kind: berth, kindById, context: contextIn(), isSelection: (id) => id === 7 },
+  ...{ kind: berth, kindById, context: contextIn(), isSelection: (id) => id === 7, partOf: () => undefined },
   isTaken: (address) => address === 'taken',
 };
 const page = (pieces: PageSketch['strips'][number]['columns'][number]['pieces'], more: Partial<PageSketch> = {}) =>
@@ -117,7 +118,7 @@ describe('Reading a page', () => {
       strips: [{ key: 's', columns: [{ key: 'c', pieces: [{ key: 'p', type: 'space' }] }] }],
     });
     expect(short.ok && piecesOfPage(short.value)).toEqual([
-      { key: 'p', type: 'space', showWhen: null, nothing: '', settings: { size: 'normal' } },
+      { key: 'p', type: 'space', ...ALWAYS_SHOWN, nothing: '', settings: { size: 'normal' } },
     ]);
   });
 
@@ -192,9 +193,11 @@ describe('What a page uses', () => {
       { type: 'list', settings: { from: 'kind', of: 1 } },
       { type: 'list', settings: { from: 'selection', of: 1 } },
       { type: 'list', settings: { from: 'linked', of: 1 } },
+      { type: 'part', settings: { of: 1 } },
     ]);
-    const moved = withPageNumbers(lists, { kind: (id) => id + 10, selection: (id) => id + 20 });
-    expect(piecesOfPage(moved).map((piece) => piece.type === 'list' && piece.settings.of)).toEqual([11, 21, 1]);
+    const moved = withPageNumbers(lists, { kind: (id) => id + 10, selection: (id) => id + 20, part: (id) => id + 30 });
+    const numbers = piecesOfPage(moved).map((piece) => 'of' in piece.settings && piece.settings.of);
+    expect(numbers).toEqual([11, 21, 1, 31]);
   });
 
   it('tell where the card of a kind is seen', () => {

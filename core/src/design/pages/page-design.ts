@@ -6,6 +6,8 @@ import { pieceTypeOf } from '../pieces/registry.js';
 import { readSettings } from '../settings/setting.js';
 import type { Slot } from '../slots/slot.js';
 import type { PagePurpose } from './page-purpose.js';
+import type { ShownWhen } from './shown-when.js';
+import { shownWhenOf } from './shown-when.js';
 import { makeSlot } from '../slots/slot.js';
 import type { TextWithValues } from '../slots/text-with-values.js';
 
@@ -14,15 +16,15 @@ export const STRIP_TONES = ['plain', 'tinted', 'warm', 'dark'] as const;
 export const STRIP_SPACES = ['none', 'small', 'normal', 'large'] as const;
 
 /** A piece with what is said of pieces of every sort, and its own settings. */
-export interface PieceOf<Name extends PieceTypeName> {
+export interface PieceOf<Name extends PieceTypeName> extends ShownWhen {
   /** Tells it from the others of its page. */
   readonly key: string;
   readonly type: Name;
-  /** Shown only where this holds of the page's listing; null for always. */
-  readonly showWhen: ConditionGroup | null;
   /** A sentence that stands there when it has nothing to show; '' leaves it out. */
   readonly nothing: string;
   readonly settings: PieceSettings<Name>;
+  /** Of one that came with a part: when the place is shown into which that was embedded. */
+  readonly within?: readonly ShownWhen[];
 }
 export type Piece = { [Name in PieceTypeName]: PieceOf<Name> }[PieceTypeName];
 
@@ -38,7 +40,7 @@ export interface PageColumn {
 }
 
 /** A part of a page over its whole width. */
-export interface Strip {
+export interface Strip extends ShownWhen {
   readonly key: string;
   readonly name: string;
   readonly width: (typeof STRIP_WIDTHS)[number];
@@ -48,8 +50,9 @@ export interface Strip {
   readonly space: (typeof STRIP_SPACES)[number];
   /** What stands behind # for it; '' for nothing. */
   readonly anchor: string;
-  readonly showWhen: ConditionGroup | null;
   readonly columns: readonly PageColumn[];
+  /** Of one that came with a part: when the place is shown into which that was embedded. */
+  readonly within?: readonly ShownWhen[];
 }
 
 export interface PageDesign {
@@ -65,6 +68,10 @@ export interface PageDesign {
   readonly description: TextWithValues;
   /** Of listing pages: serves those for which it holds; null for all. */
   readonly when: ConditionGroup | null;
+  /** Of pages of categories: serves these and what lies under them; none for all. */
+  readonly categories: readonly string[];
+  /** Of the page of a selection: its number; 0 for none. */
+  readonly selection: number;
   readonly strips: readonly Strip[];
 }
 
@@ -87,6 +94,8 @@ export function makePage(given: PageSketch): PageDesign {
     title: given.title ?? [],
     description: given.description ?? [],
     when: given.when ?? null,
+    categories: given.categories ?? [],
+    selection: given.selection ?? 0,
     strips: given.strips.map(makeStrip),
   };
 }
@@ -96,7 +105,7 @@ function makeStrip(given: StripSketch, at: number): Strip {
   return {
     ...{ key, name: given.name ?? '', width: given.width ?? 'content', tone: given.tone ?? 'plain' },
     ...{ picture: given.picture ?? null, space: given.space ?? 'normal', anchor: given.anchor ?? '' },
-    showWhen: given.showWhen ?? null,
+    ...shownWhenOf(given),
     columns: given.columns.map((column, column_at) => makeColumn(column, `${key}-${column_at + 1}`, column_at)),
   };
 }
@@ -112,7 +121,7 @@ function makeColumn(given: ColumnSketch, key: string, at: number): PageColumn {
 function makePiece(given: PieceSketch, key: string): Piece {
   const settings = readSettings(pieceTypeOf(given.type).form, given.settings ?? {}, key);
   return {
-    ...{ key: given.key ?? key, type: given.type, showWhen: given.showWhen ?? null, nothing: given.nothing ?? '' },
+    ...{ key: given.key ?? key, type: given.type, ...shownWhenOf(given), nothing: given.nothing ?? '' },
     settings,
   } as Piece;
 }
@@ -142,7 +151,8 @@ export function slotsOfPage(page: PageDesign): Slot[] {
 
 /** A page with other numbers of kinds and selections in its pieces. */
 export function withPageNumbers(page: PageDesign, numbers: PieceNumbers): PageDesign {
-  return withPieces(page, (piece) => {
+  const selection = page.selection === 0 ? 0 : numbers.selection(page.selection);
+  return withPieces({ ...page, selection }, (piece) => {
     const settings = pieceTypeOf(piece.type).withNumbers?.(piece.settings, numbers) ?? piece.settings;
     return { ...piece, settings } as Piece;
   });

@@ -18,12 +18,13 @@ import { textSetting } from '../settings/text-settings.js';
 import type { PageDesign, Piece } from './page-design.js';
 import { STRIP_SPACES, STRIP_TONES, STRIP_WIDTHS } from './page-design.js';
 import { PAGE_PURPOSES } from './page-purpose.js';
+import { SHOWN_FORM } from './shown-when.js';
 
 const MOST_STRIPS = 40;
 const MOST_COLUMNS = 4;
 const MOST_PIECES = 40;
 
-const FRAME = { key: words(80), showWhen: conditionSetting, nothing: words(300) };
+const FRAME = { key: words(80), nothing: words(300), ...SHOWN_FORM };
 
 const pieceSetting = setting<Piece | null>(null, 'a piece {key, type, settings}', (input, place) => {
   if (typeof input !== 'object' || input === null) return undefined;
@@ -49,7 +50,7 @@ const STRIP = group({
   picture: pictureSetting,
   space: oneOf(STRIP_SPACES, 'normal'),
   anchor: words(60),
-  showWhen: conditionSetting,
+  ...SHOWN_FORM,
   columns: listOf(COLUMN, MOST_COLUMNS),
 });
 
@@ -62,6 +63,8 @@ const PAGE = {
   title: textSetting,
   description: textSetting,
   when: conditionSetting,
+  categories: listOf(words(100), 50),
+  selection: numberFrom(0, Number.MAX_SAFE_INTEGER, 0),
   strips: listOf(STRIP, MOST_STRIPS),
 };
 

@@ -6,6 +6,7 @@ import { makeSlot } from '../slots/slot.js';
 import type { SettingsOf } from '../settings/setting.js';
 import { flag, listOf, numberFrom, oneOf, words } from '../settings/setting.js';
 import { slotsSetting, textSetting } from '../settings/text-settings.js';
+import { isOfList } from '../pages/page-purpose.js';
 import { pieceType, withoutListing } from './piece-type.js';
 import { LONGEST_AREA_NAME } from './steering.js';
 
@@ -58,7 +59,7 @@ export const list = pieceType({
       faults.push('visitors can steer the list of the page, of a kind or of a selection only.');
     }
     if (layout === 'table' && columns.length === 0) faults.push('a table needs columns.');
-    if (from === 'page') return scene.listKind ? faults : [...faults, 'this page is not about a list.'];
+    if (from === 'page') return isOfList(scene) ? faults : [...faults, 'this page is not about a list.'];
     if (from === 'kind') return kindById(of) ? faults : [...faults, 'the kind that it lists is not there any more.'];
     if (from === 'selection') return isSelection(of) ? faults : [...faults, 'its selection is not there any more.'];
     if (!kind) return [...faults, ...withoutListing(scene)];

@@ -10,7 +10,9 @@ export interface PieceScene extends DesignScene {
   readonly kind: Kind | null;
   /** Whether there is a selection with a number. */
   readonly isSelection: (id: number) => boolean;
-  /** The kind whose list the page is about; null for a page of no list. */
+  /** A part of pages, by its number. */
+  readonly partOf: (id: number) => PartOfPages | undefined;
+  /** The kind whose list the page is about; null for a page of no list, or of one of several kinds. */
   readonly listKind: Kind | null;
   /** What the page is for. */
   readonly serves: PagePurpose;
@@ -18,10 +20,17 @@ export interface PieceScene extends DesignScene {
   readonly areas: readonly string[];
 }
 
+/** A part of pages as far as checking asks about it: the kind whose listings it shows something of, null for none. */
+export interface PartOfPages {
+  readonly kindId: number | null;
+  readonly name: string;
+}
+
 /** Numbers of records in the settings of a piece, to be turned into others when a design goes to another site. */
 export interface PieceNumbers {
   readonly kind: (id: number) => number;
   readonly selection: (id: number) => number;
+  readonly part: (id: number) => number;
 }
 
 /** Slots that show the listings that a piece lists. */

@@ -14,6 +14,7 @@ import { jump } from './jump.js';
 import { list } from './list.js';
 import { map } from './map.js';
 import { pager } from './pager.js';
+import { part } from './part.js';
 import { picture } from './picture.js';
 import type { PieceType } from './piece-type.js';
 import { richText } from './rich-text.js';
@@ -51,6 +52,7 @@ export const PIECE_TYPES = {
   share,
   divider,
   space,
+  part,
 } as const;
 
 export type PieceTypeName = keyof typeof PIECE_TYPES;

@@ -52,6 +52,8 @@ export interface AreaParts {
   readonly category: CategoryModel | null;
   readonly clearHref: string;
   readonly sorts: readonly SortModel[];
+  /** How many listings stand on the pages before its own. */
+  readonly before: number;
   /** The ids of its page, in order. */
   readonly ids: readonly number[];
   /** How many cards lead the page as featured, when those of the listings are given. */
@@ -82,6 +84,7 @@ export function areaParts({ context }: PageScene, { area, result, hrefOf, querie
   const { pager: mode, pageSize } = design;
   return {
     ...{ design, text: query.text, total: result.total, outOf, ids: result.ids },
+    before: query.fromFirst ? 0 : (query.page - 1) * pageSize,
     countSentence: countSentence(result.total, outOf, design, formats),
     searchNote: searchNote(result, design),
     drop: drop && dropModel(drop, area, hrefOf),

@@ -2,13 +2,15 @@ import type { Catalog } from '../../catalog/index.js';
 import type { QueryScene } from '../../query/index.js';
 import { listOfKind, rowsOfSelection } from '../../query/index.js';
 import type { Choice, Field, Kind } from '../../structure/index.js';
-import { makeSelection } from '../../structure/index.js';
+import { makeSelection, withAncestors } from '../../structure/index.js';
 import type { NamedList } from './list-area.js';
 
 /** A category of a kind, found by its key or by that of one that was merged into it. */
 export interface FoundCategory {
   readonly field: Field;
   readonly category: Choice;
+  /** Its key with those of all that it lies under. */
+  readonly path: readonly string[];
   /** Whether it was found by the key of a merged one. */
   readonly isFormer: boolean;
 }
@@ -20,7 +22,9 @@ export function categoryOf({ fields }: Pick<Kind, 'fields'>, key: string): Found
     const own = choices.find((one) => one.key === key);
     const merged = choices.find(({ formerKeys }) => formerKeys?.includes(key));
     const category = own ?? merged;
-    if (category) return { field, category, isFormer: !own };
+    if (!category) continue;
+    const parents = new Map(choices.flatMap(({ key: one, parent }) => (parent === undefined ? [] : [[one, parent]])));
+    return { field, category, path: withAncestors(category.key, parents), isFormer: !own };
   }
   return null;
 }

@@ -1,4 +1,4 @@
-import type { Design, PageDesign, Piece, Strip } from '../../design/index.js';
+import type { Design, PageDesign, Piece, Strip, Viewer } from '../../design/index.js';
 import { piecesOfPage, plainWords, slotsOfPage, steeredLists, waysOfSlots } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { Query, QueryScene } from '../../query/index.js';
@@ -16,12 +16,14 @@ import type { ShownListing } from '../cards/reached-values.js';
 import { holdsOf, wordsOf } from '../cards/slot-value.js';
 import type { PageScene } from '../frame.js';
 import { frame } from '../frame.js';
-import type { AreaModel, DesignedPage, StripModel } from '../page-model.js';
+import type { AreaModel, DesignedPage, OnScreens, StripModel } from '../page-model.js';
 import type { CategoryOfPage, ListAnswer, ListQuestion, PieceMaking, ShownArea } from '../pieces/piece-maker.js';
 import type { PieceModel } from '../pieces/piece-models.js';
 import { makerOf } from '../pieces/registry.js';
 import type { FoundList } from './page-lists.js';
 import { NOTHING_FOUND, findList } from './page-lists.js';
+import type { ShownScene } from './shown-when.js';
+import { dependsOnViewer, screensOf, shownOf } from './shown-when.js';
 
 /** What a designed page is filled with. */
 export interface DesignedSource extends ListScene {
@@ -40,6 +42,8 @@ export interface PageSubject {
   readonly areas: readonly ListArea[];
   /** The category that it is about; none where it is left out. */
   readonly category?: CategoryOfPage | null;
+  /** Who looks at it; any visitor where it is left out. */
+  readonly viewer?: Viewer;
 }
 
 /**
@@ -56,7 +60,7 @@ export async function designedPage(
   const known = new Map<number, Listing>(listing ? [[listing.id, listing]] : []);
   const linked = (id: number): Listing | undefined => known.get(id);
   const shown = shownListing(scene, subject, linked);
-  const page = shownOf(design, shown);
+  const page = shownOf(design, shownScene(shown, subject));
   const found = findAll(page, shown, source);
   const areas = findAreas(page, subject, source.queries);
   const read = async (ids: readonly number[]): Promise<readonly Listing[]> => {
@@ -67,14 +71,16 @@ export async function designedPage(
   const listed = await read(idsToRead(page, found, areas, source.cards ?? NO_HELD_CARDS));
   const ways = waysOfSlots(slotsOfPage(page));
   await readLinked(listing ? [...listed, listing] : listed, scene, read, (one) => (one === listing ? ways : []));
-  return made(scene, page, subject, { found, areas, linked, queries: source.queries, cards: source.cards });
+  const viewer = { dependsOnViewer: dependsOnViewer(design) };
+  return made(scene, page, subject, { found, areas, linked, queries: source.queries, cards: source.cards, ...viewer });
 }
 
 /** A page of a listing alone: without the listings that it would show of others. */
 export function pageOf(scene: PageScene, design: PageDesign, subject: PageSubject): DesignedPage {
   const linked = (): undefined => undefined;
-  const page = shownOf(design, shownListing(scene, subject, linked));
-  return made(scene, page, subject, { found: new Map(), areas: [], linked, queries: null });
+  const page = shownOf(design, shownScene(shownListing(scene, subject, linked), subject));
+  const nothing = { found: new Map<string, FoundList>(), areas: [], queries: null };
+  return made(scene, page, subject, { ...nothing, linked, dependsOnViewer: dependsOnViewer(design) });
 }
 
 function shownListing(
@@ -85,8 +91,14 @@ function shownListing(
   return listing && kind ? { listing, kind, context, kindById, linked, distance: '' } : null;
 }
 
+function shownScene(shown: ShownListing | null, { areas, category, viewer = 'visitor' }: PageSubject): ShownScene {
+  return { shown, areas, viewer, categories: category?.path ?? [] };
+}
+
 /** What was found for a page. */
 interface Found extends Pick<PieceMaking, 'linked' | 'queries'> {
+  /** Of the whole design, before anything was left out of it. */
+  readonly dependsOnViewer: boolean;
   readonly found: ReadonlyMap<string, FoundList>;
   readonly areas: readonly AreaFound[];
   readonly cards?: HeldCards | undefined;
@@ -97,7 +109,7 @@ function made(
   scene: PageScene,
   page: PageDesign,
   subject: PageSubject,
-  { found, areas, linked, queries, cards = NO_HELD_CARDS }: Found,
+  { found, areas, linked, queries, cards = NO_HELD_CARDS, dependsOnViewer: isPersonal }: Found,
 ): DesignedPage {
   const shown = shownListing(scene, subject, linked);
   const maker = new CardMaker(scene, linked);
@@ -115,6 +127,7 @@ function made(
     ...frame(scene, { title: textOf(page.title) || (category?.category.label ?? ''), description, canonical }),
     type: 'designed',
     serves: page.serves,
+    dependsOnViewer: isPersonal,
     listing: listing && kind ? { id: listing.id, kindId: kind.id, title: listing.title } : null,
     strips,
     cardForms: maker.forms,
@@ -153,17 +166,6 @@ function areaModel({ key, list, query }: ListArea, { areas }: PageSubject, { kin
     [...query.choices.values()].some(({ kind }) => kind === 'near'),
   );
   return { key, form: formOfArea(key), path, others: [...told], sort: { name: `${prefix}sort`, byItself } };
-}
-
-/** The page without the strips and pieces whose conditions don't hold. */
-function shownOf(page: PageDesign, shown: ShownListing | null): PageDesign {
-  const isShown = ({ showWhen }: Pick<Strip, 'showWhen'>): boolean =>
-    !showWhen || (shown !== null && holdsOf(showWhen, shown));
-  const strips = page.strips.filter(isShown).map((strip) => ({
-    ...strip,
-    columns: strip.columns.map((column) => ({ ...column, pieces: column.pieces.filter(isShown) })),
-  }));
-  return { ...page, strips };
 }
 
 function findAll(page: PageDesign, shown: ShownListing | null, scene: ListScene): Map<string, FoundList> {
@@ -231,16 +233,43 @@ function stripModel(strip: Strip, making: PieceMaking): StripModel | null {
     pieces: pieces.flatMap((piece) => pieceModel(piece, making) ?? []),
   }));
   const isEmpty = columns.every(({ pieces }) => pieces.length === 0);
-  if (isEmpty) return null;
+  if (isEmpty || screensOf(strip) === 'none') return null;
   const { key, width, tone, picture, space, anchor } = strip;
+  const look = { key, width, tone, picture, space, anchor, ...onScreens(strip) };
   // A column without anything leaves its room to the others.
-  return { key, width, tone, picture, space, anchor, columns: columns.filter(({ pieces }) => pieces.length > 0) };
+  return { ...look, columns: columns.filter(({ pieces }) => pieces.length > 0) };
 }
 
 function pieceModel(piece: Piece, making: PieceMaking): PieceModel | null {
+  if (screensOf(piece) === 'none') return null;
   const made = makerOf(piece).make(piece.settings, making);
-  if (made) return { ...made, key: piece.key };
-  return piece.nothing === '' ? null : { type: 'nothing', key: piece.key, sentence: piece.nothing };
+  const place = { key: piece.key, ...onScreens(piece) };
+  if (made) return { ...made, ...place };
+  return piece.nothing === '' ? null : { type: 'nothing', ...place, sentence: piece.nothing };
+}
+
+/** Of most strips and pieces nothing, as they are for all screens. */
+function onScreens(one: Strip | Piece): OnScreens {
+  const screens = screensOf(one);
+  return screens && screens !== 'none' ? { screens } : {};
+}
+
+/**
+ * Which of the pages that serve categories of a kind serves one: the one that names it or the nearest category above it;
+ * `path` is its key with those above it.
+ */
+export function pageForCategory<Page extends { readonly definition: Pick<PageDesign, 'categories'> }>(
+  pages: readonly Page[],
+  path: readonly string[],
+): Page | null {
+  const wanted = [...path, null];
+  for (const key of wanted) {
+    const found = pages.find(({ definition: { categories } }) =>
+      key === null ? categories.length === 0 : categories.includes(key),
+    );
+    if (found) return found;
+  }
+  return null;
 }
 
 /** Which of the pages that serve listings of a kind serves one, and why. */

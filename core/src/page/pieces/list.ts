@@ -46,6 +46,7 @@ function steeredList(settings: Settings, making: PieceMaking): ListModel | null 
   const leading = settings.featuredApart ? parts.leading(shown.cards) : 0;
   const state: ListStateModel = {
     ...{ featured: shown.cards.slice(0, leading), groups, note: parts.searchNote },
+    before: parts.before + leading,
     rest: leading > 0 ? `More ${inSentence(parts.design.many)}` : '',
     empty: parts.ids.length > 0 ? null : emptyModel(parts),
     heads: settings.layout === 'table' ? tableHeads(settings.columns, parts) : {},

@@ -33,6 +33,8 @@ export interface ListAnswer {
 export interface CategoryOfPage {
   readonly category: Choice;
   readonly kind: Kind;
+  /** Its key with those of all that it lies under. */
+  readonly path: readonly string[];
 }
 
 /** What pieces are made with. */

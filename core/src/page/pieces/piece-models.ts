@@ -109,6 +109,8 @@ export interface ListStateModel {
   readonly rest: string;
   /** Cards under headings of dates, in the place of the plain ones; empty where the list has none. */
   readonly groups: readonly DateGroupModel[];
+  /** How many listings stand on the pages before this one. */
+  readonly before: number;
   /** A sentence about the search; '' for none. */
   readonly note: string;
   /** Why nothing stands there; null where anything does. */
@@ -278,5 +280,5 @@ export type MadePiece =
   | DividerModel
   | SpaceModel;
 
-export type PieceModel = (MadePiece | NothingModel) & { readonly key: string };
+export type PieceModel = (MadePiece | NothingModel) & { readonly key: string; readonly screens?: 'narrow' | 'wide' };
 export type PieceModelOf<Type extends PieceModel['type']> = Extract<PieceModel, { readonly type: Type }>;

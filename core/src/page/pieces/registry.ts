@@ -14,6 +14,7 @@ import { jump } from './jump.js';
 import { list } from './list.js';
 import { map } from './map.js';
 import { pager } from './pager.js';
+import { part } from './part.js';
 import { picture } from './picture.js';
 import type { PieceMaker } from './piece-maker.js';
 import { richText } from './rich-text.js';
@@ -51,6 +52,7 @@ const PIECE_MAKERS: { readonly [Name in PieceTypeName]: PieceMaker<Name> } = {
   share,
   divider,
   space,
+  part,
 };
 
 /** The maker of a piece, whichever sort it is; to be given the settings of that piece only. */

@@ -149,6 +149,8 @@ export class PageDto {
   @Allow() title?: unknown;
   @Allow() description?: unknown;
   @Allow() when?: unknown;
+  @Allow() categories?: unknown;
+  @Allow() selection?: unknown;
   @Allow() strips?: unknown;
 }
 

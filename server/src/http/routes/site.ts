@@ -13,7 +13,7 @@ export function siteRoutes({ pages, site }: Services): Route[] {
       summary: 'The model of a public page, as the site renders it.',
       query: PageQueryDto,
       answers: 'PageModel',
-      handle: ({ query }) => pages.page(query.url),
+      handle: ({ query, user }) => pages.page(query.url, user ? 'signed-in' : 'visitor'),
     }),
     route({
       method: 'get',

@@ -9,7 +9,7 @@ import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Store, Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
-import { refuseOutdated } from '../editing.js';
+import { refuseIfBreaking, refuseOutdated } from '../editing.js';
 
 /** So many listings are looked through for awkward ones. */
 const MOST_LOOKED_AT = 20_000;
@@ -59,7 +59,9 @@ export class Designs {
   remove(user: User, id: number): Promise<Changed<null>> {
     return this.editing.change(user, async (unit) => {
       const before = existing(unit, id);
+      const structure = unit.structure;
       await unit.remove('design', id, before);
+      refuseIfBreaking(unit, structure);
       return { sentence: `Deleted the ${DESIGN_WORDS[before.type]} ${before.definition.name}`, result: null };
     });
   }

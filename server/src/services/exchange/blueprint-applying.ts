@@ -2,7 +2,7 @@ import type { PageDesign, PieceNumbers } from '@plindo/core/design';
 import { withPageNumbers } from '@plindo/core/design';
 import type { UnplacedDesign } from '@plindo/core/plans';
 import { designIssues, hasOtherAddresses } from '@plindo/core/plans';
-import type { Blueprint } from '@plindo/core/exchange';
+import type { Blueprint, BlueprintDesign } from '@plindo/core/exchange';
 import { hashesIn, withNumbers, withoutMissing } from '@plindo/core/exchange';
 import type { ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT, checkSelection, readListing } from '@plindo/core/listings';
@@ -187,8 +187,14 @@ export class BlueprintApplying {
         const slug = blueprint.selections?.[position - 1]?.slug;
         return unit.structure.selections.find((one) => one.slug === slug)?.id ?? 0;
       },
+      part: (position) => applied.get(position) ?? 0,
     };
-    for (const [at, { kind, ...sent }] of (blueprint.designs ?? []).entries()) {
+    const applied = new Map<number, number>();
+    // Pages name parts, so those come first.
+    const isPart = ({ definition }: BlueprintDesign): boolean => 'serves' in definition && definition.serves === 'part';
+    const all = [...(blueprint.designs ?? []).entries()];
+    const inTurn = [...all.filter(([, one]) => isPart(one)), ...all.filter(([, one]) => !isPart(one))];
+    for (const [at, { kind, ...sent }] of inTurn) {
       const kindId = kind === null ? null : (this.kinds.get(kind)?.id ?? 0);
       const design: UnplacedDesign =
         sent.type === 'card'
@@ -199,8 +205,11 @@ export class BlueprintApplying {
         (one) => one.type === design.type && one.kindId === kindId && one.definition.name === name,
       );
       refuseIfAny(designIssues(design, own?.id ?? null, unit.structure, unit.context()));
-      if (own) await unit.updateDesign(own, { definition: design.definition, position: at + 1 });
-      else await unit.insertDesign({ ...design, position: at + 1 });
+      const position = at + 1;
+      const { id } = own
+        ? await unit.updateDesign(own, { definition: design.definition, position })
+        : await unit.insertDesign({ ...design, position });
+      applied.set(position, id);
     }
   }
 

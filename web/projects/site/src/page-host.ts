@@ -81,7 +81,10 @@ export class PageHost {
 
   constructor() {
     const [title, meta, response] = [inject(Title), inject(Meta), inject(RESPONSE_INIT, { optional: true })];
-    afterNextRender(() => this.isEditor.set(isMarkedSignedIn()));
+    afterNextRender(() => {
+      this.isEditor.set(isMarkedSignedIn());
+      this.showOwn();
+    });
     effect(() => {
       const model = this.model();
       this.url.set(this.router.url);
@@ -90,6 +93,17 @@ export class PageHost {
       this.document.documentElement.lang = model.site.locale;
       this.setCanonical(model);
       if (response && model.type === 'not-found') response.status = 404;
+    });
+  }
+
+  /** The page comes as visitors see it; who has signed in may see more, which the server tells by itself. */
+  private showOwn(): void {
+    const model = this.model();
+    if (!this.isEditor() || model.type !== 'designed' || !model.dependsOnViewer) return;
+    void this.router.navigateByUrl(this.router.url, {
+      onSameUrlNavigation: 'reload',
+      replaceUrl: true,
+      scroll: 'manual',
     });
   }
 

@@ -48,7 +48,13 @@ const TYPING_PAUSE_IN_MS = 250;
           @for (column of strip.columns; track column.key) {
             <div class="column" [style.--order]="column.order">
               @for (piece of column.pieces; track piece.key) {
-                <ng-container [ngComponentOutlet]="viewOf(piece)" [ngComponentOutletInputs]="{ piece }" />
+                @if (piece.screens) {
+                  <div [class]="'only-' + piece.screens">
+                    <ng-container [ngComponentOutlet]="viewOf(piece)" [ngComponentOutletInputs]="{ piece }" />
+                  </div>
+                } @else {
+                  <ng-container [ngComponentOutlet]="viewOf(piece)" [ngComponentOutletInputs]="{ piece }" />
+                }
               }
             </div>
           }
@@ -114,8 +120,9 @@ export class DesignedPageView implements PageSteering {
     return PIECE_VIEWS[type];
   }
 
-  protected lookOf({ width, tone, space, picture }: StripModel): string {
-    return `strip width-${width} tone-${tone} space-${space}${picture ? ' on-picture' : ''}`;
+  protected lookOf({ width, tone, space, picture, screens }: StripModel): string {
+    const only = screens ? ` only-${screens}` : '';
+    return `strip width-${width} tone-${tone} space-${space}${picture ? ' on-picture' : ''}${only}`;
   }
 
   /** The widths of the columns, as CSS has them. */

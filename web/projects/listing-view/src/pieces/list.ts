@@ -68,7 +68,7 @@ import { PAGE_CARD_FORMS } from './page-context';
         @for (card of own.cards; track card.print; let at = $index) {
           <li [attr.data-listing]="card.id">
             @if (own.layout === 'ranked') {
-              <span class="place" aria-hidden="true">{{ at + 1 }}</span>
+              <span class="place" aria-hidden="true">{{ (own.state?.before ?? 0) + at + 1 }}</span>
             }
             <pl-card
               [sleeping]="card"
