@@ -33,7 +33,8 @@ export function repeatAirports(n: number): { plan: ImportPlan; listings: Listing
     const { north, east } = content.values as { north: number; east: number };
     const values = { ...content.values, north: north + round / 1000, east: east + round / 1000 };
     const moments = { version: 1, createdAt: at, publishedAt: at, binnedAt: null, changedAt: at };
-    return { ...content, ...moments, values, id: at + 1, kindId: 1, slug: `airport-${at}` };
+    const named = { slug: `airport-${at}`, address: `airport-${at}` };
+    return { ...content, ...moments, ...named, values, id: at + 1, kindId: 1 };
   });
   return { plan, listings };
 }

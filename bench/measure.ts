@@ -11,8 +11,10 @@ export interface Measurement {
   readonly hold: number | null;
   /** The most that ours may be, in its unit, where an absolute bound is set. */
   readonly bound?: number;
+  /** The least that ours has to be, where that is asked. */
+  readonly least?: number;
   /** What the two figures are in; milliseconds unless told otherwise. */
-  readonly unit?: 'ms' | 'MB' | 'bytes' | '%';
+  readonly unit?: 'ms' | 'MB' | 'bytes' | '%' | 'points' | '';
   /** Whether both gave the same results, compared before anything was timed. */
   readonly equal: boolean;
 }

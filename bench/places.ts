@@ -122,6 +122,7 @@ export function placeKind(isSearched: boolean): Kind {
 export function listingOf(row: PlaceRow, isSearched: boolean): Listing {
   const { id, title, description, since, port, ...values } = row;
   const date = new Date(since * 86_400_000).toISOString().slice(0, 10);
+  const slug = `${slugOf(title)}-${id}`;
   return {
     ...BLANK_CONTENT,
     id,
@@ -129,7 +130,7 @@ export function listingOf(row: PlaceRow, isSearched: boolean): Listing {
     version: 1,
     status: 'live',
     title,
-    slug: `${slugOf(title)}-${id}`,
+    ...{ slug, address: slug },
     values: { ...values, port: port === 'yes', since: date, ...(isSearched && { description }) },
     createdAt: id,
     changedAt: id,

@@ -2,6 +2,7 @@
 import { parseArgs } from 'node:util';
 import { editsBench } from './edits.js';
 import { importBench } from './import.js';
+import { lighthouseBench } from './lighthouse.js';
 import type { Benchmark, Measurement } from './measure.js';
 import { pageBench } from './page.js';
 import { queryBench } from './query.js';
@@ -10,6 +11,7 @@ import { workbenchBench } from './workbench.js';
 const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   edits: editsBench,
   import: importBench,
+  lighthouse: lighthouseBench,
   page: pageBench,
   query: queryBench,
   workbench: workbenchBench,
@@ -37,10 +39,11 @@ for (const n of sizes) {
 for (const line of benchmark.conclude?.(rows) ?? []) console.log(values.json ? JSON.stringify({ line }) : line);
 
 function asLine(row: Measurement): string {
-  const { case: name, n: size, oursMs, reference, referenceMs, ratio, hold, bound, unit = 'ms', equal } = row;
+  const { case: name, n: size, oursMs, reference, referenceMs, ratio, hold, bound, least, unit = 'ms', equal } = row;
   const verdict =
     hold === null ? '' : `, ${ratio <= hold ? 'holds' : 'misses'} ${hold < 1 ? `1/${Math.round(1 / hold)}` : hold}`;
-  const within = bound === undefined ? '' : oursMs <= bound ? ` (within ${bound})` : ` (OVER ${bound})`;
+  const most = bound === undefined ? '' : oursMs <= bound ? ` (within ${bound})` : ` (OVER ${bound})`;
+  const within = least === undefined ? most : oursMs >= least ? ` (at least ${least})` : ` (UNDER ${least})`;
   const against = `${reference} ${referenceMs.toFixed(2)} ${unit}, ratio ${ratio < 1 ? `1/${(1 / ratio).toFixed(1)}` : ratio.toFixed(1)}${verdict}`;
   return `${name} at ${size}: ${oursMs.toFixed(2)} ${unit}${within}; ${against}; results ${equal ? 'equal' : 'DIFFER'}`;
 }

@@ -6,6 +6,9 @@ import { chromium } from 'playwright-core';
 export const WIDE = { width: 1280, height: 800 };
 export const PHONE = { width: 390, height: 844 };
 
+/** Debian's Chromium, or the one that is named. */
+export const CHROMIUM = process.env['CHROME_BIN'] ?? '/usr/bin/chromium';
+
 const FLAGS = [
   '--no-sandbox',
   '--disable-gpu',
@@ -15,7 +18,7 @@ const FLAGS = [
 ];
 
 export function openBrowser(): Promise<Browser> {
-  return chromium.launch({ executablePath: process.env['CHROME_BIN'] ?? '/usr/bin/chromium', args: FLAGS });
+  return chromium.launch({ executablePath: CHROMIUM, args: FLAGS });
 }
 
 /** A new page that remembers what its console complains of. */

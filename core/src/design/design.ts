@@ -3,6 +3,7 @@ import { fieldByKey, fieldsOfCondition } from '../structure/index.js';
 import type { CardDesign } from './cards/card.js';
 import { slotsOfCard, zonesOf } from './cards/card.js';
 import { firstCard } from './cards/first-card.js';
+import type { LookDesign } from './looks/look.js';
 import { withParts } from './pages/embedded-parts.js';
 import type { PageDesign, Piece } from './pages/page-design.js';
 import type { PagePurpose } from './pages/page-purpose.js';
@@ -14,7 +15,7 @@ import type { UsedField } from './slots/slot-fields.js';
 import { fieldsOfSlots, slotWithKeyRenamed, withGroupRenamed } from './slots/slot-fields.js';
 import { isValue } from './slots/text-with-values.js';
 
-export const DESIGN_TYPES = ['card', 'page'] as const;
+export const DESIGN_TYPES = ['card', 'page', 'look'] as const;
 export type DesignType = (typeof DESIGN_TYPES)[number];
 
 interface Kept<Type extends DesignType, Definition> {
@@ -22,23 +23,29 @@ interface Kept<Type extends DesignType, Definition> {
   /** Goes up by one at every change. */
   readonly version: number;
   readonly type: Type;
-  /** Number of the kind whose listings it shows; null for a page of no listing. */
+  /** Number of the kind whose listings it shows; null for a page of no listing, and for a look. */
   readonly kindId: number | null;
-  /** Lower first; the first card of a kind is its main one. */
+  /** Lower first; the first card of a kind is its main one, the first look that of the site. */
   readonly position: number;
   readonly definition: Definition;
 }
 
 export type KeptCard = Kept<'card', CardDesign>;
 export type KeptPage = Kept<'page', PageDesign>;
+export type KeptLook = Kept<'look', LookDesign>;
 
 /** A design as it is kept. */
-export type Design = KeptCard | KeptPage;
+export type Design = KeptCard | KeptPage | KeptLook;
 
 /** The cards of a kind in their order; the first is used where no other was chosen. */
 export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCard[] {
   const own = designs.filter((design): design is KeptCard => design.type === 'card' && design.kindId === kindId);
   return own.sort(byPosition);
+}
+
+/** The looks in their order; the first is that of the site. */
+export function looksOf(designs: readonly Design[]): KeptLook[] {
+  return designs.filter((design): design is KeptLook => design.type === 'look').sort(byPosition);
 }
 
 /** The pages that serve a purpose, in their order, with the parts in their places; of listing pages those of a kind. */
@@ -83,7 +90,9 @@ export function fieldsOfDesign({ kindId, ...design }: Design, kindById: KindById
   const used =
     design.type === 'card'
       ? fieldsOfCard(design.definition, kind, kindById)
-      : fieldsOfPage(design.definition, kind, kindById);
+      : design.type === 'page'
+        ? fieldsOfPage(design.definition, kind, kindById)
+        : [];
   return [...new Map(used.map((one) => [`${one.kindId} ${one.field}`, one])).values()];
 }
 
@@ -120,7 +129,7 @@ export function designWithKeyRenamed<Of extends Design>(given: Of, change: KeyCh
   const isUsed = fieldsOfDesign(design, kindById).some(
     ({ kindId, field }) => kindId === change.kindId && field === change.from,
   );
-  if (!isUsed) return given;
+  if (!isUsed || design.type === 'look') return given;
   const renamedOf = (slot: Slot, of: Kind | null): Slot => (of ? slotWithKeyRenamed(slot, change, of, kindById) : slot);
   const renamed = (slot: Slot): Slot => renamedOf(slot, kind);
   if (design.type === 'page') {

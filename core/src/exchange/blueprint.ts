@@ -1,4 +1,4 @@
-import type { Design, KeptCard, KeptPage } from '../design/index.js';
+import type { Design, KeptCard, KeptLook, KeptPage } from '../design/index.js';
 import { withPageNumbers } from '../design/index.js';
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
@@ -41,8 +41,10 @@ export interface Blueprint {
  * A design with the slug of its kind in the place of its number, in its order among its like. In pages kinds, selections
  * and parts of pages are positions in the lists of the document, counted from 1.
  */
-export type BlueprintDesign = (Pick<KeptCard, 'type' | 'definition'> | Pick<KeptPage, 'type' | 'definition'>) & {
-  /** Null for a page of no listing. */
+export type BlueprintDesign = (
+  Pick<KeptCard, 'type' | 'definition'> | Pick<KeptPage, 'type' | 'definition'> | Pick<KeptLook, 'type' | 'definition'>
+) & {
+  /** Null for a page of no listing, and for a look. */
   readonly kind: string | null;
 };
 
@@ -144,6 +146,7 @@ function designsIn({ designs, kinds, selections }: BlueprintSource): BlueprintDe
   return inOrder.map((design): BlueprintDesign => {
     const kind = kinds.find(({ id }) => id === design.kindId)?.slug ?? null;
     if (design.type === 'card') return { type: 'card', kind, definition: design.definition };
+    if (design.type === 'look') return { type: 'look', kind, definition: design.definition };
     return { type: 'page', kind, definition: withPageNumbers(design.definition, numbers) };
   });
 }

@@ -1,3 +1,5 @@
+import type { LookDesign } from '../design/index.js';
+import { customProperties, looksOf } from '../design/index.js';
 import type { SiteSettings } from '../structure/index.js';
 import type { CardScene } from './cards/card-maker.js';
 import type { KindLink, PageFrame } from './page-model.js';
@@ -11,10 +13,17 @@ export interface PageScene extends CardScene {
 
 const LONGEST_DESCRIPTION = 160;
 
+/** A look as the declarations of a style attribute. */
+export function styleOf(look: LookDesign | undefined): string {
+  const properties = look ? Object.entries(customProperties(look)) : [];
+  return properties.map(([name, value]) => `${name}: ${value}`).join('; ');
+}
+
 /** What all pages have. */
 export function frame(scene: PageScene, head: { title: string; description: string; canonical: string }): PageFrame {
   const { site, now, kinds } = scene;
   const title = head.title === '' ? site.name : `${head.title} – ${site.name}`;
   const description = head.description.slice(0, LONGEST_DESCRIPTION);
-  return { site, now: now.toISOString(), kinds, canonical: head.canonical, title, description };
+  const look = styleOf(looksOf(scene.designs)[0]?.definition);
+  return { site, look, now: now.toISOString(), kinds, canonical: head.canonical, title, description };
 }

@@ -6,6 +6,8 @@ import type { PieceModel } from './pieces/piece-models.js';
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
 export interface PageFrame {
   readonly site: SiteSettings;
+  /** The look of the site as declarations of a style attribute; '' where it is the one that comes with Plindo. */
+  readonly look: string;
   /** ISO 8601 moment at which the page was made. */
   readonly now: string;
   /** For the browser's title bar and for search engines. */

@@ -22,6 +22,7 @@ export { choicesFromLabels, choiceLabel, distinctLabels, findChoice } from './fi
 export { dateFromDayNumber, dayNumberOfDate } from './field-types/date.js';
 export { withAncestors } from './field-types/categories.js';
 export { momentOfText, textOfMoment } from './field-types/date-time.js';
+export { readColour } from './field-types/colour.js';
 export { isEmail } from './field-types/email.js';
 export * from './field-types/field-type.js';
 export { asFile, type KeptFile } from './field-types/file.js';

@@ -53,6 +53,8 @@ export const ERROR_CATALOGUE = {
   'kind.label-taken': 'There is already a kind called “{label}”. Choose another name.',
   'kind.slug': 'An address may hold small letters, digits and hyphens; “{slug}” does not fit.',
   'kind.slug-taken': 'The address “/{slug}” is already in use. Choose another.',
+  'look.contrast':
+    'In the {scheme} scheme {text} ({found}) cannot be read on {ground}: the contrast is {ratio}, and at least {least} is needed. {nearest} is the nearest colour that is enough.',
   'kind.addresses': 'The addresses of the listings are not right: {reason}',
   'kind.address-clash':
     'With these addresses {count} listings would share one with another, as “{title}” and “{other}” both would have “{address}”. Add another value, such as the date or the reference number.',

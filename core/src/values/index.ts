@@ -1,4 +1,5 @@
 export * from './collation.js';
+export * from './contrast.js';
 export * from './errors.js';
 export * from './formats.js';
 export * from './measure.js';

@@ -143,6 +143,35 @@ describe('Designs', () => {
     }
   });
 
+  it('can be a look, which all pages wear; the one that was made the main one', async () => {
+    const lookOf = async (path = '/'): Promise<string> =>
+      (await owner.send('GET', `/api/page?url=${path}`)).json.look as string;
+    const look = (definition: object, kind: number | null = null): ReturnType<Sender['send']> =>
+      owner.send('POST', '/api/designs', { type: 'look', kindId: kind, definition });
+    expect(await lookOf()).toBe('');
+    expect((await look({ name: 'Winter', palette: 'slate', corners: 'square' })).status).toBe(200);
+    expect(await lookOf('/berths')).toContain('--pl-corner: 0; ');
+    expect(await lookOf('/nowhere')).toContain('--pl-paper: light-dark(#');
+    const summer = await look({ name: 'Summer', corners: 'round' });
+    expect(await lookOf()).toContain('--pl-corner: 0; ');
+    await owner.send('POST', `/api/designs/${summer.json.result.id}/main`);
+    expect(await lookOf()).toBe('--pl-corner: 14px; --pl-button-corner: 14px');
+    const pale = await look({ name: 'Pale', light: { ink: '#dddddd' } });
+    expect([pale.status, pale.json.issues[0].code]).toEqual([422, 'look.contrast']);
+    expect((await look({ name: 'Of a kind' }, kindId)).status).toBe(404);
+    expect((await look({ name: 'summer' })).status).toBe(409);
+    const other = await TestApi.start();
+    try {
+      await other.addUser('owner');
+      const there = await other.signIn('owner');
+      const sent = (await owner.send('GET', '/api/blueprint')).json;
+      expect((await there.send('POST', '/api/blueprint', sent)).status).toBe(200);
+      expect((await there.send('GET', '/api/page?url=/')).json.look).toContain('14px');
+    } finally {
+      await other.stop();
+    }
+  });
+
   it('are tried with listings with which they are likely to break', async () => {
     const { listings } = api.assembly.services;
     await listings.add(null, kindId, { title: 'The one with quite a long title', status: 'live', values: {} });

@@ -1,5 +1,7 @@
 import type { Result } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
+import type { LookDesign } from '../looks/look.js';
+import { LOOK_FORM } from '../looks/look.js';
 import { isPieceTypeName, pieceTypeOf } from '../pieces/registry.js';
 import {
   SettingFault,
@@ -70,8 +72,17 @@ const PAGE = {
 
 /** Reads a page from JSON. What is left out has its default; what cannot be is refused with its place. */
 export function readPage(input: unknown): Result<PageDesign> {
+  return read(() => readSettings(PAGE, input, 'page') as PageDesign);
+}
+
+/** The same of a look. */
+export function readLook(input: unknown): Result<LookDesign> {
+  return read(() => readSettings(LOOK_FORM, input, 'look'));
+}
+
+function read<Of>(settings: () => Of): Result<Of> {
   try {
-    return ok(readSettings(PAGE, input, 'page') as PageDesign);
+    return ok(settings());
   } catch (error) {
     if (!(error instanceof SettingFault)) throw error;
     const { place, wanted } = error;

@@ -17,7 +17,7 @@ import {
 } from 'class-validator';
 import type { DesignType } from '@plindo/core/design';
 import { DESIGN_TYPES } from '@plindo/core/design';
-import type { CardDto, PageDto } from './design-dtos.js';
+import type { DefinitionDto } from './design-dtos.js';
 import { IsDefinition } from './design-dtos.js';
 import { ListingDto, SiteDto } from './dtos.js';
 import { SelectionPartsDto } from './selection-dtos.js';
@@ -75,7 +75,7 @@ export class BlueprintDesignDto {
   @IsIn(DESIGN_TYPES) type!: DesignType;
   /** Slug of the kind; null for a page of no listing. */
   @ValidateIf((sent: BlueprintDesignDto) => sent.kind !== null) @IsString() @MaxLength(80) kind!: string | null;
-  @IsDefinition() definition!: CardDto | PageDto;
+  @IsDefinition() definition!: DefinitionDto;
 }
 
 export class BlueprintDto {

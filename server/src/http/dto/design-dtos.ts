@@ -5,8 +5,10 @@ import type {
   CardLead,
   CardSketch,
   CardZone,
+  Design,
   DesignType,
   KeptCard,
+  KeptLook,
   KeptPage,
   Many,
   PictureFit,
@@ -36,11 +38,12 @@ import {
   SLOT_TONES,
   SURFACES,
   makeCard,
+  readLook,
   readPage,
 } from '@plindo/core/design';
 import type { ConditionGroup } from '@plindo/core/structure';
 import { MOST_STEPS } from '@plindo/core/structure';
-import type { DateForm, UnitCode } from '@plindo/core/values';
+import type { DateForm, Result, UnitCode } from '@plindo/core/values';
 import { DATE_FORMS, Refusal, UNITS } from '@plindo/core/values';
 import type { TypeHelpOptions } from 'class-transformer';
 import { Type } from 'class-transformer';
@@ -154,10 +157,30 @@ export class PageDto {
   @Allow() strips?: unknown;
 }
 
-/** The definition of a design: of a card, or of a page. */
+/** How all pages look. Its parts are read by the form of `core/design`, which names the place of what it cannot read. */
+export class LookDto {
+  @Allow() name?: unknown;
+  @Allow() purpose?: unknown;
+  @Allow() palette?: unknown;
+  @Allow() light?: unknown;
+  @Allow() dark?: unknown;
+  @Allow() scheme?: unknown;
+  @Allow() typefaces?: unknown;
+  @Allow() corners?: unknown;
+  @Allow() density?: unknown;
+  @Allow() depth?: unknown;
+  @Allow() buttons?: unknown;
+}
+
+export type DefinitionDto = CardDto | PageDto | LookDto;
+const DEFINITIONS: Readonly<Record<DesignType, new () => object>> = { card: CardDto, page: PageDto, look: LookDto };
+
+/** The definition of a design, of the class that its type says. */
 export function IsDefinition(): PropertyDecorator {
-  const classOf = (help?: TypeHelpOptions): new () => object =>
-    (help?.object as { type?: unknown } | undefined)?.type === 'page' ? PageDto : CardDto;
+  const classOf = (help?: TypeHelpOptions): new () => object => {
+    const type = (help?.object as { type?: unknown } | undefined)?.type;
+    return DEFINITIONS[DESIGN_TYPES.find((known) => known === type) ?? 'card'];
+  };
   return applied(IsObject(), ValidateNested(), Type(classOf));
 }
 
@@ -165,28 +188,36 @@ export class DesignDto {
   @IsIn(DESIGN_TYPES) type!: DesignType;
   /** Number of the kind; null for a page of no listing. */
   @ValidateIf((sent: DesignDto) => sent.kindId !== null) @IsInt() kindId!: number | null;
-  @IsDefinition() definition!: CardDto | PageDto;
+  @IsDefinition() definition!: DefinitionDto;
 }
 
 export class DesignUpdateDto {
   @IsIn(DESIGN_TYPES) type!: DesignType;
   /** The version that the editor has seen. */
   @IsInt() version!: number;
-  @IsDefinition() definition!: CardDto | PageDto;
+  @IsDefinition() definition!: DefinitionDto;
 }
 
-/** The design that a DTO stands for, without the numbers of kind and place. Refused when a page cannot be read. */
+/** The design that a DTO stands for, without the numbers of kind and place. Refused when a page or a look cannot be read. */
 export function definedBy({
   type,
   definition,
 }: {
   type: DesignType;
-  definition: CardDto | PageDto;
-}): Pick<KeptCard, 'type' | 'definition'> | Pick<KeptPage, 'type' | 'definition'> {
+  definition: DefinitionDto;
+}): DefinitionOf<KeptCard> | DefinitionOf<KeptPage> | DefinitionOf<KeptLook> {
   if (type === 'card') return { type, definition: cardOfDto(definition as CardDto) };
-  const read = readPage(JSON.parse(JSON.stringify(definition)));
+  const plain: unknown = JSON.parse(JSON.stringify(definition));
+  return type === 'page'
+    ? { type, definition: valueOf(readPage(plain)) }
+    : { type, definition: valueOf(readLook(plain)) };
+}
+
+type DefinitionOf<Of extends Design> = Pick<Of, 'type' | 'definition'>;
+
+function valueOf<Of>(read: Result<Of>): Of {
   if (!read.ok) throw new Refusal([read.issue]);
-  return { type, definition: read.value };
+  return read.value;
 }
 
 /** The card that a DTO stands for. */

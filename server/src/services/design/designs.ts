@@ -1,6 +1,6 @@
 import type { Changed, DesignSample, DesignSamples, User } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
-import { AwkwardFinder, cardsOfKind } from '@plindo/core/design';
+import { AwkwardFinder, cardsOfKind, looksOf } from '@plindo/core/design';
 import type { Listing } from '@plindo/core/listings';
 import type { UnplacedDesign } from '@plindo/core/plans';
 import { DESIGN_WORDS, designIssues } from '@plindo/core/plans';
@@ -66,14 +66,15 @@ export class Designs {
     });
   }
 
-  /** Makes a card the one that listings of its kind have where no other was chosen. */
+  /** Makes a card the one that listings of its kind have where no other was chosen, or a look that of the site. */
   makeMain(user: User, id: number): Promise<Changed<Design>> {
     return this.editing.change(user, async (unit) => {
       const chosen = existing(unit, id);
-      if (chosen.type !== 'card') throw Refusal.of('request.not-found');
-      const first = cardsOfKind(chosen.kindId ?? 0, unit.structure.designs)[0]?.position ?? 0;
-      const result = await unit.updateDesign(chosen, { position: first - 1 });
-      return { sentence: `Made ${chosen.definition.name} the main card`, result };
+      if (chosen.type === 'page') throw Refusal.of('request.not-found');
+      const { designs } = unit.structure;
+      const likes = chosen.type === 'card' ? cardsOfKind(chosen.kindId ?? 0, designs) : looksOf(designs);
+      const result = await unit.updateDesign(chosen, { position: (likes[0]?.position ?? 0) - 1 });
+      return { sentence: `Made ${chosen.definition.name} the main ${DESIGN_WORDS[chosen.type]}`, result };
     });
   }
 

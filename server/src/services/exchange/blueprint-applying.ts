@@ -197,8 +197,8 @@ export class BlueprintApplying {
     for (const [at, { kind, ...sent }] of inTurn) {
       const kindId = kind === null ? null : (this.kinds.get(kind)?.id ?? 0);
       const design: UnplacedDesign =
-        sent.type === 'card'
-          ? { kindId, ...sent }
+        sent.type !== 'page'
+          ? ({ kindId, ...sent } as UnplacedDesign)
           : { kindId, type: 'page', definition: withPageNumbers(this.withKeptPictures(sent.definition), numbers) };
       const { name } = design.definition;
       const own = unit.structure.designs.find(

@@ -22,7 +22,7 @@ const TITLE: SlotSketch = { key: 'title', text: [{ field: '@title' }] };
 async function show(sketch: Partial<CardSketch>, given: Partial<Listing> = {}, search = ''): Promise<Shown<Card>> {
   const definition = makeCard({ name: 'Card', ...sketch, zones: { heading: [TITLE], ...sketch.zones } });
   const design: Design = { id: 1, version: 1, type: 'card', kindId: kind.id, position: 1, definition };
-  const stamps = { createdAt: 1, changedAt: 1, publishedAt: 1, binnedAt: null, version: 1 };
+  const stamps = { address: 'one', createdAt: 1, changedAt: 1, publishedAt: 1, binnedAt: null, version: 1 };
   const listing = { id: 4, kindId: kind.id, ...stamps, ...BLANK_CONTENT, slug: 'one', title: 'One', ...given };
   const maker = new CardMaker({ context, kindById: () => kind, designs: [design] });
   const card = maker.card(listing, kind, { search });

@@ -91,6 +91,7 @@ export class PageHost {
       title.setTitle(model.title);
       meta.updateTag({ name: 'description', content: model.description });
       this.document.documentElement.lang = model.site.locale;
+      this.wear(model.look);
       this.setCanonical(model);
       if (response && model.type === 'not-found') response.status = 404;
     });
@@ -143,6 +144,13 @@ export class PageHost {
   protected skip(event: Event): void {
     event.preventDefault();
     this.document.getElementById('content')?.focus();
+  }
+
+  /** The look stands on the outermost element, so that the ground of the page has it as well. */
+  private wear(look: string): void {
+    const { documentElement } = this.document;
+    if (look === '') documentElement.removeAttribute('style');
+    else documentElement.setAttribute('style', look);
   }
 
   /** Search engines want the whole address. Of a site that doesn't say where it stands, the server tells it beside the page. */

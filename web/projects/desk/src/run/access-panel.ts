@@ -54,7 +54,7 @@ import { Notices } from '../shared/notices';
     .secret {
       padding: 0.75rem;
       border-radius: var(--pl-corner);
-      background: var(--pl-ochre-wash);
+      background: var(--pl-warm-wash);
       overflow-wrap: anywhere;
     }
     ul {

@@ -78,10 +78,10 @@ import { KindsStore } from './kinds-store';
       text-decoration: none;
     }
     a:hover {
-      background: var(--pl-teal-wash);
+      background: var(--pl-wash);
     }
     .here {
-      background: var(--pl-teal-wash);
+      background: var(--pl-wash);
       font-weight: 640;
     }
     h2 {

@@ -21,6 +21,8 @@ function page(pieces: readonly Keyless[], strip: Partial<DesignedPage['strips'][
     ...{
       type: 'designed',
       serves: 'listing',
+      dependsOnViewer: false,
+      look: '',
       listing: null,
       areas: [],
       cardForms: CARD_FORMS,

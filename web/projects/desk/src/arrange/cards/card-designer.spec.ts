@@ -14,7 +14,7 @@ const kept: KeptCard = {
   ...{ id: 5, version: 2, type: 'card', kindId: 1, position: 1 },
   definition: firstCard(summary.kind),
 };
-const stamps = { version: 1, createdAt: 1, changedAt: 1, publishedAt: 1, binnedAt: null };
+const stamps = { address: 'quay', version: 1, createdAt: 1, changedAt: 1, publishedAt: 1, binnedAt: null };
 const samples: DesignSamples = {
   samples: [
     {

@@ -57,7 +57,7 @@ import type { CardWork } from './card-work';
       content: none;
     }
     :host ::ng-deep pl-card [data-slot]:hover {
-      outline: 1px dashed var(--pl-teal);
+      outline: 1px dashed var(--pl-accent);
       cursor: pointer;
     }
     :host ::ng-deep pl-card [data-slot].drop-before {
@@ -67,7 +67,7 @@ import type { CardWork } from './card-work';
       box-shadow: 0 3px var(--pl-signal);
     }
     :host ::ng-deep pl-card [data-slot].chosen {
-      outline: 2px solid var(--pl-teal);
+      outline: 2px solid var(--pl-accent);
       outline-offset: 2px;
     }
   `,

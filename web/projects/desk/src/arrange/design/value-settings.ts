@@ -93,7 +93,7 @@ const DIGITS = [0, 1, 2, 3, 4, 5, 6];
       grid-template-columns: repeat(auto-fit, minmax(8rem, 1fr));
       gap: 0.5rem;
       padding: 0.5rem;
-      border-inline-start: 3px solid var(--pl-teal);
+      border-inline-start: 3px solid var(--pl-accent);
     }
     label {
       display: grid;

@@ -76,7 +76,7 @@ import { catchError } from 'rxjs/operators';
       cursor: pointer;
     }
     .add {
-      color: var(--pl-teal);
+      color: var(--pl-accent);
     }
   `,
 })

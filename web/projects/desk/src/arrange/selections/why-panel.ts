@@ -80,7 +80,7 @@ import { Notices } from '../../shared/notices';
       padding: 0.25rem 0;
       border: 0;
       background: none;
-      color: var(--pl-teal);
+      color: var(--pl-accent);
       font: inherit;
       text-align: start;
       text-decoration: underline;
@@ -89,8 +89,8 @@ import { Notices } from '../../shared/notices';
     .answer {
       display: block;
       padding: 0.5rem 0.75rem;
-      border-inline-start: 4px solid var(--pl-teal);
-      background: var(--pl-teal-wash);
+      border-inline-start: 4px solid var(--pl-accent);
+      background: var(--pl-wash);
     }
   `,
 })

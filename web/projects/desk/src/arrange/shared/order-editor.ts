@@ -89,7 +89,7 @@ const OWN_SUBJECTS: readonly (readonly [OrderSubject, string])[] = [
       cursor: pointer;
     }
     .add {
-      color: var(--pl-teal);
+      color: var(--pl-accent);
     }
   `,
 })

@@ -37,7 +37,7 @@ const ALIKE_AT_MOST = 5;
       </div>
       @if (shown(); as now) {
         @if (showsPage()) {
-          <div class="page"><pl-designed-page [model]="now.page" inert /></div>
+          <div class="page"><pl-designed-page [attr.style]="now.page.look || null" [model]="now.page" inert /></div>
         } @else {
           <pl-card [card]="now.card" [forms]="now.forms" inert />
         }
@@ -77,7 +77,7 @@ const ALIKE_AT_MOST = 5;
       align-items: center;
     }
     .which [aria-pressed='true'] {
-      background: var(--pl-teal-wash);
+      background: var(--pl-wash);
       font-weight: 640;
     }
     .page {

@@ -80,7 +80,7 @@ import { CellEditor } from './cell-editor';
       align-items: center;
       padding: 0.25rem 1rem;
       border-block-end: 1px solid var(--pl-line);
-      background: var(--pl-teal-wash);
+      background: var(--pl-wash);
     }
     .field {
       display: flex;

@@ -66,7 +66,7 @@ export type Onward = 'next' | 'previous' | null;
       inline-size: 100%;
       min-block-size: 2.125rem;
       padding-inline: 0.375rem;
-      border: 2px solid var(--pl-teal);
+      border: 2px solid var(--pl-accent);
       border-radius: 2px;
       outline: 0;
       background: var(--pl-raised);

@@ -104,7 +104,7 @@ import type { TableColumn } from './table-columns';
       opacity: 0.5;
     }
     .on {
-      color: var(--pl-teal);
+      color: var(--pl-accent);
       opacity: 1;
     }
     li label {

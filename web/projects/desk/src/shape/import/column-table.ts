@@ -94,7 +94,7 @@ const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => name !== 'picture');
       font-size: 0.9375rem;
     }
     .against {
-      color: var(--pl-ochre);
+      color: var(--pl-warm);
     }
     tbody th {
       color: var(--pl-ink);

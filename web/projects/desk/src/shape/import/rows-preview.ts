@@ -17,7 +17,7 @@ import { ImportWorker } from './import-worker';
     @if (fault()) {
       <p class="issues" role="alert">{{ fault() }}</p>
     } @else if (page(); as model) {
-      <pl-designed-page [model]="model" (stateChange)="look($event.url)" />
+      <pl-designed-page [attr.style]="model.look || null" [model]="model" (stateChange)="look($event.url)" />
     } @else {
       <p class="quiet">Working out the page from all rows …</p>
       <mat-progress-bar mode="indeterminate" aria-label="Working out the page" />

@@ -102,7 +102,7 @@ const OUTCOMES = [
       color: var(--pl-signal);
     }
     .lossy h3 {
-      color: var(--pl-ochre);
+      color: var(--pl-warm);
     }
   `,
 })

@@ -57,7 +57,7 @@ import { TYPE_GROUPS, TYPE_USES } from './type-descriptions';
       cursor: pointer;
     }
     button:not([matButton]):hover {
-      border-color: var(--pl-teal);
+      border-color: var(--pl-accent);
     }
     .name {
       font-weight: 600;

@@ -50,8 +50,8 @@ interface Sending {
       border-radius: var(--pl-corner);
     }
     .over {
-      border-color: var(--pl-teal);
-      background: var(--pl-teal-wash);
+      border-color: var(--pl-accent);
+      background: var(--pl-wash);
     }
     .problem {
       color: var(--pl-signal);

@@ -62,7 +62,7 @@ const MOST_SHOWN = 60;
       cursor: pointer;
     }
     .grid button:hover {
-      border-color: var(--pl-teal);
+      border-color: var(--pl-accent);
     }
     pl-picture {
       aspect-ratio: 4 / 3;

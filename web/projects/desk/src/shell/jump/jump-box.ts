@@ -109,7 +109,7 @@ const NONE = { total: 0, listings: [] };
       cursor: pointer;
     }
     .offers .at {
-      background: var(--pl-teal-wash);
+      background: var(--pl-wash);
     }
     .label {
       flex: 1;
