@@ -97,7 +97,16 @@ const SORTS: readonly SortModel[] = [
   { key: 'picked', label: 'Featured first', href: '/berths', current: true },
   { key: 'title', label: 'Title, A to Z', href: '/berths?sort=title', current: false },
 ];
-const STATE: ListStateModel = { featured: [], rest: '', groups: [], before: 0, note: '', empty: null, heads: {} };
+const STATE: ListStateModel = {
+  featured: [],
+  rest: '',
+  groups: [],
+  before: 0,
+  label: 'Berths',
+  note: '',
+  empty: null,
+  heads: {},
+};
 const AREA: AreaModel = {
   ...{ key: '', form: 'find', path: '/berths', others: [] },
   sort: { name: 'sort', byItself: 'picked' },

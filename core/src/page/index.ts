@@ -18,6 +18,6 @@ export * from './pages/page-lists.js';
 export * from './pages/page-reads.js';
 export type { CategoryOfPage } from './pieces/piece-maker.js';
 export * from './pieces/piece-models.js';
-export { sleepingPage } from './sleeping-page.js';
+export { isQuiet, piecePrint, sleepingPage } from './sleeping-page.js';
 export { slotsOf } from './slots.js';
 export * from './frame.js';

@@ -1,10 +1,10 @@
 /** Runs in a thread of its own: renders pages of the site with the models that the server hands over. */
-import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { parentPort, workerData } from 'node:worker_threads';
 import { LRUCache } from 'lru-cache';
 import type { PageModel } from '@plindo/core/page';
+import { readTemplate, withFaces } from './page-template.js';
 import type { FromRenderer, RenderedPage, ToRenderer } from './render-messages.js';
 
 /** What the built site gives: it renders an address into its page, with what it asks for of the data. */
@@ -24,7 +24,7 @@ const MOST_CARDS_IN_CHARACTERS = 24_000_000;
 
 const folder = workerData as string;
 const site = import(pathToFileURL(join(folder, 'server', 'server.mjs')).href) as Promise<BuiltSite>;
-const page = readFile(join(folder, 'server', 'index.server.html'), 'utf8');
+const template = readTemplate(folder);
 /** The plain way is there to compare with. */
 const isPlain = process.env['PLINDO_PLAIN_RENDERING'] === 'yes';
 /** HTML of cards that pages have had lately. */
@@ -48,8 +48,15 @@ function tell(message: FromRenderer): void {
 
 async function render(id: number, url: string): Promise<void> {
   try {
-    const data = { page: (asked: string): Promise<PageModel> => ask(id, asked), cards };
-    tell({ kind: 'rendered', id, page: await (await site).render(url, { page: await page, isPlain, data }) });
+    let look = '';
+    const page = async (asked: string): Promise<PageModel> => {
+      const model = await ask(id, asked);
+      look = model.look;
+      return model;
+    };
+    const { document, faces } = await template;
+    const rendered = await (await site).render(url, { page: document, isPlain, data: { page, cards } });
+    tell({ kind: 'rendered', id, page: { ...rendered, html: withFaces(rendered.html, look, faces) } });
   } catch (error) {
     tell({ kind: 'failed', id, reason: error instanceof Error ? (error.stack ?? error.message) : String(error) });
   }

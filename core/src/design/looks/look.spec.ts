@@ -47,7 +47,7 @@ describe('A look', () => {
     });
     expect(customProperties(look)).toEqual({
       '--pl-accent': 'light-dark(#7a1fa2, #63c7c0)',
-      '--pl-heading': "'Literata Variable', Georgia, serif",
+      '--pl-heading': "'Literata Variable', 'Literata Stand-in', serif",
       '--pl-corner': '14px',
       '--pl-space': '1.35',
       '--pl-button-corner': '999px',

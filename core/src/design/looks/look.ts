@@ -12,14 +12,19 @@ export const BUTTON_FORMS = ['as-corners', 'pill'] as const;
 
 /** Pairs of typefaces, that of headings and that of text; all ship with Plindo, or with whatever shows the page. */
 export const TYPEFACES = {
-  shore: ["'Bricolage Grotesque Variable', Georgia, serif", "'Figtree Variable', system-ui, sans-serif"],
-  library: ["'Source Serif 4 Variable', Georgia, serif", "'Source Sans 3 Variable', system-ui, sans-serif"],
-  press: ["'Literata Variable', Georgia, serif", "'Figtree Variable', system-ui, sans-serif"],
-  notice: ["'Outfit Variable', system-ui, sans-serif", "'Source Sans 3 Variable', system-ui, sans-serif"],
+  shore: [faces('Bricolage Grotesque'), faces('Figtree')],
+  library: [faces('Source Serif 4', 'serif'), faces('Source Sans 3')],
+  press: [faces('Literata', 'serif'), faces('Figtree')],
+  notice: [faces('Outfit'), faces('Source Sans 3')],
   plain: ['system-ui, sans-serif', 'system-ui, sans-serif'],
 } as const satisfies Record<string, readonly [headings: string, text: string]>;
 export type TypefacesName = keyof typeof TYPEFACES;
 export const TYPEFACES_NAMES = Object.keys(TYPEFACES) as readonly TypefacesName[];
+
+/** A family with the face of the system that takes its room until it is there (`styles/_faces.scss`). */
+function faces(family: string, otherwise = 'sans-serif'): string {
+  return `'${family} Variable', '${family} Stand-in', ${otherwise}`;
+}
 
 /** A colour as #rrggbb, or '' for that of the palette. */
 const colour: Setting<string> = setting('', 'a colour as #0f6e6a, or nothing', (input) => {

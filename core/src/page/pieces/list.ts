@@ -47,6 +47,7 @@ function steeredList(settings: Settings, making: PieceMaking): ListModel | null 
   const state: ListStateModel = {
     ...{ featured: shown.cards.slice(0, leading), groups, note: parts.searchNote },
     before: parts.before + leading,
+    label: parts.design.many,
     rest: leading > 0 ? `More ${inSentence(parts.design.many)}` : '',
     empty: parts.ids.length > 0 ? null : emptyModel(parts),
     heads: settings.layout === 'table' ? tableHeads(settings.columns, parts) : {},

@@ -105,6 +105,8 @@ export interface ListModel {
 export interface ListStateModel {
   /** Featured listings that lead it, apart from the rest. */
   readonly featured: readonly CardModel[];
+  /** What it lists, for those who go from heading to heading: "Berths". */
+  readonly label: string;
   /** What stands above the rest: "More berths"; '' where nothing stands before it. */
   readonly rest: string;
   /** Cards under headings of dates, in the place of the plain ones; empty where the list has none. */
@@ -280,5 +282,14 @@ export type MadePiece =
   | DividerModel
   | SpaceModel;
 
-export type PieceModel = (MadePiece | NothingModel) & { readonly key: string; readonly screens?: 'narrow' | 'wide' };
+/** A quiet piece of which a browser knows only which it is, as its HTML came from the server. */
+export interface AsleepModel {
+  readonly type: 'asleep';
+  readonly print: number;
+}
+
+export type PieceModel = (MadePiece | NothingModel | AsleepModel) & {
+  readonly key: string;
+  readonly screens?: 'narrow' | 'wide';
+};
 export type PieceModelOf<Type extends PieceModel['type']> = Extract<PieceModel, { readonly type: Type }>;

@@ -1,5 +1,15 @@
-import { bootstrapApplication } from '@angular/platform-browser';
+import { createApplication } from '@angular/platform-browser';
 import { siteConfig } from './app.config';
 import { Site } from './site';
 
-bootstrapApplication(Site, siteConfig).catch((error: unknown) => console.error(error));
+/** Lets what visitors do meanwhile go first: each part of the start is a task of its own. */
+const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
+
+async function start(): Promise<void> {
+  await pause();
+  const site = await createApplication(siteConfig);
+  await pause();
+  site.bootstrap(Site);
+}
+
+start().catch((error: unknown) => console.error(error));

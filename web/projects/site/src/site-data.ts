@@ -23,7 +23,8 @@ function dataFromApi(): SiteData {
     page(url) {
       const first = state.get(FIRST_PAGE, null);
       state.remove(FIRST_PAGE);
-      return first ? Promise.resolve(first) : firstValueFrom(api.page(url));
+      // In a task of its own: what visitors do meanwhile goes first.
+      return first ? new Promise((resolve) => setTimeout(() => resolve(first))) : firstValueFrom(api.page(url));
     },
     suggestions: (path, area, text) => firstValueFrom(api.suggestions(path, area, text)),
     places: (text) => firstValueFrom(api.places(text)),

@@ -48,7 +48,6 @@ import { Icon } from '../icons/icon';
       </ul>
     }
   `,
-  host: { '[class.interactive]': 'interactive()' },
 })
 export class SearchBox {
   readonly text = input.required<string>();

@@ -13,8 +13,11 @@ import {
   signal,
 } from '@angular/core';
 import type { AreaModel, ColumnModel, DesignedPage, PieceModel, StripModel, SuggestionModel } from '@plindo/core/page';
+import { isQuiet } from '@plindo/core/page';
 import { searchOfForm } from '../form-state';
 import { PictureView } from '../picture';
+import { QuietPiece } from '../quiet-piece';
+import { whenIdle } from '../when-idle';
 import { PAGE_CARD_FORMS } from './page-context';
 import { PIECE_VIEWS } from './registry';
 import type { PageSteering, StateChange, TypedWords } from './steering';
@@ -29,7 +32,7 @@ const TYPING_PAUSE_IN_MS = 250;
  */
 @Component({
   selector: 'pl-designed-page',
-  imports: [NgComponentOutlet, PictureView],
+  imports: [NgComponentOutlet, PictureView, QuietPiece],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @for (area of model().areas; track area.key) {
@@ -48,7 +51,9 @@ const TYPING_PAUSE_IN_MS = 250;
           @for (column of strip.columns; track column.key) {
             <div class="column" [style.--order]="column.order">
               @for (piece of column.pieces; track piece.key) {
-                @if (piece.screens) {
+                @if (isQuiet(piece)) {
+                  <pl-quiet [class]="piece.screens ? 'only-' + piece.screens : null" [piece]="piece" />
+                } @else if (piece.screens) {
                   <div [class]="'only-' + piece.screens">
                     <ng-container [ngComponentOutlet]="viewOf(piece)" [ngComponentOutletInputs]="{ piece }" />
                   </div>
@@ -66,7 +71,7 @@ const TYPING_PAUSE_IN_MS = 250;
     { provide: PAGE_CARD_FORMS, useFactory: () => inject(forwardRef(() => DesignedPageView)).forms },
     { provide: PAGE_STEERING, useExisting: forwardRef(() => DesignedPageView) },
   ],
-  host: { '(change)': 'tell($event)', '(submit)': 'submit($event)', '[class.interactive]': 'interactive()' },
+  host: { '(change)': 'tell($event)', '(submit)': 'submit($event)' },
 })
 export class DesignedPageView implements PageSteering {
   readonly model = input.required<DesignedPage>();
@@ -82,7 +87,7 @@ export class DesignedPageView implements PageSteering {
   private typing: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
-    afterNextRender(() => this.interactive.set(true));
+    afterNextRender(() => whenIdle(() => this.interactive.set(true)));
   }
 
   follow(change: StateChange): void {
@@ -115,6 +120,8 @@ export class DesignedPageView implements PageSteering {
     event.preventDefault();
     this.follow({ url: this.stateUrl(area), replace: false });
   }
+
+  protected readonly isQuiet = isQuiet;
 
   protected viewOf({ type }: PieceModel): Type<unknown> {
     return PIECE_VIEWS[type];

@@ -2,6 +2,7 @@ import type { ElementRef } from '@angular/core';
 import {
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   afterNextRender,
   inject,
   Injector,
@@ -10,15 +11,16 @@ import {
   viewChild,
 } from '@angular/core';
 import type { PieceModelOf } from '@plindo/core/page';
-import { Facets } from '../facets/facets';
+import { SleepingFacets } from '../facets/sleeping-facets';
 import { Icon } from '../icons/icon';
+import { whenIdle } from '../when-idle';
 import { onlyReachable } from './only-reachable';
 import { PAGE_STEERING } from './steering';
 
 /** The facets of a list; where there is no room for them beside it, a button opens them over the page. */
 @Component({
   selector: 'pl-facets-piece',
-  imports: [Facets, Icon],
+  imports: [Icon, SleepingFacets],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let own = piece();
@@ -41,9 +43,10 @@ import { PAGE_STEERING } from './steering';
         <h2>Filters</h2>
         <button type="button" class="plain" (click)="close()"><pl-icon name="close" />Close</button>
       </div>
-      <pl-facets
+      <pl-sleeping-facets
         [facets]="own.facets"
         [form]="own.form"
+        [awake]="isAwake()"
         [interactive]="steering.interactive()"
         [places]="steering.places()"
         (placeTyped)="steering.typePlace($event)"
@@ -60,13 +63,28 @@ export class FacetsPiece {
   readonly piece = input.required<PieceModelOf<'facets'>>();
   protected readonly steering = inject(PAGE_STEERING);
   protected readonly isOpen = signal(false);
+  /** Whether the controls are drawn here, not only as they came from the server. */
+  protected readonly isAwake = signal(false);
 
   private readonly injector = inject(Injector);
   private readonly opener = viewChild.required<ElementRef<HTMLButtonElement>>('opener');
   private readonly sheet = viewChild.required<ElementRef<HTMLElement>>('sheet');
   private letGo = (): void => undefined;
 
+  constructor() {
+    const destroyed = inject(DestroyRef);
+    afterNextRender(() => {
+      // On narrow screens they are seen when somebody opens them, else at once, though nothing waits for them.
+      const narrow = matchMedia('(max-width: 46rem)');
+      const wake = (): void => whenIdle(() => this.isAwake.set(true));
+      if (!narrow.matches) return wake();
+      narrow.addEventListener('change', wake, { once: true });
+      destroyed.onDestroy(() => narrow.removeEventListener('change', wake));
+    });
+  }
+
   protected open(): void {
+    this.isAwake.set(true);
     this.isOpen.set(true);
     const show = (): void => {
       const sheet = this.sheet().nativeElement;

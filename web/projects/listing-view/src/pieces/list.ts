@@ -38,6 +38,9 @@ import { PAGE_CARD_FORMS } from './page-context';
       @if (state.note) {
         <p class="note">{{ state.note }}</p>
       }
+      @if (!own.heading && !state.rest && !state.groups.length && own.cards.length) {
+        <h2 class="hidden-text">{{ state.label }}</h2>
+      }
       @if (state.groups.length) {
         <pl-date-groups [forms]="forms()" [groups]="state.groups" [width]="own.width" />
       }

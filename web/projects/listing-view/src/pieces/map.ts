@@ -31,6 +31,9 @@ const AHEAD = '200px';
     @let own = piece();
     <div class="map" [class]="'height-' + own.height" #frame>
       <div class="drawn" role="img" [attr.aria-label]="label()" #drawn></div>
+      @if (waits()) {
+        <button type="button" class="show" (click)="show()"><pl-icon name="location_on" />Show the map</button>
+      }
       @if (isDrawn()) {
         <div class="zoom">
           <button type="button" aria-label="Look closer" (click)="map?.zoom(1)"><pl-icon name="add" /></button>
@@ -76,6 +79,8 @@ export class MapPiece {
   readonly piece = input.required<PieceModelOf<'map'>>();
 
   protected readonly isDrawn = signal(false);
+  /** On narrow screens it is asked for: it takes long to fetch there, and much of the screen. */
+  protected readonly waits = signal(false);
   protected readonly chosen = signal<PointModel | null>(null);
   /** Whether another part of the map is seen than the one that the page is about. */
   protected readonly moved = signal(false);
@@ -87,15 +92,17 @@ export class MapPiece {
   private readonly drawn = viewChild.required<ElementRef<HTMLElement>>('drawn');
   private readonly box = viewChild.required<ElementRef<HTMLInputElement>>('box');
   private readonly inStep = new ListingsInStep();
+  private readonly destroyed = inject(DestroyRef);
 
   constructor() {
-    const destroyed = inject(DestroyRef);
+    const { destroyed } = this;
     afterNextRender(() => {
       const watch = new IntersectionObserver(
         (entries) => {
           if (!entries.some(({ isIntersecting }) => isIntersecting)) return;
           watch.disconnect();
-          void this.draw(destroyed);
+          if (this.isNarrow() && this.piece().box === '') this.waits.set(true);
+          else void this.draw();
         },
         { rootMargin: AHEAD },
       );
@@ -116,7 +123,18 @@ export class MapPiece {
     input.dispatchEvent(new Event('change', { bubbles: true }));
   }
 
-  private async draw(destroyed: DestroyRef): Promise<void> {
+  protected show(): void {
+    this.waits.set(false);
+    void this.draw();
+  }
+
+  /** Where columns stand one below the other. */
+  private isNarrow(): boolean {
+    return matchMedia('(max-width: 46rem)').matches;
+  }
+
+  private async draw(): Promise<void> {
+    const { destroyed } = this;
     const { drawMap } = await import('../map/listing-map');
     const { points, box, base } = this.piece();
     const map = await drawMap(this.drawn().nativeElement, base, {

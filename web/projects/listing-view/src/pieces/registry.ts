@@ -53,4 +53,6 @@ export const PIECE_VIEWS: Readonly<Record<PieceModel['type'], Type<unknown>>> = 
   divider: DividerPiece,
   space: SpacePiece,
   nothing: NothingPiece,
+  // Stands there already.
+  asleep: NothingPiece,
 };

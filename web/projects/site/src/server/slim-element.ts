@@ -88,6 +88,10 @@ export class SlimElement extends SlimNode implements SlimParent {
     return html;
   }
 
+  get outerHTML(): string {
+    return this.html();
+  }
+
   set innerHTML(content: string) {
     this.clear();
     this.append(new SlimHtml(this.ownerDocument, String(content)));
