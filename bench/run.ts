@@ -1,5 +1,6 @@
 /** `./plindo bench NAME [--n N] [--json]`: runs one benchmark, or lists them. */
 import { parseArgs } from 'node:util';
+import { clicksBench } from './clicks.js';
 import { editsBench } from './edits.js';
 import { importBench } from './import.js';
 import { lighthouseBench } from './lighthouse.js';
@@ -9,6 +10,7 @@ import { queryBench } from './query.js';
 import { workbenchBench } from './workbench.js';
 
 const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
+  clicks: clicksBench,
   edits: editsBench,
   import: importBench,
   lighthouse: lighthouseBench,

@@ -28,7 +28,10 @@ describe('Addresses of listings', () => {
     const [before] = await addressesOnSite();
     expect(before).toMatch(/^\/courses\/20\d\d\/radio-for-small-craft-at-/);
     await page.goto(`${server.address}/desk/shape`);
-    await page.getByRole('link', { name: /Courses/ }).first().click();
+    await page
+      .getByRole('link', { name: /Courses/ })
+      .first()
+      .click();
     await page.getByText('Parts, pages and order').click();
     await takeOut('Title');
     await page.getByText('nothing before or after a slash').waitFor();

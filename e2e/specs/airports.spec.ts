@@ -20,8 +20,10 @@ async function shownCounts(page: Page, label: string): Promise<Record<string, nu
   return Object.fromEntries(rows.filter(([, count]) => count !== 0)) as Record<string, number>;
 }
 
-function titles(page: Page): Promise<string[]> {
-  return page.locator('pl-card h3').allInnerTexts();
+async function titles(page: Page): Promise<string[]> {
+  // What is far down is laid out when it comes near; its words are there.
+  const found = await page.locator('pl-card h3').allTextContents();
+  return found.map((title) => title.trim());
 }
 
 describe('From a spreadsheet to a live directory', () => {

@@ -50,6 +50,10 @@ describe('A list that stands beside a map', () => {
   it('tells in words what it shows, with nothing wrong for those who cannot see it', async () => {
     for (const options of [{}, { viewport: PHONE }, { colorScheme: 'dark' } as const]) {
       const page = await site.open('/harbours', options);
+      if ('viewport' in options) {
+        expect(await accessibilityFaults(page)).toEqual([]);
+        await page.getByRole('button', { name: 'Show the map' }).click();
+      }
       await page.locator('.map-point').first().waitFor();
       expect(await accessibilityFaults(page)).toEqual([]);
       await page.getByText('Map of 12 harbours, as a list').click();

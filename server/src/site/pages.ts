@@ -82,6 +82,11 @@ export class Pages {
     return listing ? this.madeOfListing(scene, place, this.live.complete(listing), shown) : notFoundPage(scene);
   }
 
+  /** The paths of the lists of all kinds that visitors see. */
+  listPaths(): string[] {
+    return this.places.listedKinds().map(({ slug }) => `/${slug}`);
+  }
+
   /** Where what stood at an address before is now, for an address that leads nowhere; null for nothing. */
   async formerly(url: string): Promise<string | null> {
     const { path, search } = partsOfUrl(url);

@@ -82,14 +82,14 @@ export class SlimElement extends SlimNode implements SlimParent {
     if (text !== '') this.append(new SlimText(this.ownerDocument, text));
   }
 
+  get outerHTML(): string {
+    return this.html();
+  }
+
   get innerHTML(): string {
     let html = '';
     for (let node = this.firstChild; node; node = node.nextSibling) html += node.html();
     return html;
-  }
-
-  get outerHTML(): string {
-    return this.html();
   }
 
   set innerHTML(content: string) {

@@ -37,7 +37,9 @@ const ALIKE_AT_MOST = 5;
       </div>
       @if (shown(); as now) {
         @if (showsPage()) {
-          <div class="page"><pl-designed-page [attr.style]="now.page.look || null" [model]="now.page" inert /></div>
+          <div class="page" tabindex="0" role="group" aria-label="Its page">
+            <pl-designed-page [attr.style]="now.page.look || null" [model]="now.page" inert />
+          </div>
         } @else {
           <pl-card [card]="now.card" [forms]="now.forms" inert />
         }
