@@ -164,6 +164,23 @@ describe('Pages of the site over HTTP', () => {
     expect([(await tagOf('/berths')) === list, await tagOf('/berths/quay-1')]).toEqual([false, page]);
   });
 
+  it('stay as they were after a change of which they say nothing', async () => {
+    const tagOf = async (path: string): Promise<string> => (await get(path)).headers.etag!;
+    const { json } = await owner.send('GET', `/api/kinds/${berths.id}/listings`);
+    const { id, version } = (json.listings as { id: number; version: number; slug: string }[]).find(
+      ({ slug }) => slug === 'quay-1',
+    )!;
+    const change = (at: number, given: object): Promise<unknown> =>
+      owner.send('PATCH', `/api/listings/${id}`, { version: at, ...given });
+    const before = await tagOf('/berths');
+    await change(version, { featuredFrom: '2026-11-01 10:00' });
+    now += 1001;
+    expect(await tagOf('/berths')).toBe(before);
+    await change(version + 1, { values: { price: '11' } });
+    now += 1001;
+    expect(await tagOf('/berths')).not.toBe(before);
+  });
+
   it('are new at once after a change of the structure', async () => {
     const title = async (): Promise<string> => (await drawn('/berths')).split(' – ')[0]!;
     expect(await title()).toBe('Berths');

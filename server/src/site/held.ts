@@ -39,6 +39,11 @@ export class Held<Thing> {
     return this.isTimely() && isYoung ? this.made : undefined;
   }
 
+  /** The thing as it was made, whether it holds or not. */
+  get last(): Thing | undefined {
+    return this.made;
+  }
+
   private isTimely(): boolean {
     return this.until > this.live.nowInMs();
   }

@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache';
+import { PrintHash } from '@plindo/core/catalog';
 import type { PageModel } from '@plindo/core/page';
 import type { Live } from '../live/live.js';
 import { Held } from './held.js';
@@ -15,12 +16,23 @@ const MOST_KEPT_BYTES = 32 * 1024 * 1024;
 const HOME = '/';
 const WARM_ROUNDS = 3;
 
+/** A rendered page, and a print of the model that it was rendered from. */
+interface Made {
+  readonly page: ReadyPage;
+  readonly print: number;
+}
+
+/** Tells a model by all that it says; when it was made doesn't count. */
+function printOf(model: PageModel): number {
+  return new PrintHash().add(JSON.stringify({ ...model, now: '' })).value();
+}
+
 /**
  * Rendered pages of the public side, each under its one address. One is kept until anything changes that it was made of,
  * or until a moment at which it may look otherwise.
  */
 export class SitePages {
-  private readonly kept = new LRUCache<string, Held<ReadyPage>>({ max: MOST_KEPT_PAGES, maxSize: MOST_KEPT_BYTES });
+  private readonly kept = new LRUCache<string, Held<Made>>({ max: MOST_KEPT_PAGES, maxSize: MOST_KEPT_BYTES });
   private readonly addresses: PageAddresses;
   private readonly underWay = new PagesUnderWay<ReadyPage>();
 
@@ -36,7 +48,7 @@ export class SitePages {
   /** The page at an address, as a visitor sent it, when it is kept and still holds. */
   hit(url: string): ReadyPage | undefined {
     const found = this.addresses.known(url);
-    return found && this.kept.get(found.address)?.now();
+    return found && this.kept.get(found.address)?.now()?.page;
   }
 
   /** Where an address leads, as a visitor sent it. */
@@ -59,7 +71,7 @@ export class SitePages {
   async at(found: LeadsToPage, gone: AbortSignal): Promise<ReadyPage> {
     const { address } = found;
     const key = `${this.live.revision} ${address}`;
-    const kept = this.kept.get(address)?.now();
+    const kept = this.kept.get(address)?.now()?.page;
     return kept ?? this.underWay.join(key, gone, (dropped) => this.render(found, dropped));
   }
 
@@ -70,7 +82,7 @@ export class SitePages {
     if (!before) return this.at(found, gone);
     // When it fails, the next visitor asks again, and is told.
     void this.at(found, new AbortController().signal).catch(() => undefined);
-    return before;
+    return before.page;
   }
 
   /** Makes ready what the first visitors will ask for. */
@@ -84,13 +96,28 @@ export class SitePages {
     }
   }
 
+  /** The page as it is now: the one that was kept, when it would say the same again, else a new one. */
   private async render({ address, reads }: LeadsToPage, dropped: AbortSignal): Promise<ReadyPage> {
-    const held = new Held<ReadyPage>(this.live, reads);
-    const rendered = await this.renderer.render(address, this.source, dropped);
+    const held = new Held<Made>(this.live, reads);
+    const before = this.kept.get(address)?.last;
+    const model = before && (await this.source(address));
+    const same = before && printOf(model!) === before.print ? before : null;
+    const made = same ?? (await this.newPage(address, model, dropped));
+    this.kept.set(address, held.is(made), { size: made.page.size });
+    return made.page;
+  }
+
+  /** Renders a page, of a model that was made already or of the one that is there when its turn has come. */
+  private async newPage(address: string, model: PageModel | undefined, dropped: AbortSignal): Promise<Made> {
+    let print = 0;
+    const source = async (url: string): Promise<PageModel> => {
+      const shown = model ?? (await this.source(url));
+      print = printOf(shown);
+      return shown;
+    };
+    const rendered = await this.renderer.render(address, source, dropped);
     const isTold = rendered.status !== 200 || !!this.live.site().address;
-    const page = await ReadyPage.of(rendered, this.headersOf, isTold ? null : address);
-    this.kept.set(address, held.is(page), { size: page.size });
-    return page;
+    return { page: await ReadyPage.of(rendered, this.headersOf, isTold ? null : address), print };
   }
 
   private readonly source = (url: string): Promise<PageModel> => this.pages.page(url);
