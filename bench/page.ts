@@ -21,6 +21,7 @@ const VISITING_IN_MS = 30_000;
 const ADDRESSES = 60;
 const KEPT_IN_MS = 30;
 const DIFFERENT_IN_MS = 250;
+const HTML_BYTES = 95_000;
 
 /** Pages of the demo as visitors get them: kept ones, new ones, many at once, and beside edits. */
 export const pageBench: Benchmark = {
@@ -34,6 +35,7 @@ export const pageBench: Benchmark = {
       return [
         ...(await hits(server.address, n)),
         ...(await newPages(visitors, n)),
+        ...(await besideThePlainWay(visitors, n)),
         ...(await besideEdits(visitors, client, n)),
       ];
     } finally {
@@ -90,6 +92,28 @@ async function newPages(visitors: Visitors, n: number): Promise<Measurement[]> {
     }),
     row(`a new page after ${LEFT} visitors who left at once`, n, { oursMs: median(left), ...reference }),
   ];
+}
+
+/** New pages of a list beside the plain way of rendering, on a server of its own, in turn; and how many bytes one has. */
+async function besideThePlainWay(visitors: Visitors, n: number): Promise<Measurement[]> {
+  const server = await TestServer.startDemo({ PLINDO_PLAIN_RENDERING: 'yes' });
+  try {
+    const plain = new Visitors(server.address);
+    const [ours, theirs]: [number[], number[]] = [[], []];
+    // The first ones are not compiled yet, on either side.
+    for (let turn = -TURNS; turn < 2 * TURNS; turn++) {
+      const [own, other] = [await visitors.visit(visitors.newAddress()), await plain.visit(plain.newAddress())];
+      if (turn >= 0) [ours, theirs].forEach((times, at) => times.push([own, other][at]!));
+    }
+    const [own, other] = [await visitors.bytesOf(LIST), await plain.bytesOf(LIST)];
+    const reference = 'rendered the plain way';
+    return [
+      row('a new page', n, { oursMs: median(ours), reference, referenceMs: median(theirs), hold: 0.3 }),
+      row('its HTML', n, { oursMs: own, reference, referenceMs: other, hold: null, unit: 'bytes', bound: HTML_BYTES }),
+    ];
+  } finally {
+    await server.stop();
+  }
 }
 
 /** Visits beside edits of a berth: of some pages of the demo, a few of them often; and each of another list of berths. */
@@ -183,6 +207,11 @@ class Visitors {
     );
     const inTurn = Array.from({ length: ADDRESSES }, (_, at) => found.map((own) => own[at] ?? []).flat()).flat();
     return ['/', ...new Set(inTurn)].slice(0, ADDRESSES);
+  }
+
+  /** Of its HTML, as it is before it is packed. */
+  async bytesOf(path: string): Promise<number> {
+    return (await askRaw(this.address, path, {})).body.length;
   }
 
   async visit(path: string): Promise<number> {

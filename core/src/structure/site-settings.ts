@@ -1,5 +1,23 @@
 import type { KeptFile } from './field-types/file.js';
 
+/** Where a map gets its pictures of the ground, square by square. */
+export interface MapTiles {
+  /** "https://tiles.example/{z}/{x}/{y}.png": zoom, column and row stand where the braces are. */
+  readonly url: string;
+  /** Whom the pictures are owed to, as it stands on the map. */
+  readonly credit: string;
+}
+
+/** The origin that tiles come from; null where an address cannot be that of tiles. */
+export function originOfTiles({ url }: Pick<MapTiles, 'url'>): string | null {
+  const isWhole = ['{z}', '{x}', '{y}'].every((part) => url.split(part).length === 2);
+  const plain = url.replace(/\{[xyz]\}/g, '0');
+  if (!isWhole || !URL.canParse(plain)) return null;
+  const { protocol, origin } = new URL(plain);
+  // Nothing that visitors choose stands in the name of the server.
+  return protocol === 'https:' && url.startsWith(`${origin}/`) ? origin : null;
+}
+
 /** Of the whole site, on every page. */
 export interface SiteSettings {
   readonly name: string;
@@ -11,6 +29,8 @@ export interface SiteSettings {
   readonly zone: string;
   /** What maps of the site draw below their points: a kept file with GeoJSON (RFC 7946); left out, or null, for nothing. */
   readonly baseMap?: KeptFile | null;
+  /** Pictures of the ground that maps fetch from elsewhere, below the base map; left out, or null, for none. */
+  readonly mapTiles?: MapTiles | null;
   /** Where the site stands, "https://guide.example"; left out, or '', for wherever it is asked for. */
   readonly address?: string;
 }

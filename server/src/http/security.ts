@@ -29,9 +29,10 @@ export function pageHeaders(): HeadersOf {
   helmetHeaders(["'self'"])(request, response, () => undefined);
   const fixed = { ...response.getHeaders(), 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-cache' };
   const flat = Object.entries({ ...fixed, vary: 'Accept-Encoding' }).flatMap(([name, value]) => [name, String(value)]);
-  return (scripts) => {
+  return (scripts, pictures) => {
     const allowed = ["script-src 'self'", ...scripts].join(' ');
-    return flat.map((part) => part.replace("script-src 'self'", allowed));
+    const images = ["img-src 'self'", ...(pictures === null ? [] : [pictures])].join(' ');
+    return flat.map((part) => part.replace("script-src 'self'", allowed).replace("img-src 'self'", images));
   };
 }
 

@@ -181,6 +181,19 @@ describe('Pages of the site over HTTP', () => {
     expect(await tagOf('/berths')).not.toBe(before);
   });
 
+  it('let maps fetch pictures of the ground from where the site says, and from nowhere else', async () => {
+    const policy = async (): Promise<string> => String((await get('/berths')).headers['content-security-policy']);
+    const settings = { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' };
+    const tiles = (url: string): object => ({ ...settings, mapTiles: { url, credit: '© Surveyors' } });
+    const wrong = await owner.send('PUT', '/api/site', tiles('http://tiles.example/{z}/{x}/{y}.png'));
+    expect([wrong.status, wrong.json.issues[0].field]).toEqual([422, 'mapTiles']);
+    expect(await policy()).toContain("img-src 'self' data: blob:;");
+    expect((await owner.send('PUT', '/api/site', tiles('https://tiles.example/{z}/{x}/{y}.png'))).status).toBe(200);
+    expect(await policy()).toContain("img-src 'self' https://tiles.example data: blob:;");
+    expect((await owner.send('PUT', '/api/site', settings)).status).toBe(200);
+    expect(await policy()).not.toContain('tiles.example');
+  });
+
   it('are new at once after a change of the structure', async () => {
     const title = async (): Promise<string> => (await drawn('/berths')).split(' – ')[0]!;
     expect(await title()).toBe('Berths');

@@ -15,8 +15,18 @@ const BROTLI_AGAIN = 5;
 /** Header names and values in turn, as Node.js takes them without looking at each. */
 export type FlatHeaders = string[];
 
-/** The headers of a page, given the hashes of the scripts that stand in it, as they stand in a policy: 'sha256-…'. */
-export type HeadersOf = (scripts: readonly string[]) => FlatHeaders;
+/**
+ * The headers of a page, given the hashes of the scripts that stand in it, as they stand in a policy ('sha256-…'), and the
+ * origin from which its maps fetch pictures; null for none.
+ */
+export type HeadersOf = (scripts: readonly string[], pictures: string | null) => FlatHeaders;
+
+/** Where a page stands, and what it fetches from elsewhere. */
+export interface PageSetting {
+  /** Its one path, where it doesn't say by itself at which address it stands; null where it does. */
+  readonly path: string | null;
+  readonly pictures: string | null;
+}
 
 /** A body with its headers, to be sent as they are. */
 export interface Sendable {
@@ -45,11 +55,11 @@ export class ReadyPage {
   static async of(
     { status, html: text }: RenderedPage,
     headersOf: HeadersOf,
-    path: string | null = null,
+    { path, pictures }: PageSetting = { path: null, pictures: null },
   ): Promise<ReadyPage> {
     const html = Buffer.from(text);
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-    const page = new ReadyPage(status, html, etag, [...headersOf(scriptsIn(text)), 'ETag', etag], path);
+    const page = new ReadyPage(status, html, etag, [...headersOf(scriptsIn(text), pictures), 'ETag', etag], path);
     await page.as('br');
     return page;
   }

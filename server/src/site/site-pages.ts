@@ -1,6 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import { PrintHash } from '@plindo/core/catalog';
 import type { PageModel } from '@plindo/core/page';
+import { originOfTiles } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import { Held } from './held.js';
 import { PageAddresses } from './page-addresses.js';
@@ -116,8 +117,10 @@ export class SitePages {
       return shown;
     };
     const rendered = await this.renderer.render(address, source, dropped);
-    const isTold = rendered.status !== 200 || !!this.live.site().address;
-    return { page: await ReadyPage.of(rendered, this.headersOf, isTold ? null : address), print };
+    const { address: own, mapTiles } = this.live.site();
+    const isTold = rendered.status !== 200 || !!own;
+    const setting = { path: isTold ? null : address, pictures: mapTiles ? originOfTiles(mapTiles) : null };
+    return { page: await ReadyPage.of(rendered, this.headersOf, setting), print };
   }
 
   private readonly source = (url: string): Promise<PageModel> => this.pages.page(url);

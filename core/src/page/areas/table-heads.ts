@@ -18,7 +18,8 @@ export function tableHeads(
       ({ order }) => field !== null && order[0] && fieldOfSubject(order[0].by) === field,
     );
     const now = choices.find((choice) => choice.key === current);
-    const next = choices.find((choice) => choice !== now);
+    // Of one that has one order alone the link stays, so that whoever has just pressed it is not sent away.
+    const next = choices.find((choice) => choice !== now) ?? now;
     return [key, { href: next ? sortHref(next.key) : null, order: now ? directionOf(now) : null }];
   });
   return Object.fromEntries(heads);

@@ -10,11 +10,12 @@ export const map: PieceMaker<'map'> = {
     const { form, name, parts } = found;
     const { points, total } = parts.points();
     if (total === 0) return null;
-    const { baseMap } = page.site;
+    const { baseMap, mapTiles = null } = page.site;
     return {
       ...{ type: 'map', form, name: name('map'), height, points, total, many: inSentence(parts.design.many) },
       box: parts.box ? boxToUrl(parts.box) : '',
       base: baseMap ? filePath(baseMap) : null,
+      tiles: mapTiles,
     };
   },
 };

@@ -1,5 +1,5 @@
 import type { PICTURE_FITS, PICTURE_RATIOS } from '../../design/index.js';
-import type { Picture } from '../../structure/index.js';
+import type { Picture, MapTiles } from '../../structure/index.js';
 import type { PointsModel } from '../areas/map-points.js';
 import type { CardModel, CardValue, SlotForm } from '../cards/card-model.js';
 import type { RowsModel } from '../cards/value-model.js';
@@ -189,6 +189,8 @@ export interface MapModel extends PointsModel {
   readonly box: string;
   /** The address of the site's own base map, GeoJSON (RFC 7946); null for none. */
   readonly base: string | null;
+  /** Where pictures of the ground come from; null for nowhere. */
+  readonly tiles: MapTiles | null;
 }
 
 export interface ChosenCategoryModel {

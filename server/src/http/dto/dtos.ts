@@ -56,6 +56,11 @@ export class KeptFileDto {
   @IsInt() @Min(0) bytes!: number;
 }
 
+export class MapTilesDto {
+  @IsString() @MaxLength(300) url!: string;
+  @IsString() @MaxLength(LONGEST_WORD) credit!: string;
+}
+
 export class SiteDto {
   @IsString() @MaxLength(120) name!: string;
   @IsString() @MaxLength(LONGEST_WORD) tagline!: string;
@@ -64,6 +69,9 @@ export class SiteDto {
 
   /** A file that was kept before, with GeoJSON. */
   @IsOptional() @ValidateNested() @Type(() => KeptFileDto) baseMap?: KeptFileDto | null;
+
+  /** Where maps get their pictures of the ground. */
+  @IsOptional() @ValidateNested() @Type(() => MapTilesDto) mapTiles?: MapTilesDto | null;
 
   /** Where the site stands, "https://guide.example"; '' for wherever it is asked for. */
   @IsOptional() @IsString() @MaxLength(200) address?: string;

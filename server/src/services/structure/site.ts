@@ -2,6 +2,7 @@ import { readFile } from 'node:fs/promises';
 import type { Changed, User } from '@plindo/core/contract';
 import { Refusal } from '@plindo/core/values';
 import type { SiteSettings } from '@plindo/core/structure';
+import { originOfTiles } from '@plindo/core/structure';
 import type { Editing } from '../editing.js';
 import type { Files } from '../media/files.js';
 
@@ -41,10 +42,14 @@ function isOrigin(text: string): boolean {
 }
 
 /** Refuses an empty name, an address that is none, and a locale or zone that the program doesn't know. */
-function checkSettings({ name, locale, zone, address = '' }: SiteSettings): void {
+function checkSettings({ name, locale, zone, address = '', mapTiles }: SiteSettings): void {
   if (name.trim() === '') throw Refusal.of('value.required', { label: 'Name' }, 'name');
   if (address !== '' && !isOrigin(address)) {
     throw Refusal.of('value.type', { label: 'Address', wanted: 'an address such as https://guide.example' }, 'address');
+  }
+  if (mapTiles && originOfTiles(mapTiles) === null) {
+    const wanted = 'an address such as https://tiles.example/{z}/{x}/{y}.png';
+    throw Refusal.of('value.type', { label: 'Pictures of the ground', wanted }, 'mapTiles');
   }
   try {
     new Intl.DateTimeFormat(locale);

@@ -24,11 +24,15 @@ const ROOM_IN_PIXELS = 28;
 /** Of degrees: some ten metres. */
 const DECIMALS = 4;
 
-/** Draws a map into an element, with a base map of GeoJSON when there is one. */
-export async function drawMap(element: HTMLElement, base: string | null, events: MapEvents): Promise<ListingMap> {
+/** Draws a map into an element, with a base map of GeoJSON and with pictures of the ground when there are any. */
+export async function drawMap(
+  element: HTMLElement,
+  { base, tiles }: { readonly base: string | null; readonly tiles: string | null },
+  events: MapEvents,
+): Promise<ListingMap> {
   loadStyles(element.ownerDocument);
   const land = base === null ? null : await fetch(base).then((answer) => (answer.ok ? answer.json() : null));
-  return new ListingMap(element, land as GeoJSON.GeoJsonObject | null, events);
+  return new ListingMap(element, { land: land as GeoJSON.GeoJsonObject | null, tiles }, events);
 }
 
 /** Once a document; what Leaflet needs to be laid out is of no use to pages without a map. */
@@ -58,7 +62,7 @@ export class ListingMap {
 
   constructor(
     element: HTMLElement,
-    land: GeoJSON.GeoJsonObject | null,
+    { land, tiles }: { readonly land: GeoJSON.GeoJsonObject | null; readonly tiles: string | null },
     private readonly events: MapEvents,
   ) {
     this.map = leaflet.map(element, {
@@ -68,6 +72,7 @@ export class ListingMap {
       // So is it by one finger; two move the map.
       dragging: !matchMedia('(pointer: coarse)').matches,
     });
+    if (tiles) leaflet.tileLayer(tiles, { maxZoom: CLOSEST }).addTo(this.map);
     if (land) leaflet.geoJSON(land, LAND).addTo(this.map);
     this.markers = leaflet.markerClusterGroup({
       ...{ showCoverageOnHover: false, maxClusterRadius: 44, animate: false },

@@ -41,6 +41,9 @@ const AHEAD = '200px';
             <pl-icon name="remove" />
           </button>
         </div>
+        @if (own.tiles?.credit; as credit) {
+          <p class="credit">{{ credit }}</p>
+        }
         @if (moved()) {
           <button type="button" class="here" (click)="searchHere()">Search in this part of the map</button>
         }
@@ -136,8 +139,9 @@ export class MapPiece {
   private async draw(): Promise<void> {
     const { destroyed } = this;
     const { drawMap } = await import('../map/listing-map');
-    const { points, box, base } = this.piece();
-    const map = await drawMap(this.drawn().nativeElement, base, {
+    const { points, box, base, tiles } = this.piece();
+    const ground = { base, tiles: tiles?.url ?? null };
+    const map = await drawMap(this.drawn().nativeElement, ground, {
       chose: (point) => {
         this.chosen.set(point);
         this.inStep.show(point.id);
