@@ -11,7 +11,11 @@ const PAGES = [
 
 /** Without what is of one moment or one rendering, and the space between elements, which nobody sees. */
 function steady(html: string): string {
+  // Angular numbers templates in the order in which a thread first meets them, whichever page that is on.
+  const numbers = new Map<string, number>();
+  const numbered = (id: string): number => numbers.get(id) ?? numbers.set(id, numbers.size).size - 1;
   return html
+    .replace(/"t\d+"/g, (id) => `"t-${numbered(id)}"`)
     .replace(/<!doctype html>\s*/i, '')
     .replace(/"now":"[^"]+"/g, '')
     .replace(/>\s+</g, '><');
