@@ -55,7 +55,7 @@ export interface AddressesPlan {
  */
 export class AddressPlan {
   private readonly takers = new Map<string, Taker[]>();
-  private readonly inBin: { id: number; wanted: string; title: string }[] = [];
+  private readonly inBin: { id: number; wanted: string }[] = [];
   private readonly before = new Map<number, string>();
 
   constructor(
@@ -67,7 +67,7 @@ export class AddressPlan {
     const { id, title, status, address } = listing;
     this.before.set(id, address);
     const wanted = addressOfListing(listing, this.kind, this.zone);
-    if (status === 'binned') return void this.inBin.push({ id, wanted, title });
+    if (status === 'binned') return void this.inBin.push({ id, wanted });
     const takers = this.takers.get(wanted);
     if (takers) takers.push({ id, title });
     else this.takers.set(wanted, [{ id, title }]);
@@ -84,7 +84,7 @@ export class AddressPlan {
     const { clashes } = this;
     const [first] = clashes;
     if (!first) return [];
-    const count = clashes.reduce((sum, clash) => sum + clash.count, 0);
+    const count = clashing(clashes);
     const [{ title }, { title: other }] = first.listings as readonly [Taker, Taker];
     const params = { count, title, other, address: first.address };
     return [issue('kind.address-clash', params, { field: 'addressPattern' })];
@@ -101,7 +101,7 @@ export class AddressPlan {
       total: all.length,
       moved: all.filter(isMoved).length,
       examples: examples.map((one) => ({ ...one, before: this.before.get(one.id)! })),
-      clashing: clashes.reduce((sum, clash) => sum + clash.count, 0),
+      clashing: clashing(clashes),
       clashes: clashes.slice(0, MOST_CLASHES).map((clash) => ({
         ...clash,
         listings: clash.listings.slice(0, MOST_CLASHES),
@@ -122,4 +122,9 @@ export class AddressPlan {
       return from === to ? [] : [{ id, from, to }];
     });
   }
+}
+
+/** How many listings would share an address. */
+function clashing(clashes: readonly AddressClash[]): number {
+  return clashes.reduce((sum, { count }) => sum + count, 0);
 }

@@ -20,7 +20,7 @@ export * from './changes/field-changes.js';
 export * from './fields/field.js';
 export { choicesFromLabels, choiceLabel, distinctLabels, findChoice } from './field-types/choices.js';
 export { dateFromDayNumber, dayNumberOfDate } from './field-types/date.js';
-export { withAncestors } from './field-types/categories.js';
+export { parentsOf, withAncestors } from './field-types/categories.js';
 export { momentOfText, textOfMoment } from './field-types/date-time.js';
 export { readColour } from './field-types/colour.js';
 export { isEmail } from './field-types/email.js';

@@ -23,9 +23,10 @@ interface Made {
   readonly print: number;
 }
 
-/** Tells a model by all that it says; when it was made doesn't count. */
-function printOf(model: PageModel): number {
-  return new PrintHash().add(JSON.stringify({ ...model, now: '' })).value();
+/** A model, and what tells it from others by all that it says. */
+interface Printed {
+  readonly model: PageModel;
+  readonly print: number;
 }
 
 /**
@@ -101,26 +102,27 @@ export class SitePages {
   private async render({ address, reads }: LeadsToPage, dropped: AbortSignal): Promise<ReadyPage> {
     const held = new Held<Made>(this.live, reads);
     const before = this.kept.get(address)?.last;
-    const model = before && (await this.source(address));
-    const same = before && printOf(model!) === before.print ? before : null;
-    const made = same ?? (await this.newPage(address, model, dropped));
+    const now = before && (await this.printed(address));
+    const made = before && now?.print === before.print ? before : await this.newPage(address, now, dropped);
     this.kept.set(address, held.is(made), { size: made.page.size });
     return made.page;
   }
 
   /** Renders a page, of a model that was made already or of the one that is there when its turn has come. */
-  private async newPage(address: string, model: PageModel | undefined, dropped: AbortSignal): Promise<Made> {
-    let print = 0;
-    const source = async (url: string): Promise<PageModel> => {
-      const shown = model ?? (await this.source(url));
-      print = printOf(shown);
-      return shown;
-    };
+  private async newPage(address: string, made: Printed | undefined, dropped: AbortSignal): Promise<Made> {
+    let shown = made;
+    const source = async (url: string): Promise<PageModel> => (shown ??= await this.printed(url)).model;
     const rendered = await this.renderer.render(address, source, dropped);
     const { address: own, mapTiles } = this.live.site();
     const isTold = rendered.status !== 200 || !!own;
     const setting = { path: isTold ? null : address, pictures: mapTiles ? originOfTiles(mapTiles) : null };
-    return { page: await ReadyPage.of(rendered, this.headersOf, setting), print };
+    return { page: await ReadyPage.of(rendered, this.headersOf, setting), print: shown!.print };
+  }
+
+  private async printed(url: string): Promise<Printed> {
+    const model = await this.pages.page(url);
+    // When it was made doesn't count.
+    return { model, print: new PrintHash().add(JSON.stringify({ ...model, now: '' })).value() };
   }
 
   private readonly source = (url: string): Promise<PageModel> => this.pages.page(url);

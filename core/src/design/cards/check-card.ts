@@ -2,11 +2,12 @@ import type { Kind } from '../../structure/index.js';
 import { fieldAt } from '../../structure/index.js';
 import type { Issue } from '../../values/index.js';
 import { issue } from '../../values/index.js';
+import { nameIssues } from '../check-name.js';
 import type { DesignScene } from '../slots/check-slot.js';
 import { slotFaults } from '../slots/check-slot.js';
 import { isOwn, onlyValue } from '../slots/text-with-values.js';
 import type { CardDesign, CardZone } from './card.js';
-import { CARD_ZONES, CORNER_ZONES, LONGEST_DESIGN_NAME, MOST_CARD_SLOTS, slotsOfCard } from './card.js';
+import { CARD_ZONES, CORNER_ZONES, MOST_CARD_SLOTS, slotsOfCard } from './card.js';
 
 /** What the places on a card are called. */
 export const ZONE_WORDS: Readonly<Record<CardZone, string>> = {
@@ -30,10 +31,7 @@ export function checkCard(card: CardDesign, kind: Kind, scene: DesignScene): Iss
 }
 
 function frameIssues(card: CardDesign, kind: Kind): Issue[] {
-  const issues: Issue[] = [];
-  if (card.name.trim() === '' || card.name.length > LONGEST_DESIGN_NAME) {
-    issues.push(issue('design.name', { greatest: LONGEST_DESIGN_NAME }, { field: 'name' }));
-  }
+  const issues = nameIssues(card);
   const { field, stands } = card.picture;
   const type = fieldAt(kind, field)?.type;
   if (stands !== 'none' && type !== 'picture' && type !== 'pictures') {

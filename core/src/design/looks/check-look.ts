@@ -1,6 +1,6 @@
 import type { Issue } from '../../values/index.js';
 import { LEAST_CONTRAST, contrastRatio, issue, nearestWithContrast } from '../../values/index.js';
-import { LONGEST_DESIGN_NAME } from '../cards/card.js';
+import { nameIssues } from '../check-name.js';
 import type { LookDesign } from './look.js';
 import { paletteOf } from './look.js';
 import type { ColourName } from './palettes.js';
@@ -23,10 +23,7 @@ export const COLOUR_LABELS: Readonly<Record<ColourName, string>> = {
 
 /** Everything that is wrong with a look: its name, and colours that cannot be read on one another, with the nearest that can. */
 export function checkLook(look: LookDesign): Issue[] {
-  const issues: Issue[] = [];
-  if (look.name.trim() === '' || look.name.length > LONGEST_DESIGN_NAME) {
-    issues.push(issue('design.name', { greatest: LONGEST_DESIGN_NAME }, { field: 'name' }));
-  }
+  const issues = nameIssues(look);
   const palette = paletteOf(look);
   for (const scheme of ['light', 'dark'] as const) {
     const colours = palette[scheme];

@@ -2,7 +2,7 @@ import type { Kind } from '../../structure/index.js';
 import { RESERVED_SLUGS } from '../../structure/index.js';
 import type { Issue } from '../../values/index.js';
 import { isSlug, issue } from '../../values/index.js';
-import { LONGEST_DESIGN_NAME } from '../cards/card.js';
+import { nameIssues } from '../check-name.js';
 import type { PartOfPages, PieceScene } from '../pieces/piece-type.js';
 import { pieceTypeOf } from '../pieces/registry.js';
 import { slotFaults, valueFaults } from '../slots/check-slot.js';
@@ -53,10 +53,7 @@ function namedPart(part: KeptPart | undefined): PartOfPages | undefined {
 }
 
 function frameIssues(page: PageDesign, scene: PageCheckScene, served: Kind | null): Issue[] {
-  const issues: Issue[] = [];
-  if (page.name.trim() === '' || page.name.length > LONGEST_DESIGN_NAME) {
-    issues.push(issue('design.name', { greatest: LONGEST_DESIGN_NAME }, { field: 'name' }));
-  }
+  const issues = nameIssues(page);
   if (page.serves === 'free') issues.push(...addressIssues(page.address, scene));
   else if (page.address !== '') issues.push(wrong('Address', 'only a page that stands by itself has one.', 'address'));
   issues.push(...servedIssues(page, scene, served));

@@ -2,7 +2,7 @@ import type { Catalog } from '../../catalog/index.js';
 import type { QueryScene } from '../../query/index.js';
 import { listOfKind, rowsOfSelection } from '../../query/index.js';
 import type { Choice, Field, Kind } from '../../structure/index.js';
-import { makeSelection, withAncestors } from '../../structure/index.js';
+import { makeSelection, parentsOf, withAncestors } from '../../structure/index.js';
 import type { NamedList } from './list-area.js';
 
 /** A category of a kind, found by its key or by that of one that was merged into it. */
@@ -23,8 +23,7 @@ export function categoryOf({ fields }: Pick<Kind, 'fields'>, key: string): Found
     const merged = choices.find(({ formerKeys }) => formerKeys?.includes(key));
     const category = own ?? merged;
     if (!category) continue;
-    const parents = new Map(choices.flatMap(({ key: one, parent }) => (parent === undefined ? [] : [[one, parent]])));
-    return { field, category, path: withAncestors(category.key, parents), isFormer: !own };
+    return { field, category, path: withAncestors(category.key, parentsOf(choices)), isFormer: !own };
   }
   return null;
 }

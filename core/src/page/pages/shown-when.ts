@@ -1,5 +1,4 @@
-import type { PageDesign, ShownWhen, Viewer } from '../../design/index.js';
-import type { ChosenTest } from '../../design/index.js';
+import type { ChosenTest, PageDesign, ShownWhen, Viewer } from '../../design/index.js';
 import type { ListArea } from '../areas/list-area.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { holdsOf } from '../cards/slot-value.js';

@@ -9,6 +9,11 @@ function choicesOf({ settings }: Field): readonly Choice[] {
   return settings.choices ?? [];
 }
 
+/** By the keys of choices, those that they lie under. */
+export function parentsOf(choices: readonly Choice[]): Map<string, string> {
+  return new Map(choices.flatMap(({ key, parent }) => (parent === undefined ? [] : [[key, parent]])));
+}
+
 /** A choice's key with the keys of everything above it. */
 export function withAncestors(key: string, parents: ReadonlyMap<string, string>): string[] {
   const keys: string[] = [];
@@ -40,9 +45,7 @@ export const categoriesType: FieldType<readonly string[]> = {
   },
   /** A listing counts once in a category and once in each above it, however many of its categories lie below. */
   columnFor(field) {
-    const parents = new Map(
-      choicesOf(field).flatMap(({ key, parent }) => (parent === undefined ? [] : [[key, parent]])),
-    );
+    const parents = parentsOf(choicesOf(field));
     return {
       kind: 'choices',
       of: (value) => [...new Set(value.flatMap((key) => withAncestors(key, parents)))],

@@ -5,7 +5,7 @@ import type { PieceModel } from '@plindo/core/page';
 import { piecePrint } from '@plindo/core/page';
 import { DrawnPlace } from './drawn-place';
 import { PIECE_VIEWS } from './pieces/registry';
-import { KEPT_CARDS } from './sleeping-card';
+import { KEPT_CARDS, keptHtml } from './sleeping-card';
 
 /**
  * The place of a piece with which a browser has nothing to do. What came from the server is left as it is, asleep, until
@@ -37,8 +37,6 @@ export class QuietPiece implements OnChanges, OnDestroy {
 
   private html(piece: PieceModel): string {
     const key = `piece ${piecePrint(piece)}`;
-    const html = this.kept?.get(key) ?? this.place.htmlOf(PIECE_VIEWS[piece.type], { piece });
-    this.kept?.set(key, html);
-    return html;
+    return keptHtml(this.kept, key, () => this.place.htmlOf(PIECE_VIEWS[piece.type], { piece }));
   }
 }

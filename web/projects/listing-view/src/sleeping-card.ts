@@ -21,6 +21,15 @@ export interface KeptCards {
 
 export const KEPT_CARDS = new InjectionToken<KeptCards | null>('HTML of cards', { factory: () => null });
 
+/** HTML that was kept under a key, else what is drawn now, which is kept. */
+export function keptHtml(kept: KeptCards | null, key: string, draw: () => string): string {
+  const known = kept?.get(key);
+  if (known !== undefined) return known;
+  const html = draw();
+  kept?.set(key, html);
+  return html;
+}
+
 /**
  * The place of a card that never changes: lists track cards by their print. What came from the server is left as it is,
  * asleep, so that neither the page nor the browser has anything to do with it; what comes later is drawn here. On the
@@ -51,13 +60,12 @@ export class SleepingCard implements OnInit, OnDestroy {
 
   private html(): string {
     const key = this.eager() ? `${this.card().print} eager` : this.card().print;
-    const known = this.kept?.get(key);
-    if (known !== undefined) return known;
-    const drawn = this.draw();
-    const { innerHTML } = drawn.location.nativeElement as HTMLElement;
-    drawn.destroy();
-    this.kept?.set(key, innerHTML);
-    return innerHTML;
+    return keptHtml(this.kept, key, () => {
+      const drawn = this.draw();
+      const { innerHTML } = drawn.location.nativeElement as HTMLElement;
+      drawn.destroy();
+      return innerHTML;
+    });
   }
 
   private draw(hostElement?: HTMLElement): ComponentRef<Card> {

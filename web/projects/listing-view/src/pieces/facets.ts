@@ -13,6 +13,7 @@ import {
 import type { PieceModelOf } from '@plindo/core/page';
 import { SleepingFacets } from '../facets/sleeping-facets';
 import { Icon } from '../icons/icon';
+import { narrowScreen } from '../narrow-screen';
 import { whenIdle } from '../when-idle';
 import { onlyReachable } from './only-reachable';
 import { PAGE_STEERING } from './steering';
@@ -75,7 +76,7 @@ export class FacetsPiece {
     const destroyed = inject(DestroyRef);
     afterNextRender(() => {
       // On narrow screens they are seen when somebody opens them, else at once, though nothing waits for them.
-      const narrow = matchMedia('(max-width: 46rem)');
+      const narrow = narrowScreen();
       const wake = (): void => whenIdle(() => this.isAwake.set(true));
       if (!narrow.matches) return wake();
       narrow.addEventListener('change', wake, { once: true });

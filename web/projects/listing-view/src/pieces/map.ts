@@ -13,6 +13,7 @@ import {
 } from '@angular/core';
 import type { PieceModelOf, PointModel } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
+import { narrowScreen } from '../narrow-screen';
 import type { ListingMap } from '../map/listing-map';
 import { ListingsInStep } from './listings-in-step';
 
@@ -104,7 +105,7 @@ export class MapPiece {
         (entries) => {
           if (!entries.some(({ isIntersecting }) => isIntersecting)) return;
           watch.disconnect();
-          if (this.isNarrow() && this.piece().box === '') this.waits.set(true);
+          if (narrowScreen().matches && this.piece().box === '') this.waits.set(true);
           else void this.draw();
         },
         { rootMargin: AHEAD },
@@ -129,11 +130,6 @@ export class MapPiece {
   protected show(): void {
     this.waits.set(false);
     void this.draw();
-  }
-
-  /** Where columns stand one below the other. */
-  private isNarrow(): boolean {
-    return matchMedia('(max-width: 46rem)').matches;
   }
 
   private async draw(): Promise<void> {
