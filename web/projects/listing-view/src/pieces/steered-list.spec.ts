@@ -3,9 +3,7 @@ import { TestBed } from '@angular/core/testing';
 import type { AreaModel, EmptyModel } from '@plindo/core/page';
 import type { ListSketch } from '../../../../harness/models';
 import { makeCard, makeIndexPage } from '../../../../harness/models';
-import { Shown } from '../../../../harness/shown';
 import { DesignedPageView } from './designed-page';
-import { JumpPiece } from './jump';
 
 describe('A page with a list that visitors steer', () => {
   let fixture: ComponentFixture<DesignedPageView>;
@@ -112,14 +110,5 @@ describe('A page with a list that visitors steer', () => {
     await fixture.whenStable();
     expect(results?.hasAttribute('inert')).toBeFalse();
     expect(document.activeElement?.className).toBe('open-sheet');
-  });
-
-  it('leads to other dates, of which those that are on the page are marked', async () => {
-    const jumps = ['1', '2'].map((key) => ({
-      ...{ key, label: `Month ${key}`, count: 3, href: `/courses#group-${key}`, isHere: key === '2' },
-    }));
-    const shown = await Shown.of(JumpPiece, { piece: { type: 'jump', key: 'j', jumps } });
-    expect(shown.texts('nav a')).toEqual(['Month 1 3', 'Month 2 3']);
-    expect(shown.texts('nav .here')).toEqual(['Month 2 3']);
   });
 });
