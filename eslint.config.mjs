@@ -77,6 +77,22 @@ export default tseslint.config(
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
   },
   {
+    // What visitors read stands in the table of words (core/src/values/words), in every language.
+    files: ['web/projects/listing-view/**/*.html', 'web/projects/site/**/*.html'],
+    ignores: ['web/projects/site/src/editor/**', 'web/projects/site/src/index.html', '**/explanation.ts/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          'Text[value=/\\p{L}{2}/u]',
+          'TextAttribute[name=/^(aria-label|placeholder|title|alt)$/][value=/\\p{L}/u]',
+          'BoundText LiteralPrimitive[value=/^\\p{Lu}/u]',
+          'BoundAttribute[name=/^(aria-label|placeholder|title|alt)$/] LiteralPrimitive[value=/\\p{L}{2} |^\\p{Lu}/u]',
+        ].map((selector) => ({ selector, message: 'Put what visitors read into the table of words.' })),
+      ],
+    },
+  },
+  {
     files: ['**/*.mjs', '**/*.cjs'],
     extends: [js.configs.recommended],
     languageOptions: {

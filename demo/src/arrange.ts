@@ -139,7 +139,7 @@ function forTheFrontPage(berth: number, course: number): SelectionDefinition[] {
     makeSelection({
       slug: 'featured-berths',
       name: 'Berths that we like',
-      purpose: 'For the front page.',
+      purpose: 'For the home page.',
       kinds: [berth],
       where: { join: 'all', of: [{ field: '@featured', op: 'is', value: 'yes' }] },
       facets: ['harbour', 'type', 'price'],
@@ -148,7 +148,7 @@ function forTheFrontPage(berth: number, course: number): SelectionDefinition[] {
     makeSelection({
       slug: 'next-courses',
       name: 'Next courses',
-      purpose: 'For the front page: what begins soon, the soonest first.',
+      purpose: 'For the home page: what begins soon, the soonest first.',
       kinds: [course],
       where: { join: 'all', of: [{ field: 'starts', op: 'in-future' }] },
       order: [{ by: 'field:starts', direction: 'up' }],

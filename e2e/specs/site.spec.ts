@@ -140,7 +140,7 @@ describe('The demo site', () => {
   it('says what is not there, and leads back', async () => {
     const page = await site.open('/');
     expect((await page.goto('/berths/nowhere'))?.status()).toBe(404);
-    await page.getByRole('link', { name: 'the front page' }).click();
+    await page.getByRole('link', { name: 'Go to the home page' }).click();
     await page.getByRole('heading', { name: 'Merrow Sound Waterside Guide', level: 1 }).waitFor();
     await page.goto('/berths?q=zzzzzz');
     await page.getByText('Nothing matches all of that.').waitFor();

@@ -137,7 +137,14 @@ export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
   return {
     ...{ type: 'designed', serves: 'index', dependsOnViewer: false, listing: null, areas, cardForms: CARD_FORMS },
     ...{ site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' }, now: '2026-11-23T12:00:00.000Z' },
-    ...{ look: '', title: 'Berths – Guide', description: '', canonical: '/berths', kinds: [] },
+    ...{
+      look: '',
+      words: { locale: 'en-GB', said: {} },
+      title: 'Berths – Guide',
+      description: '',
+      canonical: '/berths',
+      kinds: [],
+    },
     strips: [
       {
         ...{ key: 's', width: 'content', tone: 'plain', picture: null, space: 'normal', anchor: '' },

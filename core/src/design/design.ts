@@ -1,5 +1,7 @@
 import type { ConditionGroup, KeyChange, Kind, KindById } from '../structure/index.js';
 import { fieldByKey, fieldsOfCondition } from '../structure/index.js';
+import type { OwnWords } from '../values/index.js';
+import { languageOf } from '../values/index.js';
 import type { CardDesign } from './cards/card.js';
 import { slotsOfCard, zonesOf } from './cards/card.js';
 import { firstCard } from './cards/first-card.js';
@@ -14,8 +16,9 @@ import { makeSlot } from './slots/slot.js';
 import type { UsedField } from './slots/slot-fields.js';
 import { fieldsOfSlots, slotWithKeyRenamed, withGroupRenamed } from './slots/slot-fields.js';
 import { isValue } from './slots/text-with-values.js';
+import type { WordsDesign } from './words/words-design.js';
 
-export const DESIGN_TYPES = ['card', 'page', 'look'] as const;
+export const DESIGN_TYPES = ['card', 'page', 'look', 'words'] as const;
 export type DesignType = (typeof DESIGN_TYPES)[number];
 
 interface Kept<Type extends DesignType, Definition> {
@@ -23,7 +26,7 @@ interface Kept<Type extends DesignType, Definition> {
   /** Goes up by one at every change. */
   readonly version: number;
   readonly type: Type;
-  /** Number of the kind whose listings it shows; null for a page of no listing, and for a look. */
+  /** Number of the kind whose listings it shows; null for a page of no listing, for a look and for words. */
   readonly kindId: number | null;
   /** Lower first; the first card of a kind is its main one, the first look that of the site. */
   readonly position: number;
@@ -33,9 +36,10 @@ interface Kept<Type extends DesignType, Definition> {
 export type KeptCard = Kept<'card', CardDesign>;
 export type KeptPage = Kept<'page', PageDesign>;
 export type KeptLook = Kept<'look', LookDesign>;
+export type KeptWords = Kept<'words', WordsDesign>;
 
 /** A design as it is kept. */
-export type Design = KeptCard | KeptPage | KeptLook;
+export type Design = KeptCard | KeptPage | KeptLook | KeptWords;
 
 /** The cards of a kind in their order; the first is used where no other was chosen. */
 export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCard[] {
@@ -46,6 +50,12 @@ export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCar
 /** The looks in their order; the first is that of the site. */
 export function looksOf(designs: readonly Design[]): KeptLook[] {
   return designs.filter((design): design is KeptLook => design.type === 'look').sort(byPosition);
+}
+
+/** The publisher's own sentences in the language of a locale, those of the first words that are in it. */
+export function ownWords(locale: string, designs: readonly Design[]): OwnWords {
+  const all = designs.filter((design): design is KeptWords => design.type === 'words').sort(byPosition);
+  return all.find(({ definition }) => definition.language === languageOf(locale))?.definition.said ?? {};
 }
 
 /** The pages that serve a purpose, in their order, with the parts in their places; of listing pages those of a kind. */
@@ -129,7 +139,7 @@ export function designWithKeyRenamed<Of extends Design>(given: Of, change: KeyCh
   const isUsed = fieldsOfDesign(design, kindById).some(
     ({ kindId, field }) => kindId === change.kindId && field === change.from,
   );
-  if (!isUsed || design.type === 'look') return given;
+  if (!isUsed || design.type === 'look' || design.type === 'words') return given;
   const renamedOf = (slot: Slot, of: Kind | null): Slot => (of ? slotWithKeyRenamed(slot, change, of, kindById) : slot);
   const renamed = (slot: Slot): Slot => renamedOf(slot, kind);
   if (design.type === 'page') {

@@ -7,6 +7,8 @@ export * from './design.js';
 export * from './looks/check-look.js';
 export * from './looks/look.js';
 export * from './looks/palettes.js';
+export * from './words/check-words.js';
+export * from './words/words-design.js';
 export * from './pages/check-page.js';
 export * from './pages/embedded-parts.js';
 export * from './pages/page-design.js';

@@ -21,7 +21,7 @@ export function usesOfMainCard(
 ): DesignUse[] {
   if (!isKindShown(kind)) return [];
   const index = kind.hasIndexPage ? [{ label: kind.many, href: `/${kind.slug}` }] : [];
-  // The front page that nobody has designed shows every kind.
+  // The home page that nobody has designed shows every kind.
   const isPlainHome = kind.hasIndexPage && pagesFor('home', null, designs).length === 0;
   const choosing = selections.filter(({ kinds }) => kinds.includes(kind.id));
   const lists = ({ definition, kindId }: KeptPage): boolean =>
@@ -31,7 +31,7 @@ export function usesOfMainCard(
   );
   return [
     ...index,
-    ...(isPlainHome ? [{ label: 'Front page', href: '/' }] : []),
+    ...(isPlainHome ? [{ label: 'Home page', href: '/' }] : []),
     ...pages.flatMap((page) => useOfPage(page, kindById)),
     ...choosing
       .filter(({ published }) => published)

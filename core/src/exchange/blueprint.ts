@@ -1,4 +1,4 @@
-import type { Design, KeptCard, KeptLook, KeptPage } from '../design/index.js';
+import type { Design, KeptCard, KeptLook, KeptPage, KeptWords } from '../design/index.js';
 import { withPageNumbers } from '../design/index.js';
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
@@ -42,9 +42,12 @@ export interface Blueprint {
  * and parts of pages are positions in the lists of the document, counted from 1.
  */
 export type BlueprintDesign = (
-  Pick<KeptCard, 'type' | 'definition'> | Pick<KeptPage, 'type' | 'definition'> | Pick<KeptLook, 'type' | 'definition'>
+  | Pick<KeptCard, 'type' | 'definition'>
+  | Pick<KeptPage, 'type' | 'definition'>
+  | Pick<KeptLook, 'type' | 'definition'>
+  | Pick<KeptWords, 'type' | 'definition'>
 ) & {
-  /** Null for a page of no listing, and for a look. */
+  /** Null for a page of no listing, for a look and for words. */
   readonly kind: string | null;
 };
 
@@ -147,6 +150,7 @@ function designsIn({ designs, kinds, selections }: BlueprintSource): BlueprintDe
     const kind = kinds.find(({ id }) => id === design.kindId)?.slug ?? null;
     if (design.type === 'card') return { type: 'card', kind, definition: design.definition };
     if (design.type === 'look') return { type: 'look', kind, definition: design.definition };
+    if (design.type === 'words') return { type: 'words', kind, definition: design.definition };
     return { type: 'page', kind, definition: withPageNumbers(design.definition, numbers) };
   });
 }

@@ -25,5 +25,6 @@ export function frame(scene: PageScene, head: { title: string; description: stri
   const title = head.title === '' ? site.name : `${head.title} – ${site.name}`;
   const description = head.description.slice(0, LONGEST_DESCRIPTION);
   const look = styleOf(looksOf(scene.designs)[0]?.definition);
-  return { site, look, now: now.toISOString(), kinds, canonical: head.canonical, title, description };
+  const { sent: words } = scene.context.formats.words;
+  return { site, look, words, now: now.toISOString(), kinds, canonical: head.canonical, title, description };
 }

@@ -1,4 +1,5 @@
 import type { SiteSettings } from '../structure/index.js';
+import type { SentWords } from '../values/index.js';
 import type { PageColumn, PagePurpose, Strip } from '../design/index.js';
 import type { CardForms } from './cards/card-model.js';
 import type { PieceModel } from './pieces/piece-models.js';
@@ -8,6 +9,8 @@ export interface PageFrame {
   readonly site: SiteSettings;
   /** The look of the site as declarations of a style attribute; '' where it is the one that comes with Plindo. */
   readonly look: string;
+  /** What its components say. */
+  readonly words: SentWords;
   /** ISO 8601 moment at which the page was made. */
   readonly now: string;
   /** For the browser's title bar and for search engines. */

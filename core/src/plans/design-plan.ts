@@ -1,5 +1,5 @@
-import type { Design, DesignType, KeptCard, KeptLook, KeptPage } from '../design/index.js';
-import { checkCard, checkLook, checkPage, mayBeOfKind, partAmong } from '../design/index.js';
+import type { Design, DesignType, KeptCard, KeptLook, KeptPage, KeptWords } from '../design/index.js';
+import { checkCard, checkLook, checkPage, checkWords, mayBeOfKind, partAmong } from '../design/index.js';
 import type { ReadContext } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { foldText, issue } from '../values/index.js';
@@ -8,11 +8,16 @@ import type { Structure } from './structure.js';
 type Unplaced<Of extends Design> = Pick<Of, 'type' | 'kindId' | 'definition'>;
 
 /** A design before the store has given it a number, and a position among its like. */
-export type UnplacedDesign = Unplaced<KeptCard> | Unplaced<KeptPage> | Unplaced<KeptLook>;
+export type UnplacedDesign = Unplaced<KeptCard> | Unplaced<KeptPage> | Unplaced<KeptLook> | Unplaced<KeptWords>;
 export type DesignSketch = UnplacedDesign & Pick<Design, 'position'>;
 
 /** What designs are called in sentences. */
-export const DESIGN_WORDS: Readonly<Record<DesignType, string>> = { card: 'card', page: 'page', look: 'look' };
+export const DESIGN_WORDS: Readonly<Record<DesignType, string>> = {
+  card: 'card',
+  page: 'page',
+  look: 'look',
+  words: 'words',
+};
 
 /** Everything that is wrong with a design; `id` is its own where it is there already. */
 export function designIssues(
@@ -34,6 +39,9 @@ export function designIssues(
   }
   if (design.type === 'look') {
     return kindId === null ? [...issues, ...checkLook(design.definition)] : [issue('request.not-found')];
+  }
+  if (design.type === 'words') {
+    return kindId === null ? [...issues, ...checkWords(design.definition)] : [issue('request.not-found')];
   }
   // A page of listings or of their list has their kind, any other none; a part may have one.
   if (!mayBeOfKind(design.definition, kindId !== null) || (kindId !== null && !kind)) {

@@ -1,4 +1,5 @@
 import type { Design } from '../design/index.js';
+import { ownWords } from '../design/index.js';
 import type {
   CategorySet,
   Kind,
@@ -9,6 +10,7 @@ import type {
   StoredKind,
 } from '../structure/index.js';
 import { completeDefinition, completeKind } from '../structure/index.js';
+import { SiteWords } from '../values/index.js';
 
 /** The records that a structure is made of, each list in the order of ids. */
 export interface StructureRecords {
@@ -36,6 +38,8 @@ export class Structure {
   readonly designs: readonly Design[];
   /** Kinds whose names are taken though nobody sees them yet. */
   readonly coming: readonly Kind[];
+  /** What the site says to visitors. */
+  readonly words: SiteWords;
   private readonly byId: ReadonlyMap<number, Kind>;
 
   constructor(records: StructureRecords) {
@@ -49,6 +53,7 @@ export class Structure {
     this.links = links;
     this.selections = records.selections;
     this.designs = records.designs;
+    this.words = new SiteWords(records.site.locale, ownWords(records.site.locale, records.designs));
     this.byId = new Map(this.kinds.map((kind) => [kind.id, kind]));
   }
 

@@ -36,7 +36,7 @@ export * from './field-types/read-context.js';
 export type { Range } from './field-types/range.js';
 export { DEFAULT_STARS, MOST_STARS, starsOf } from './field-types/rating.js';
 export { referencePattern } from './field-types/reference.js';
-export { cleanHtml, plainOfHtml, readRichText } from './field-types/rich-text.js';
+export { cleanHtml, htmlOfPlain, plainOfHtml, readRichText } from './field-types/rich-text.js';
 export * from './field-types/registry.js';
 export { type Entry, isEntry, subfieldsOf } from './field-types/subfields.js';
 export { counterOf, withCounter } from './field-types/text-pattern.js';

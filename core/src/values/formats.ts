@@ -1,6 +1,7 @@
 import type { Money } from './money.js';
 import { minorDigits } from './money.js';
 import { decimalsOf } from './numbers.js';
+import { SiteWords } from './words/site-words.js';
 
 const MOST_DECIMALS = 6;
 
@@ -18,7 +19,7 @@ const WRITTEN_AS: Readonly<Record<Exclude<DateForm, '' | 'relative'>, Intl.DateT
 };
 
 /**
- * Writes numbers, money, dates and lists as a locale does. It keeps the formatters of `Intl`, which take longer to make
+ * Writes numbers, money, dates and lists as a locale does, and says what a site says. It keeps the formatters of `Intl`, which take longer to make
  * than to use a hundred times; so make one for a page or a batch and hand it on.
  */
 export class Formats {
@@ -31,10 +32,11 @@ export class Formats {
   private relativeDays: Intl.RelativeTimeFormat | null = null;
   private lists: Intl.ListFormat | null = null;
 
-  /** Moments are shown in the given IANA zone. */
+  /** Moments are shown in the given IANA zone; values that are words, such as yes and no, in those of the site. */
   constructor(
     readonly locale: string,
     readonly zone = 'UTC',
+    readonly words = new SiteWords(locale),
   ) {}
 
   /** A number with as many decimals as it has, at most six, unless told otherwise. */

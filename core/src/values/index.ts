@@ -10,3 +10,4 @@ export * from './refusal.js';
 export * from './result.js';
 export * from './text.js';
 export * from './distance.js';
+export * from './words/index.js';

@@ -67,6 +67,11 @@ export function firstFreeSlug(wanted: string, isTaken: (slug: string) => boolean
   return slug;
 }
 
+/** A text as it stands in HTML, between tags. */
+export function escapeHtml(text: string): string {
+  return text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
+}
+
 /** A key that programs read: folded words joined by underscores, never starting with a digit. */
 export function keyOf(label: string): string {
   const key = wordsOf(label)

@@ -3,7 +3,7 @@ import type { KeptPicture } from '../guide.js';
 import { aboutPage } from './about-page.js';
 import { berthPage } from './berth-page.js';
 import { coursePage } from './course-page.js';
-import { frontPage } from './front-page.js';
+import { homePage } from './home-page.js';
 import { guidePage } from './guide-page.js';
 import { harbourPage } from './harbour-page.js';
 import {
@@ -38,7 +38,7 @@ export type GuidePage = readonly [kindId: number | null, page: PageDesign];
 
 export function guidePages(numbers: GuideNumbers, pictures: readonly KeptPicture[]): GuidePage[] {
   return [
-    [null, frontPage(numbers, pictures)],
+    [null, homePage(numbers, pictures)],
     [null, aboutPage()],
     [null, refuelPage(numbers)],
     [numbers.harbour, harbourPage()],

@@ -1,5 +1,6 @@
 import type { DesignSamples } from '@plindo/core/contract';
 import type { PageModel } from '@plindo/core/page';
+import type { SentWords } from '@plindo/core/values';
 import { listOnPage } from '@plindo/core/testing/list-on-page';
 import type { Sender } from '../../testing/test-api.js';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
@@ -170,6 +171,28 @@ describe('Designs', () => {
     } finally {
       await other.stop();
     }
+  });
+
+  it('can be the words of the site in a language, in the place of those that ship', async () => {
+    const page = async (path = '/nowhere'): Promise<{ title: string; words: SentWords }> =>
+      (await owner.send('GET', `/api/page?url=${path}`)).json as { title: string; words: SentWords };
+    const words = (definition: object): ReturnType<Sender['send']> =>
+      owner.send('POST', '/api/designs', { type: 'words', kindId: null, definition });
+    const said = { 'page.gone': 'Lost at sea', 'pager.next': 'Onwards' };
+    expect((await words({ name: 'Ours', said })).status).toBe(200);
+    expect((await words({ name: 'German ones', language: 'de', said: { 'pager.next': 'Voraus' } })).status).toBe(200);
+    const english = await page();
+    expect([english.title.split(' – ')[0], english.words.said]).toEqual(['Lost at sea', said]);
+    const wrong = await words({ name: 'Wrong', said: { 'list.all': 'All {sum}' } });
+    expect([wrong.status, wrong.json.issues[0].code, wrong.json.issues[0].field]).toEqual([
+      ...[422, 'words.place', 'said.list.all'],
+    ]);
+    const { site } = (await owner.send('GET', '/api/page?url=/')).json as { site: object };
+    expect((await owner.send('PUT', '/api/site', { ...site, locale: 'de-DE' })).status).toBe(200);
+    const german = await page();
+    expect(german.title).toContain('Hier ist nichts');
+    expect([german.words.said['pager.next'], german.words.said['sort.label']]).toEqual(['Voraus', 'Sortieren nach']);
+    await owner.send('PUT', '/api/site', site);
   });
 
   it('are tried with listings with which they are likely to break', async () => {

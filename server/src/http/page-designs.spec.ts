@@ -37,7 +37,7 @@ describe('Designed pages', () => {
   };
   const messages = ({ json }: Answer): string[] => json.issues.map(({ message }: { message: string }) => message);
 
-  it('serve the front page, addresses of their own, and listings; taken back, the standard ones do', async () => {
+  it('serve the home page, addresses of their own, and listings; taken back, the standard ones do', async () => {
     expect([await headingAt('/'), await headingAt('/about/us'), await headingAt('/berths/quay')]).toEqual([
       ...['My directory', 'not-found', 'Quay'],
     ]);

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
+import { busyPage } from '../site/busy-page.js';
 import type { Encoding, ReadyPage, Sendable } from '../site/ready-page.js';
 import { ENCODINGS, isMatched } from '../site/ready-page.js';
 import { Busy } from '../site/renderer.js';
@@ -42,7 +43,7 @@ export function siteRouter(folder: string, site: SitePages): Router {
     } catch (error) {
       if (gone.signal.aborted) return;
       if (!(error instanceof Busy)) throw error;
-      response.status(503).set('Retry-After', String(TRY_AGAIN_IN_S)).type('html').send(BUSY_PAGE);
+      response.status(503).set('Retry-After', String(TRY_AGAIN_IN_S)).type('html').send(busyPage(site.words()));
     }
   });
   return router;
@@ -76,13 +77,3 @@ function encodingFor(request: Request): Encoding {
   if (accepted === 'gzip, deflate, br, zstd' || accepted === 'gzip, deflate, br') return 'br';
   return ENCODINGS.find((encoding) => request.acceptsEncodings(encoding)) ?? 'identity';
 }
-
-const BUSY_PAGE = `<!doctype html>
-<html lang="en">
-  <meta charset="utf-8" />
-  <meta name="viewport" content="width=device-width, initial-scale=1" />
-  <title>Just a moment</title>
-  <h1>Just a moment</h1>
-  <p>Many people are looking at this site at once. Load the page again in a few seconds.</p>
-</html>
-`;

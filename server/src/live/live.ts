@@ -157,7 +157,7 @@ export class Live {
 
   /** With what values are read and shown at this moment. */
   context(): ReadContext {
-    return this.contexts.of(this.site(), this.nowInMs());
+    return this.contexts.of(this.site(), this.nowInMs(), this.structure.words);
   }
 
   /** What visitors' queries are answered with at this moment; `shown` is a kind that is shown though it isn't published. */

@@ -83,7 +83,7 @@ export class Places {
 
   private home(): PageDesign {
     const [kept] = pagesFor('home', null, this.live.designs());
-    return kept?.definition ?? standardHome(this.live.site(), this.listedKinds());
+    return kept?.definition ?? standardHome(this.live.site(), this.listedKinds(), this.live.context().formats.words);
   }
 
   private freePageAt(path: string): KeptPage | undefined {

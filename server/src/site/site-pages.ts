@@ -2,6 +2,7 @@ import { LRUCache } from 'lru-cache';
 import { PrintHash } from '@plindo/core/catalog';
 import type { PageModel } from '@plindo/core/page';
 import { originOfTiles } from '@plindo/core/structure';
+import type { SiteWords } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
 import { Held } from './held.js';
 import { PageAddresses } from './page-addresses.js';
@@ -51,6 +52,11 @@ export class SitePages {
   hit(url: string): ReadyPage | undefined {
     const found = this.addresses.known(url);
     return found && this.kept.get(found.address)?.now()?.page;
+  }
+
+  /** What the site says to visitors. */
+  words(): SiteWords {
+    return this.live.context().formats.words;
   }
 
   /** Where an address leads, as a visitor sent it. */

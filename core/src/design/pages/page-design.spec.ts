@@ -1,5 +1,6 @@
 import { contextIn, makeKind } from '../../../testing/builders.js';
 import type { Kind } from '../../structure/index.js';
+import { SiteWords } from '../../values/index.js';
 import { makeField, makeSelection } from '../../structure/index.js';
 import type { KeptPage, PageCheckScene, PageDesign, PageSketch } from '../index.js';
 import {
@@ -49,9 +50,11 @@ const reasons = (design: PageDesign, own: Partial<PageCheckScene> = {}): string[
 describe('Checking a page', () => {
   it('lets through the pages that a site has by itself', () => {
     expect(reasons(standardListingPage(berth))).toEqual([]);
-    const home = standardHome({ name: 'Guide', tagline: 'Where to lie' }, [berth]);
+    const home = standardHome({ name: 'Guide', tagline: 'Where to lie' }, [berth], new SiteWords('en-GB'));
     expect(reasons(home, { kind: null })).toEqual([]);
-    expect(reasons(standardHome({ name: 'Guide', tagline: '' }, []), { kind: null })).toEqual([]);
+    expect(reasons(standardHome({ name: 'Guide', tagline: '' }, [], new SiteWords('en-GB')), { kind: null })).toEqual(
+      [],
+    );
   });
 
   it('names strip, piece and reason of everything that is wrong', () => {
@@ -211,7 +214,7 @@ describe('What a page uses', () => {
     const chosen = { id: 7, version: 1, ...makeSelection({ slug: 'some', name: 'Some', kinds: [1], published: true }) };
     const uses = (designs: readonly KeptPage[]): string[] =>
       usesOfMainCard(berth, designs, [chosen], kindById).map(({ label, href }) => `${label} ${href}`);
-    expect(uses([])).toEqual(['Berths /berths', 'Front page /', 'Some /lists/some']);
+    expect(uses([])).toEqual(['Berths /berths', 'Home page /', 'Some /lists/some']);
     expect(uses([page('home', { from: 'kind', of: 2 })])).toEqual(['Berths /berths', 'Some /lists/some']);
     const all = [
       page('home', { from: 'selection', of: 7 }),

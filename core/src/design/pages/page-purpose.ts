@@ -1,5 +1,5 @@
 /**
- * What a page is for: the front page, one with an address of its own, the list of a kind or of a selection, what of a kind
+ * What a page is for: the home page, one with an address of its own, the list of a kind or of a selection, what of a kind
  * is in a category, the page of its listings; or no page, but a part that stands on others.
  */
 export const PAGE_PURPOSES = ['home', 'free', 'index', 'category', 'listing', 'part'] as const;

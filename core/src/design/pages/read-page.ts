@@ -17,6 +17,8 @@ import {
   words,
 } from '../settings/setting.js';
 import { textSetting } from '../settings/text-settings.js';
+import type { WordsDesign } from '../words/words-design.js';
+import { WORDS_FORM } from '../words/words-design.js';
 import type { PageDesign, Piece } from './page-design.js';
 import { STRIP_SPACES, STRIP_TONES, STRIP_WIDTHS } from './page-design.js';
 import { PAGE_PURPOSES } from './page-purpose.js';
@@ -78,6 +80,11 @@ export function readPage(input: unknown): Result<PageDesign> {
 /** The same of a look. */
 export function readLook(input: unknown): Result<LookDesign> {
   return read(() => readSettings(LOOK_FORM, input, 'look'));
+}
+
+/** The same of the words of a site. */
+export function readWords(input: unknown): Result<WordsDesign> {
+  return read(() => readSettings(WORDS_FORM, input, 'words'));
 }
 
 function read<Of>(settings: () => Of): Result<Of> {

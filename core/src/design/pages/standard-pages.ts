@@ -1,5 +1,6 @@
 import type { Field, Kind } from '../../structure/index.js';
 import { hasPart } from '../../structure/index.js';
+import type { SiteWords } from '../../values/index.js';
 import type { Slot } from '../slots/slot.js';
 import { slotOfField } from '../slots/slot.js';
 import { makeText } from '../slots/text-with-values.js';
@@ -138,10 +139,11 @@ function plainLine(words: string): Slot {
   return { ...slotOfField('words', { label: '', icon: '', tone: 'quiet' }), text: makeText([words]) };
 }
 
-/** The front page for which none has been designed: each published kind with its first listings. */
+/** The home page for which none has been designed: each published kind with its first listings. */
 export function standardHome(
   site: { readonly name: string; readonly tagline: string },
   kinds: readonly Kind[],
+  words: SiteWords,
 ): PageDesign {
   const strips: PageSketch['strips'] = kinds.map((kind) => ({
     columns: [
@@ -158,13 +160,10 @@ export function standardHome(
       },
     ],
   }));
-  const nothing: PageSketch['strips'] = [
-    {
-      columns: [{ pieces: [{ type: 'rich-text', settings: { html: '<p>Nothing has been published here yet.</p>' } }] }],
-    },
-  ];
+  const line = plainLine(words.say('home.nothing'));
+  const nothing: PageSketch['strips'] = [{ columns: [{ pieces: [{ type: 'text', settings: { slots: [line] } }] }] }];
   return makePage({
-    name: 'Front page',
+    name: 'Home page',
     purpose: 'What visitors see first',
     serves: 'home',
     description: makeText([site.tagline]),

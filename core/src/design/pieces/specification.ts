@@ -15,7 +15,7 @@ export const specification = pieceType({
     title: words(60),
     picture: words(60),
     address: words(60),
-    button: words(60, 'More'),
+    button: words(60),
   },
   faults({ field: key, layout, title, picture, address }, scene) {
     if (!scene.kind) return withoutListing(scene);

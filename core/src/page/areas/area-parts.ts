@@ -1,7 +1,7 @@
 import type { Box, Drop, ListDesign, Query, QueryResult, QueryScene } from '../../query/index.js';
 import { BLANK_QUERY, countQuery, nearestDrop, ownSortKey, sortKeyOf } from '../../query/index.js';
 import { HOUSE_SORT_KEY, NEAREST_SORT_KEY, RELEVANCE_SORT_KEY } from '../../structure/index.js';
-import type { Formats } from '../../values/index.js';
+import type { Formats, SiteWords } from '../../values/index.js';
 import type { CardExtras } from '../cards/card-maker.js';
 import type { CardModel } from '../cards/card-model.js';
 import { distanceWords } from '../facets/distance-facet.js';
@@ -85,14 +85,14 @@ export function areaParts({ context }: PageScene, { area, result, hrefOf, querie
   return {
     ...{ design, text: query.text, total: result.total, outOf, ids: result.ids },
     before: query.fromFirst ? 0 : (query.page - 1) * pageSize,
-    countSentence: countSentence(result.total, outOf, design, formats),
-    searchNote: searchNote(result, design),
-    drop: drop && dropModel(drop, area, hrefOf),
+    countSentence: countSentence(result.total, outOf, design, formats.words),
+    searchNote: searchNote(result, design, formats.words),
+    drop: drop && dropModel(drop, area, hrefOf, formats.words),
     facets: () => facetModels(facetScene),
     chips: chipModels(facetScene),
     category: categoryModel(facetScene),
     clearHref: hrefOf({ ...BLANK_QUERY, sort: query.sort }),
-    sorts: sortModels(design, query, result.near !== null, hrefOf),
+    sorts: sortModels(design, query, result.near !== null, hrefOf, formats.words),
     leading: (cards) => leadingFeatured(cards, area, result),
     groups: (cardFor) => groupModels(design, result.groups, formats, cardFor),
     extrasOf: extrasOf(area, result, formats),
@@ -108,22 +108,22 @@ function extrasOf({ list, query }: ListArea, { near }: QueryResult, formats: For
   const unit = list.design.facets.find(({ control }) => control === 'distance')?.unit ?? 'km';
   return (id) => {
     const metres = near?.metres.get(id);
-    const distance = metres === undefined ? '' : distanceWords(metres, unit, (value) => formats.number(value));
+    const distance = metres === undefined ? '' : distanceWords(metres, unit, formats);
     return { search: query.text, distance };
   };
 }
 
 /** What is said when no listing has all the words of a search. */
-function searchNote({ words, total }: QueryResult, kind: Pick<ListDesign, 'one'>): string {
+function searchNote({ words, total }: QueryResult, kind: Pick<ListDesign, 'one'>, site: SiteWords): string {
   if (!words || words.met === words.wanted || total === 0) return '';
-  const noun = inSentence(kind.one);
-  return `No ${noun} has all of these words; shown is what has ${words.met} of the ${words.wanted}.`;
+  const { met, wanted } = words;
+  return site.say('search.some-words', { one: site.inSentence(kind.one), met, wanted });
 }
 
-function dropModel(drop: Drop, { list, query }: ListArea, hrefOf: HrefOf): AreaParts['drop'] {
+function dropModel(drop: Drop, { list, query }: ListArea, hrefOf: HrefOf, words: SiteWords): AreaParts['drop'] {
   const facet = list.design.facets.find(({ key }) => key === drop.facet);
   const isText = drop.query.text !== query.text;
-  const label = facet?.label ?? (isText ? `“${query.text}”` : 'the part of the map');
+  const label = facet?.label ?? (isText ? `“${query.text}”` : words.say('chip.the-box'));
   return { label, href: hrefOf(drop.query), total: drop.total };
 }
 
@@ -136,23 +136,24 @@ function leadingFeatured(cards: readonly CardModel[], { list, query }: ListArea,
   return end === -1 ? cards.length : end;
 }
 
-/** "160 berths", "38 of 160 berths", "No berths". */
+/** "160 berths", "38 of 160 berths", "No berths yet". */
 export function countSentence(
   total: number,
   outOf: number,
   kind: Pick<ListDesign, 'one' | 'many'>,
-  formats: Formats,
+  words: SiteWords,
 ): string {
-  const noun = inSentence(outOf === 1 ? kind.one : kind.many);
-  if (outOf === 0) return `No ${noun} yet`;
-  return total === outOf
-    ? `${formats.number(total)} ${noun}`
-    : `${formats.number(total)} of ${formats.number(outOf)} ${noun}`;
+  const nouns = nounsOf(kind, words);
+  if (outOf === 0) return words.say('count.none-yet', nouns);
+  return words.say(total === outOf ? 'count.all' : 'count.some', { ...nouns, found: total, count: outOf });
 }
 
-/** A label inside a sentence: "Berths" becomes "berths", "VIP rooms" stays. */
-export function inSentence(label: string): string {
-  return /^\p{Lu}\p{Ll}/u.test(label) ? label.charAt(0).toLowerCase() + label.slice(1) : label;
+/** What one listing and several are called inside a sentence. */
+export function nounsOf(
+  { one, many }: Pick<ListDesign, 'one' | 'many'>,
+  words: SiteWords,
+): Record<'one' | 'many', string> {
+  return { one: words.inSentence(one), many: words.inSentence(many) };
 }
 
 function sortModels(
@@ -160,14 +161,15 @@ function sortModels(
   query: Query,
   isNear: boolean,
   hrefOf: (query: Query) => string,
+  words: SiteWords,
 ): SortModel[] {
   const isSearch = query.text !== '';
   const own = [
-    { key: RELEVANCE_SORT_KEY, label: 'Best match', isOffered: isSearch },
-    { key: NEAREST_SORT_KEY, label: 'Nearest first', isOffered: isNear },
+    { key: RELEVANCE_SORT_KEY, label: words.say('sort.best'), isOffered: isSearch },
+    { key: NEAREST_SORT_KEY, label: words.say('sort.nearest'), isOffered: isNear },
     {
       key: HOUSE_SORT_KEY,
-      label: design.defaultOrder[0]?.by === '@featured' ? 'Featured first' : 'As arranged',
+      label: words.say(design.defaultOrder[0]?.by === '@featured' ? 'sort.featured' : 'sort.arranged'),
       isOffered: true,
     },
   ];

@@ -64,7 +64,8 @@ function keyOf(start: number | null, { unit }: DateGrouping): string {
 
 /** The heading of a group in the locale's manner: "December 2026", "Week 49, 30 November – 6 December 2026". */
 function labelOf(start: number | null, { unit, undatedLabel }: DateGrouping, formats: Formats): string {
-  if (start === null) return undatedLabel;
+  const { words } = formats;
+  if (start === null) return undatedLabel || words.say('group.undated');
   const moment = start * DAY_IN_MS;
   switch (unit) {
     case 'day':
@@ -78,7 +79,7 @@ function labelOf(start: number | null, { unit, undatedLabel }: DateGrouping, for
     case 'week':
     case 'iso-week': {
       const days = formats.days(moment, (start + 6) * DAY_IN_MS);
-      return unit === 'week' ? days : `Week ${isoWeekOf(start).week}, ${days}`;
+      return unit === 'week' ? days : words.say('group.week', { week: isoWeekOf(start).week, days });
     }
   }
 }

@@ -109,8 +109,7 @@ function daysLeft({ shownUntil }: Pick<Listing, 'shownUntil'>, { nowInMs, zone, 
   if (shownUntil === null || shownUntil <= nowInMs) return '';
   // The last moment of its window lies before it ends.
   const days = dayNumberAt(shownUntil - 1, zone) - dayNumberAt(nowInMs, zone);
-  if (days === 0) return 'Last day';
-  return days === 1 ? '1 day left' : `${formats.number(days)} days left`;
+  return days === 0 ? formats.words.say('value.last-day') : formats.words.say('value.days-left', { count: days });
 }
 
 function insideOf(reached: ReachedValue, inside: string): ReachedValue[] {

@@ -1,5 +1,6 @@
 import { pointOf, withChoice, withinText } from '../../query/index.js';
 import type { Facet } from '../../structure/index.js';
+import type { Formats } from '../../values/index.js';
 import { DISTANCE_UNITS } from '../../values/index.js';
 import type { FacetScene } from './facet-scene.js';
 import { choiceIn, formatsOf } from './facet-scene.js';
@@ -41,8 +42,9 @@ export function distanceModel(facet: Facet, scene: FacetScene): Omit<DistanceFac
 }
 
 /** "3.2 km away", in a facet's unit. */
-export function distanceWords(metres: number, unit: Facet['unit'], format: (value: number) => string): string {
+export function distanceWords(metres: number, unit: Facet['unit'], formats: Formats): string {
   const distance = metres / DISTANCE_UNITS[unit];
   const decimals = distance < 10 ? 1 : 0;
-  return `${format(Number(distance.toFixed(decimals)))} ${unit} away`;
+  const written = `${formats.number(Number(distance.toFixed(decimals)))} ${unit}`;
+  return formats.words.say('value.distance', { distance: written });
 }

@@ -68,9 +68,10 @@ export function modelOfCategory(category: Choice): CategoryModel {
 /** What is chosen, one chip a value, span and search, each with the page that comes of taking it back. */
 export function chipModels(scene: FacetScene): ChipModel[] {
   const { query, hrefOf, design } = scene;
+  const { words } = formatsOf(scene);
   const chips: ChipModel[] = [];
   if (query.text !== '') chips.push({ label: `“${query.text}”`, href: hrefOf({ ...query, text: '', page: 1 }) });
-  if (query.box) chips.push({ label: 'In a part of the map', href: hrefOf({ ...query, box: null, page: 1 }) });
+  if (query.box) chips.push({ label: words.say('chip.box'), href: hrefOf({ ...query, box: null, page: 1 }) });
   for (const facet of design.facets) {
     const choice = query.choices.get(facet.key);
     const field = choice && fieldIn(scene, facet);
@@ -95,16 +96,18 @@ function spanChip(facet: Facet, field: Field, scene: FacetScene): string {
       const spec = columnOf(field);
       const show = (bound: number): string =>
         spec?.kind === 'number' ? spec.formatBound(bound, field, formats) : String(bound);
-      return `${facet.label}: ${rangeWords(choice, show)}`;
+      return `${facet.label}: ${rangeWords(choice, show, formats.words)}`;
     }
     case 'dates':
       return `${facet.label}: ${daysWords(choice, formats)}`;
     case 'near': {
+      const { words } = formats;
       const found = pointOf(choice.at, scene.scene);
-      const from = found ? found.title || 'your position' : `“${choice.at}”, which is not known`;
-      if (choice.metres === null) return `${facet.label}: from ${from}`;
-      const within = formats.number(Number(withinText(choice.metres, facet.unit)));
-      return `${facet.label}: within ${within} ${facet.unit} of ${from}`;
+      const unnamed = found ? words.say('chip.your-position') : words.say('chip.no-place', { place: choice.at });
+      const place = found?.title || unnamed;
+      if (choice.metres === null) return words.say('chip.near', { facet: facet.label, place });
+      const distance = `${formats.number(Number(withinText(choice.metres, facet.unit)))} ${facet.unit}`;
+      return words.say('chip.within', { facet: facet.label, distance, place });
     }
     default:
       return facet.label;

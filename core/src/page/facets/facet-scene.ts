@@ -2,7 +2,7 @@ import type { FacetCounts, FacetChoice, ListDesign, Query, QueryScene } from '..
 import { NO_VALUE, YES_VALUE, kindsOf } from '../../query/index.js';
 import type { Facet, Field } from '../../structure/index.js';
 import { choiceLabel, fieldOfFacet, plainField } from '../../structure/index.js';
-import type { Formats } from '../../values/index.js';
+import type { Formats, SiteWords } from '../../values/index.js';
 
 /** Gives the address of a query's page. */
 export type HrefOf = (query: Query) => string;
@@ -37,10 +37,15 @@ export function choiceIn<Kind extends FacetChoice['kind']>(
   return choice?.kind === kind ? (choice as Extract<FacetChoice, { kind: Kind }>) : null;
 }
 
+function yesOrNo(value: string, words: SiteWords): string {
+  if (value === YES_VALUE) return words.say('value.yes');
+  return value === NO_VALUE ? words.say('value.no') : value;
+}
+
 /** A value of a facet for readers. */
 export function valueLabel(value: string, facet: Facet, field: Field, { scene }: Pick<FacetScene, 'scene'>): string {
   if (facet.control === 'letters') return value.toLocaleUpperCase(scene.context.locale);
-  if (plainField(field).type === 'yes-no') return value === YES_VALUE ? 'Yes' : value === NO_VALUE ? 'No' : value;
+  if (plainField(field).type === 'yes-no') return yesOrNo(value, scene.context.formats.words);
   if (field.type !== 'link') return choiceLabel(value, field);
   const catalog = scene.catalogOf(field.settings.linked?.kindId ?? 0);
   const row = catalog?.rowOfSlug(value);

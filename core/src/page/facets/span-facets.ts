@@ -3,7 +3,7 @@ import { monthSpan, textOfDays, withChoice } from '../../query/index.js';
 import type { Facet, Field } from '../../structure/index.js';
 import { RANGE_MARK, columnOf, dateFromDayNumber, plainField, starsOf } from '../../structure/index.js';
 import { nextPeriod } from '../../time/index.js';
-import type { Formats } from '../../values/index.js';
+import type { Formats, SiteWords } from '../../values/index.js';
 import { unitSymbol } from '../../values/index.js';
 import type { FacetScene } from './facet-scene.js';
 import { choiceIn, formatsOf } from './facet-scene.js';
@@ -42,7 +42,7 @@ export function rangeModel(
     bounds: bounds && {
       from: write(bounds.least),
       to: write(bounds.greatest),
-      sentence: `${show(bounds.least)} to ${show(bounds.greatest)}`,
+      sentence: formatsOf(scene).words.say('range.between', { from: show(bounds.least), to: show(bounds.greatest) }),
     },
     from: write(chosen.least),
     to: write(chosen.greatest),
@@ -70,7 +70,7 @@ export function ratingModel(
     const chosen = least === from;
     return {
       value: `${from}${RANGE_MARK}`,
-      label: from === stars ? `${from} stars` : `${from} stars or more`,
+      label: formatsOf(scene).words.say(from === stars ? 'stars.all' : 'stars.least', { count: from }),
       count: counts[from] ?? 0,
       chosen,
       href: scene.hrefOf(
@@ -97,7 +97,7 @@ export function datesModel(
     bounds: bounds && {
       from: write(bounds.least),
       to: write(bounds.greatest),
-      sentence: `${show(bounds.least)} to ${show(bounds.greatest)}`,
+      sentence: formats.words.say('days.between', { from: show(bounds.least), to: show(bounds.greatest) }),
     },
     from: write(chosen.from),
     to: write(chosen.to),
@@ -147,21 +147,26 @@ function byYear(months: readonly (MonthModel & { year: string })[]): DatesFacetM
 export function rangeWords(
   { least, greatest }: { least: number | null; greatest: number | null },
   show: (bound: number) => string,
+  words: SiteWords,
 ): string {
-  if (least !== null && greatest !== null) return `${show(least)} to ${show(greatest)}`;
-  if (least !== null) return `${show(least)} or more`;
-  return greatest === null ? '' : `up to ${show(greatest)}`;
+  if (least !== null && greatest !== null) {
+    return words.say('range.between', { from: show(least), to: show(greatest) });
+  }
+  if (least !== null) return words.say('range.from', { from: show(least) });
+  return greatest === null ? '' : words.say('range.to', { to: show(greatest) });
 }
 
 /** Chosen days in words: "December 2026", "from 5 December 2026". */
 export function daysWords({ from, to }: { from: number | null; to: number | null }, formats: Formats): string {
+  const { words } = formats;
   const show = (day: number): string => formats.date(day * DAY_IN_MS);
   if (from !== null && to !== null) {
     if (from === to) return show(from);
     const text = textOfDays({ from, to });
     if (/^\d{4}$/.test(text)) return text;
-    return /^\d{4}-\d{2}$/.test(text) ? formats.month(from * DAY_IN_MS) : `${show(from)} to ${show(to)}`;
+    if (/^\d{4}-\d{2}$/.test(text)) return formats.month(from * DAY_IN_MS);
+    return words.say('days.between', { from: show(from), to: show(to) });
   }
-  if (from !== null) return `from ${show(from)}`;
-  return to === null ? '' : `until ${show(to)}`;
+  if (from !== null) return words.say('days.from', { from: show(from) });
+  return to === null ? '' : words.say('days.to', { to: show(to) });
 }

@@ -5,6 +5,7 @@ import { makePage, makeText, slotOfField, standardHome, standardListingPage } fr
 import type { Listing } from '../../listings/index.js';
 import type { Kind, LinkedListing } from '../../structure/index.js';
 import { choicesFromLabels, makeField, makeSelection } from '../../structure/index.js';
+import { SiteWords } from '../../values/index.js';
 import type { DesignedPage, PageScene, PieceModelOf } from '../index.js';
 import { designedPage, kindsOnPage, pageServing } from '../index.js';
 
@@ -184,7 +185,7 @@ describe('A designed page', () => {
     expect(values.slots.map(({ form, value }) => `${form.label}: ${value.text}`)).toEqual([
       ...['Does: A, B', 'Nearby: Yes', 'Harbour: H 9'],
     ]);
-    const home = standardHome(scene.site, [berth]);
+    const home = standardHome(scene.site, [berth], new SiteWords('en-GB'));
     const front = await designedPage(
       scene,
       home,

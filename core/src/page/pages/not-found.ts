@@ -3,5 +3,6 @@ import { frame } from '../frame.js';
 import type { NotFoundPage } from '../page-model.js';
 
 export function notFoundPage(scene: PageScene): NotFoundPage {
-  return { ...frame(scene, { title: 'Nothing here', description: '', canonical: '/' }), type: 'not-found' };
+  const title = scene.context.formats.words.say('page.gone');
+  return { ...frame(scene, { title, description: '', canonical: '/' }), type: 'not-found' };
 }

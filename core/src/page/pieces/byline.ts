@@ -13,12 +13,13 @@ export const byline: PieceMaker<'byline'> = {
 
 /** "By Ana, 4 December 2026, changed 6 December 2026". */
 function bylineOf(kind: KindDefinition, { author, createdAt, changedAt }: Listing, formats: Formats): string {
+  const { words } = formats;
   const parts: string[] = [];
-  if (hasPart(kind, 'author') && author !== '') parts.push(`By ${author}`);
+  if (hasPart(kind, 'author') && author !== '') parts.push(words.say('byline.by', { author }));
   if (hasPart(kind, 'dates')) {
     const [made, changed] = [createdAt, changedAt].map((moment) => formats.day(moment));
     parts.push(made!);
-    if (changed !== made) parts.push(`changed ${changed!}`);
+    if (changed !== made) parts.push(words.say('byline.changed', { day: changed! }));
   }
   return parts.join(', ');
 }

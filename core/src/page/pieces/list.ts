@@ -3,7 +3,7 @@ import { isSteered, makeSlot } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { Kind } from '../../structure/index.js';
 import type { AreaParts } from '../areas/area-parts.js';
-import { inSentence } from '../areas/area-parts.js';
+import { nounsOf } from '../areas/area-parts.js';
 import { tableHeads } from '../areas/table-heads.js';
 import type { CardValue } from '../cards/card-model.js';
 import { slotFormOf } from '../cards/card-maker.js';
@@ -43,12 +43,13 @@ function steeredList(settings: Settings, making: PieceMaking): ListModel | null 
   const { parts } = found;
   const groups = parts.groups((id) => making.cardOf(id, parts.extrasOf(id)));
   const shown = shownOf(settings, groups.length > 0 ? [] : parts.ids, making, parts);
+  const { words } = making.page.context.formats;
   const leading = settings.featuredApart ? parts.leading(shown.cards) : 0;
   const state: ListStateModel = {
     ...{ featured: shown.cards.slice(0, leading), groups, note: parts.searchNote },
     before: parts.before + leading,
     label: parts.design.many,
-    rest: leading > 0 ? `More ${inSentence(parts.design.many)}` : '',
+    rest: leading > 0 ? words.say('list.rest', nounsOf(parts.design, words)) : '',
     empty: parts.ids.length > 0 ? null : emptyModel(parts),
     heads: settings.layout === 'table' ? tableHeads(settings.columns, parts) : {},
   };

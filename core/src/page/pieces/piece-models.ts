@@ -183,8 +183,8 @@ export interface MapModel extends PointsModel {
   readonly form: string;
   readonly name: string;
   readonly height: 'small' | 'normal' | 'large';
-  /** What the listings are called in a sentence. */
-  readonly many: string;
+  /** What it is a map of, for those who don't see it. */
+  readonly label: string;
   /** The part of the map that is chosen, as it stands in the address; '' for none. */
   readonly box: string;
   /** The address of the site's own base map, GeoJSON (RFC 7946); null for none. */
@@ -228,6 +228,8 @@ export interface ButtonsModel {
 
 export interface BreadcrumbModel {
   readonly type: 'breadcrumb';
+  /** What it is called to those who hear the page. */
+  readonly label: string;
   readonly words: string;
   readonly href: string;
 }

@@ -1,5 +1,5 @@
 import { makeValueInText } from '../../design/index.js';
-import { cleanHtml } from '../../structure/index.js';
+import { cleanHtml, htmlOfPlain } from '../../structure/index.js';
 import { reachedValues } from '../cards/reached-values.js';
 import type { PieceMaker } from './piece-maker.js';
 
@@ -10,14 +10,6 @@ export const richText: PieceMaker<'rich-text'> = {
     if (!found) return null;
     // What was entered is clean already; a long text has paragraphs, not tags.
     const isRich = found.field.type === 'rich-text';
-    return { type: 'rich-text', html: isRich ? String(found.value) : paragraphsOf(String(found.value)) };
+    return { type: 'rich-text', html: isRich ? String(found.value) : htmlOfPlain(String(found.value)) };
   },
 };
-
-function paragraphsOf(text: string): string {
-  const escaped = text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
-  return escaped
-    .split(/\n{2,}/)
-    .map((part) => `<p>${part.replaceAll('\n', '<br>')}</p>`)
-    .join('');
-}

@@ -17,7 +17,11 @@ export const specification: PieceMaker<'specification'> = {
     if (entries.length === 0) return null;
     const isTable = settings.layout === 'table';
     return {
-      ...{ type: 'specification', layout: settings.layout, button: settings.button },
+      ...{
+        type: 'specification',
+        layout: settings.layout,
+        button: settings.button || formats.words.say('specification.more'),
+      },
       rows: isTable ? rowsModel(field, value, formats) : { columns: [], rows: [] },
       entries: isTable ? [] : entries.map((parts) => entryOf(parts, settings, formats)),
     };

@@ -1,5 +1,6 @@
 import type { Facet, Field, Kind, SelectionDefinition } from '../../structure/index.js';
 import { SELECTIONS_SLUG, facetAskedBy, facetsOver, kindField } from '../../structure/index.js';
+import type { SiteWords } from '../../values/index.js';
 import type { AskedList } from './asked-list.js';
 import type { PageParameters } from '../filters/parameters.js';
 import { NO_PARAMETERS } from '../filters/parameters.js';
@@ -19,6 +20,7 @@ export function listOfSelection(
   const design = arranged(
     selection,
     selected.map(({ catalog }) => catalog.kind),
+    scene.context.formats.words,
   );
   const parts = selected.map(({ catalog, rows }) => {
     const asked = design.facets.map((facet) => {
@@ -31,9 +33,9 @@ export function listOfSelection(
 }
 
 /** How a selection arranges its list; of several kinds with what they have in common. */
-function arranged(selection: SelectionDefinition, kinds: readonly Kind[]): ListDesign {
+function arranged(selection: SelectionDefinition, kinds: readonly Kind[], words: SiteWords): ListDesign {
   const { order, pageSize, grouping, pager } = selection;
-  const offered = facetsOver(kinds);
+  const offered = facetsOver(kinds, words.say('list.kind'));
   const facets = selection.facets.flatMap((key) => offered.find((facet) => facet.key === key) ?? []);
   // What was picked by hand stands as it was picked, without a strip of featured ones.
   const defaultOrder = selection.picked ? [] : order;
@@ -45,7 +47,7 @@ function arranged(selection: SelectionDefinition, kinds: readonly Kind[]): ListD
     others.every((kind) => kind.sortChoices.some((choice) => choice.key === key)),
   );
   const fields = [kindField(kinds), ...fieldsOver(kinds, facets)];
-  return { one: 'Listing', many: 'Listings', ...own, fields, sortChoices };
+  return { one: words.say('list.one'), many: words.say('list.many'), ...own, fields, sortChoices };
 }
 
 /**

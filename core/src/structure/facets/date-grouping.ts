@@ -15,11 +15,9 @@ export interface DateGrouping {
   readonly past: 'in-place' | 'folded';
   /** Whether empty groups between others are shown. */
   readonly showsEmpty: boolean;
-  /** Heading of the listings without a date, which come last. */
+  /** Heading of the listings without a date, which come last; '' for the one that the site's words have. */
   readonly undatedLabel: string;
 }
-
-export const DEFAULT_UNDATED_LABEL = 'Without a date';
 
 /** A grouping with every property at its plain default but those given. */
 export function makeDateGrouping(given: Pick<DateGrouping, 'field'> & Partial<DateGrouping>): DateGrouping {
@@ -31,6 +29,6 @@ export function makeDateGrouping(given: Pick<DateGrouping, 'field'> & Partial<Da
     spans: given.spans ?? 'first',
     past: given.past ?? 'in-place',
     showsEmpty: given.showsEmpty ?? false,
-    undatedLabel: given.undatedLabel ?? DEFAULT_UNDATED_LABEL,
+    undatedLabel: given.undatedLabel ?? '',
   };
 }

@@ -17,14 +17,13 @@ export function kindField(kinds: readonly Kind[]): Field {
   return makeField({ key: KIND_FIELD_KEY, label: 'Kind', type: 'one-choice', settings: { choices } });
 }
 
-const KIND_FACET = makeFacet({ key: KIND_FACET_KEY, label: 'Kind', field: KIND_FIELD_KEY });
-
 /**
- * The facets that can stand on a list of some kinds: those of one kind as they are; of several the one over the kind, and
+ * The facets that can stand on a list of some kinds: those of one kind as they are; of several the one over the kind, so labelled, and
  * each of theirs by its key once, as the first kind has it; one of theirs under the key "kind" stands back.
  */
-export function facetsOver(kinds: readonly Kind[]): Facet[] {
-  const byKey = new Map<string, Facet>(kinds.length > 1 ? [[KIND_FACET_KEY, KIND_FACET]] : []);
+export function facetsOver(kinds: readonly Kind[], label = 'Kind'): Facet[] {
+  const overKind = makeFacet({ key: KIND_FACET_KEY, label, field: KIND_FIELD_KEY });
+  const byKey = new Map<string, Facet>(kinds.length > 1 ? [[KIND_FACET_KEY, overKind]] : []);
   for (const facet of kinds.flatMap(({ facets }) => facets)) if (!byKey.has(facet.key)) byKey.set(facet.key, facet);
   return [...byKey.values()];
 }

@@ -1,4 +1,4 @@
-import type { Formats } from '../../values/index.js';
+import type { Word, Formats } from '../../values/index.js';
 import { issue, ok, parseNumber, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
 import { inputText, isEmptyInput } from './field-type.js';
@@ -79,7 +79,7 @@ export const placeType: FieldType<Place> = {
   holds: isPlace,
   toText: ({ latitude, longitude, address }) => [`${latitude}, ${longitude}`, address].filter(Boolean).join('; '),
   format({ latitude, longitude, address }, _field, formats) {
-    const degrees = `${compass(latitude, 'N', 'S', formats)} ${compass(longitude, 'E', 'W', formats)}`;
+    const degrees = `${compass(latitude, ['value.north', 'value.south'], formats)} ${compass(longitude, ['value.east', 'value.west'], formats)}`;
     return address === '' ? degrees : `${address} (${degrees})`;
   },
   column: null,
@@ -91,6 +91,6 @@ export const placeType: FieldType<Place> = {
   },
 };
 
-function compass(degrees: number, positive: string, negative: string, formats: Formats): string {
-  return `${formats.number(Math.abs(degrees), 4)}° ${degrees < 0 ? negative : positive}`;
+function compass(degrees: number, [positive, negative]: readonly [Word, Word], formats: Formats): string {
+  return `${formats.number(Math.abs(degrees), 4)}° ${formats.words.say(degrees < 0 ? negative : positive)}`;
 }

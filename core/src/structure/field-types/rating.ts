@@ -32,7 +32,8 @@ export const ratingType: FieldType<number> = {
   },
   holds: isNumber,
   toText: (value) => String(value),
-  format: (value, field, formats) => withAffixes(`${formats.number(value)} of ${starsOf(field)}`, field),
+  format: (value, field, formats) =>
+    withAffixes(formats.words.say('value.stars', { given: formats.number(value), all: starsOf(field) }), field),
   column: {
     kind: 'number',
     of: (value) => value,

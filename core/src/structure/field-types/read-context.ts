@@ -1,4 +1,4 @@
-import type { NumberMarks } from '../../values/index.js';
+import type { NumberMarks, SiteWords } from '../../values/index.js';
 import { Formats, numberMarks } from '../../values/index.js';
 
 /** Where and when values are read. */
@@ -7,6 +7,8 @@ export interface ReadScene {
   readonly locale: string;
   /** IANA time zone of times that name none. */
   readonly zone: string;
+  /** What the site says; what Plindo ships for the locale where it isn't given. */
+  readonly words?: SiteWords;
   /** The moment that relative bounds count from, in milliseconds since 1970. */
   readonly nowInMs: number;
 }
@@ -19,17 +21,18 @@ export interface ReadContext extends ReadScene {
 }
 
 export function readContext(scene: ReadScene): ReadContext {
-  const { locale, zone } = scene;
-  return { ...scene, marks: numberMarks(locale), formats: new Formats(locale, zone) };
+  const { locale, zone, words } = scene;
+  return { ...scene, marks: numberMarks(locale), formats: new Formats(locale, zone, words) };
 }
 
-/** Makes contexts of one moment after the other; what depends on locale and zone alone is made once. */
+/** Makes contexts of one moment after the other; what depends on locale, zone and words alone is made once. */
 export class ReadContexts {
   private last: ReadContext | null = null;
 
-  of({ locale, zone }: Pick<ReadScene, 'locale' | 'zone'>, nowInMs: number): ReadContext {
-    const isSame = this.last?.locale === locale && this.last.zone === zone;
-    this.last = isSame ? { ...this.last!, nowInMs } : readContext({ locale, zone, nowInMs });
+  of({ locale, zone }: Pick<ReadScene, 'locale' | 'zone'>, nowInMs: number, words?: SiteWords): ReadContext {
+    const { last } = this;
+    const isSame = last?.locale === locale && last.zone === zone && last.words === words;
+    this.last = isSame ? { ...last, nowInMs } : readContext({ locale, zone, nowInMs, ...(words && { words }) });
     return this.last;
   }
 }

@@ -1,5 +1,5 @@
 import sanitizeHtml from 'sanitize-html';
-import { issue, normaliseText, ok, refuse } from '../../values/index.js';
+import { escapeHtml, issue, normaliseText, ok, refuse } from '../../values/index.js';
 import type { Result } from '../../values/index.js';
 import type { Field } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
@@ -56,8 +56,7 @@ export function cleanHtml(html: string): string {
 
 /** A plain text as HTML: empty lines part paragraphs. */
 export function htmlOfPlain(text: string): string {
-  const escaped = normaliseText(text).replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
-  return escaped
+  return escapeHtml(normaliseText(text))
     .split(/\n{2,}/)
     .map((paragraph) => `<p>${paragraph.trim().replace(/\n/g, '<br />')}</p>`)
     .join('');

@@ -47,7 +47,7 @@ export function makeRowsType(typeOf: TypeOf): FieldType<readonly Entry[]> {
     },
     holds: (value): value is readonly Entry[] => Array.isArray(value) && value.every(isEntry),
     toText: (value, field) => JSON.stringify(value.map((row) => textsOf(row, subfieldsOf(field), typeOf))),
-    format: (value, _field, formats) => (value.length === 1 ? '1 row' : `${formats.number(value.length)} rows`),
+    format: (value, _field, { words }) => words.say('value.rows', { count: value.length }),
     column: null,
     facets: [],
     parts: (value, field) => value.map((row) => partsOf(row, subfieldsOf(field), typeOf)),

@@ -30,7 +30,7 @@ export const yesNoType: FieldType<boolean> = {
   },
   holds: (value): value is boolean => typeof value === 'boolean',
   toText: (value) => (value ? 'yes' : 'no'),
-  format: (value) => (value ? 'Yes' : 'No'),
+  format: (value, _field, { words }) => words.say(value ? 'value.yes' : 'value.no'),
   column: { kind: 'yes-no', of: (value) => value },
   facets: ['yes-no', 'ticks'],
   propose(sample) {

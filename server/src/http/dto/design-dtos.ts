@@ -10,6 +10,7 @@ import type {
   KeptCard,
   KeptLook,
   KeptPage,
+  KeptWords,
   Many,
   PictureFit,
   PictureRatio,
@@ -40,6 +41,7 @@ import {
   makeCard,
   readLook,
   readPage,
+  readWords,
 } from '@plindo/core/design';
 import type { ConditionGroup } from '@plindo/core/structure';
 import { MOST_STEPS } from '@plindo/core/structure';
@@ -172,8 +174,18 @@ export class LookDto {
   @Allow() buttons?: unknown;
 }
 
-export type DefinitionDto = CardDto | PageDto | LookDto;
-const DEFINITIONS: Readonly<Record<DesignType, new () => object>> = { card: CardDto, page: PageDto, look: LookDto };
+/** What the site says to visitors in one language. Read by the form of `core/design`. */
+export class WordsDto {
+  @Allow() name?: unknown;
+  @Allow() purpose?: unknown;
+  @Allow() language?: unknown;
+  @Allow() said?: unknown;
+}
+
+export type DefinitionDto = CardDto | PageDto | LookDto | WordsDto;
+const DEFINITIONS: Readonly<Record<DesignType, new () => object>> = {
+  ...{ card: CardDto, page: PageDto, look: LookDto, words: WordsDto },
+};
 
 /** The definition of a design, of the class that its type says. */
 export function IsDefinition(): PropertyDecorator {
@@ -205,12 +217,12 @@ export function definedBy({
 }: {
   type: DesignType;
   definition: DefinitionDto;
-}): DefinitionOf<KeptCard> | DefinitionOf<KeptPage> | DefinitionOf<KeptLook> {
+}): DefinitionOf<KeptCard> | DefinitionOf<KeptPage> | DefinitionOf<KeptLook> | DefinitionOf<KeptWords> {
   if (type === 'card') return { type, definition: cardOfDto(definition as CardDto) };
   const plain: unknown = JSON.parse(JSON.stringify(definition));
-  return type === 'page'
-    ? { type, definition: valueOf(readPage(plain)) }
-    : { type, definition: valueOf(readLook(plain)) };
+  if (type === 'page') return { type, definition: valueOf(readPage(plain)) };
+  if (type === 'words') return { type, definition: valueOf(readWords(plain)) };
+  return { type, definition: valueOf(readLook(plain)) };
 }
 
 type DefinitionOf<Of extends Design> = Pick<Of, 'type' | 'definition'>;

@@ -10,7 +10,7 @@ export function designRoutes({ designs, pages }: Services): Route[] {
       method: 'get',
       path: '/designs',
       permission: 'read listings',
-      summary: 'All designs: the cards and pages of all kinds, the front page, and pages that stand by themselves.',
+      summary: 'All designs: the cards and pages of all kinds, the home page, and pages that stand by themselves.',
       answers: 'Design[]',
       handle: () => designs.all(),
     }),

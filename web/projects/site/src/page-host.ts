@@ -5,6 +5,7 @@ import {
   Component,
   RESPONSE_INIT,
   afterNextRender,
+  computed,
   effect,
   inject,
   input,
@@ -15,6 +16,7 @@ import type { ResolveFn } from '@angular/router';
 import { Router } from '@angular/router';
 import { isMarkedSignedIn } from '@plindo/api';
 import type { PageModel, SuggestionModel } from '@plindo/core/page';
+import { viewWords } from '@plindo/core/values';
 import type { StateChange, TypedWords } from '@plindo/listing-view';
 import { DesignedPageView } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
@@ -29,10 +31,10 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
   imports: [DesignedPageView, EditorBar],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <a class="skip" href="#content" (click)="skip($event)">To the content</a>
+    <a class="skip" href="#content" (click)="skip($event)">{{ words().say('page.skip') }}</a>
     <header>
       <a class="name" href="/">{{ model().site.name }}</a>
-      <nav aria-label="Kinds">
+      <nav [attr.aria-label]="words().say('page.menu')">
         @for (kind of model().kinds; track kind.href) {
           <a [href]="kind.href" [attr.aria-current]="isCurrent(kind.href) ? 'true' : null">{{ kind.label }}</a>
         }
@@ -52,8 +54,11 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
           />
         }
         @case ('not-found') {
-          <h1>Nothing here</h1>
-          <p>This page is gone or has never been. Try <a href="/">the front page</a>.</p>
+          <h1>{{ words().say('page.gone') }}</h1>
+          <p>{{ words().say('page.gone.why') }}</p>
+          <p>
+            <a href="/">{{ words().say('page.gone.home') }}</a>
+          </p>
         }
       }
     </main>
@@ -68,6 +73,7 @@ export class PageHost {
   /** Given by the router. */
   readonly model = input.required<PageModel>();
 
+  protected readonly words = computed(() => viewWords(this.model().words));
   protected readonly suggestions = signal<readonly SuggestionModel[]>([]);
   protected readonly places = signal<readonly string[]>([]);
   /** Whether somebody has signed in with this browser, which is known in the browser only. */

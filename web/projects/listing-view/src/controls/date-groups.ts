@@ -2,6 +2,7 @@ import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CardForms, DateGroupModel } from '@plindo/core/page';
 import { SleepingCard } from '../sleeping-card';
+import { sayOnPage } from '../page-words';
 
 /** Cards under headings of dates; what is over is folded. */
 @Component({
@@ -16,6 +17,7 @@ export class DateGroups {
   readonly forms = input.required<CardForms>();
   /** The least width of a card, in rem. */
   readonly width = input(15.5);
+  protected readonly say = sayOnPage();
 
   protected readonly present = computed(() => this.groups().filter(({ isPast }) => !isPast));
   protected readonly past = computed(() => this.groups().filter(({ isPast }) => isPast));

@@ -2,6 +2,7 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, effect, input, output, viewChild } from '@angular/core';
 import type { PagerModel } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
+import { sayOnPage } from '../page-words';
 
 /** So far before its end a list that goes on by itself asks for more. */
 const AHEAD = '400px';
@@ -23,6 +24,7 @@ export class Pager {
   readonly interactive = input(false);
   /** The address that shows more, when that is asked for. */
   readonly more = output<string>();
+  protected readonly say = sayOnPage();
 
   private readonly link = viewChild<ElementRef<HTMLAnchorElement>>('moreLink');
   private times = 0;

@@ -2,6 +2,7 @@ import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, effect, input, output, signal, viewChild } from '@angular/core';
 import type { SuggestionModel } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
+import { sayOnPage } from '../page-words';
 
 /** The search of a page, with what fits while words are being typed. Without scripts it is a plain field of its form. */
 @Component({
@@ -29,10 +30,10 @@ import { Icon } from '../icons/icon';
         (keydown)="steer($event)"
         (blur)="hide()"
       />
-      <button type="submit" class="go" [attr.form]="form()">Search</button>
+      <button type="submit" class="go" [attr.form]="form()">{{ say('search.go') }}</button>
     </div>
     @if (isOpen()) {
-      <ul id="{{ form() }}-suggestions" role="listbox" [attr.aria-label]="'What fits ' + field.value">
+      <ul id="{{ form() }}-suggestions" role="listbox" [attr.aria-label]="say('search.fits', { text: field.value })">
         @for (one of suggestions(); track one.href + one.label; let at = $index) {
           <li
             role="option"
@@ -61,6 +62,7 @@ export class SearchBox {
   readonly typed = output<string>();
   /** The address of a suggestion that was chosen. */
   readonly chosen = output<string>();
+  protected readonly say = sayOnPage();
 
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   private readonly isWanted = signal(false);

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { DatesFacetModel } from '@plindo/core/page';
+import { sayOnPage } from '../page-words';
 
 /** A strip of months, each a link with its count, over two days to type. */
 @Component({
@@ -21,7 +22,10 @@ import type { DatesFacetModel } from '@plindo/core/page';
               <span
                 ><span class="hidden-text">{{ month.label }}: </span>{{ month.short }}</span
               >
-              <span class="count">{{ month.count }}<span class="hidden-text"> listings</span></span>
+              <span class="count"
+                >{{ month.count
+                }}<span class="hidden-text"> {{ say('count.listings', { count: month.count ?? 0 }) }}</span></span
+              >
             </a>
           </li>
         }
@@ -29,23 +33,23 @@ import type { DatesFacetModel } from '@plindo/core/page';
     }
     <div class="ends">
       <label>
-        <span>From</span>
+        <span>{{ say('facet.from') }}</span>
         <input
           type="date"
           [name]="facet().name + '-from'"
           [attr.form]="form()"
           [value]="facet().from"
-          [attr.aria-label]="facet().label + ' from'"
+          [attr.aria-label]="say('facet.from-of', { facet: facet().label, unit: '' }).trim()"
         />
       </label>
       <label>
-        <span>To</span>
+        <span>{{ say('facet.to') }}</span>
         <input
           type="date"
           [name]="facet().name + '-to'"
           [attr.form]="form()"
           [value]="facet().to"
-          [attr.aria-label]="facet().label + ' to'"
+          [attr.aria-label]="say('facet.to-of', { facet: facet().label, unit: '' }).trim()"
         />
       </label>
     </div>
@@ -55,6 +59,7 @@ export class DatesFacet {
   readonly facet = input.required<DatesFacetModel>();
   /** The id of the form that its controls are part of. */
   readonly form = input.required<string>();
+  protected readonly say = sayOnPage();
 
   private readonly most = computed(() =>
     Math.max(1, ...this.facet().years.flatMap(({ months }) => months.map(({ count }) => count ?? 0))),

@@ -3,6 +3,7 @@ import type { ElementRef } from '@angular/core';
 import { viewChild } from '@angular/core';
 import type { DistanceFacetModel } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
+import { sayOnPage } from '../page-words';
 
 /** Decimals of a position in degrees: about a hundred metres, which is near enough and tells no more than needed. */
 const DECIMALS = 3;
@@ -15,12 +16,12 @@ const DECIMALS = 3;
   template: `
     <div class="place">
       <label>
-        <span>Around</span>
+        <span>{{ say('facet.around') }}</span>
         <input
           #place
           type="text"
           autocomplete="off"
-          placeholder="Name of a place"
+          [placeholder]="say('facet.place')"
           [name]="facet().name"
           [attr.form]="form()"
           [value]="shown()"
@@ -40,12 +41,14 @@ const DECIMALS = 3;
         </p>
       }
       @if (interactive()) {
-        <button type="button" class="here" (click)="locate()"><pl-icon name="my_location" />Use my position</button>
+        <button type="button" class="here" (click)="locate()">
+          <pl-icon name="my_location" />{{ say('facet.my-position') }}
+        </button>
       }
       <label>
-        <span>At most</span>
+        <span>{{ say('facet.within') }}</span>
         <select [name]="facet().name + '-within'" [attr.form]="form()">
-          <option value="">Any distance</option>
+          <option value="">{{ say('facet.any-distance') }}</option>
           @for (step of facet().steps; track step.value) {
             <option [value]="step.value" [selected]="step.chosen" [attr.selected]="step.chosen ? '' : null">
               {{ step.label }}{{ step.count === null ? '' : ' (' + step.count + ')' }}
@@ -63,16 +66,17 @@ export class DistanceFacet {
   readonly interactive = input(false);
   readonly places = input<readonly string[]>([]);
   readonly placeTyped = output<string>();
+  protected readonly say = sayOnPage();
 
   private readonly place = viewChild.required<ElementRef<HTMLInputElement>>('place');
   protected readonly refused = signal(false);
   /** A place stands as its title, a position as it is. */
   protected readonly shown = computed(() => this.facet().title || this.facet().at);
   protected readonly note = computed(() => {
-    if (this.refused()) return 'Your position could not be told. Type the name of a place instead.';
+    if (this.refused()) return this.say('facet.no-position');
     const { isUnknown, at, title } = this.facet();
-    if (isUnknown) return `No place here is called “${at}”.`;
-    return at !== '' && title === '' ? 'Around your position' : '';
+    if (isUnknown) return this.say('facet.no-place', { place: at });
+    return at !== '' && title === '' ? this.say('facet.around-you') : '';
   });
 
   /** Asks the browser for the position; the visitor may say no. */

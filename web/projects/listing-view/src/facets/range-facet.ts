@@ -11,6 +11,7 @@ import {
   viewChildren,
 } from '@angular/core';
 import type { RangeFacetModel } from '@plindo/core/page';
+import { sayOnPage } from '../page-words';
 
 const CHART_HEIGHT = 32;
 /** Places at which a handle can stand. */
@@ -49,7 +50,7 @@ const NOTHING_HELD: Held = [null, null];
               [max]="STEPS"
               data-not-state
               [value]="placeOf(end)"
-              [attr.aria-label]="facet().label + ', ' + end.label.toLowerCase()"
+              [attr.aria-label]="end.handle"
               [attr.aria-valuetext]="(end.chosen || end.outer) + ' ' + facet().unit"
               (keydown)="byKeys = true"
               (pointerdown)="byKeys = false"
@@ -73,7 +74,7 @@ const NOTHING_HELD: Held = [null, null];
             [value]="end.chosen"
             [placeholder]="end.outer"
             [attr.step]="facet().inputType === 'number' ? 'any' : null"
-            [attr.aria-label]="facet().label + ' ' + end.name + ' ' + facet().unit"
+            [attr.aria-label]="end.about"
           />
         </label>
       }
@@ -88,6 +89,7 @@ export class RangeFacet {
   /** The id of the form that its controls are part of. */
   readonly form = input.required<string>();
   readonly interactive = input(false);
+  protected readonly say = sayOnPage();
 
   protected readonly STEPS = STEPS;
   protected byKeys = false;
@@ -97,11 +99,17 @@ export class RangeFacet {
   private resting: ReturnType<typeof setTimeout> | undefined;
 
   protected readonly ends = computed(() => {
-    const { from, to, bounds } = this.facet();
+    const { from, to, bounds, unit, label: facet } = this.facet();
     const [heldFrom, heldTo] = this.held();
+    const wordsOf = (end: 'from' | 'to'): { name: string; label: string; handle: string; about: string } => ({
+      name: end,
+      label: this.say(`facet.${end}`),
+      handle: this.say(`facet.handle-${end}`, { facet }),
+      about: this.say(`facet.${end}-of`, { facet, unit }).trim(),
+    });
     return [
-      { name: 'from', label: 'From', chosen: heldFrom ?? from, outer: bounds?.from ?? '' },
-      { name: 'to', label: 'To', chosen: heldTo ?? to, outer: bounds?.to ?? '' },
+      { ...wordsOf('from'), chosen: heldFrom ?? from, outer: bounds?.from ?? '' },
+      { ...wordsOf('to'), chosen: heldTo ?? to, outer: bounds?.to ?? '' },
     ];
   });
   private readonly outer = computed(() => {

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import type { FacetValueModel, ValuesFacetModel } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
+import { sayOnPage } from '../page-words';
 
 const SEARCH_INSIDE_FROM = 16;
 
@@ -16,6 +17,7 @@ export class ValuesFacet {
   /** The id of the form that its controls are part of. */
   readonly form = input.required<string>();
   readonly interactive = input(false);
+  protected readonly say = sayOnPage();
 
   private readonly unfolded = signal(false);
   /** Branches of a tree that the visitor has opened or closed. */

@@ -7,7 +7,7 @@ import { Icon } from '../icons/icon';
   imports: [Icon],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nav aria-label="Where you are">
+    <nav [attr.aria-label]="piece().label">
       <a [href]="piece().href"><pl-icon name="arrow_back" />{{ piece().words }}</a>
     </nav>
   `,

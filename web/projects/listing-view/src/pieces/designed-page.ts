@@ -14,7 +14,9 @@ import {
 } from '@angular/core';
 import type { AreaModel, ColumnModel, DesignedPage, PieceModel, StripModel, SuggestionModel } from '@plindo/core/page';
 import { isQuiet } from '@plindo/core/page';
+import { viewWords } from '@plindo/core/values';
 import { searchOfForm } from '../form-state';
+import { PAGE_WORDS } from '../page-words';
 import { PictureView } from '../picture';
 import { QuietPiece } from '../quiet-piece';
 import { whenIdle } from '../when-idle';
@@ -69,6 +71,7 @@ const TYPING_PAUSE_IN_MS = 250;
   `,
   providers: [
     { provide: PAGE_CARD_FORMS, useFactory: () => inject(forwardRef(() => DesignedPageView)).forms },
+    { provide: PAGE_WORDS, useFactory: () => inject(forwardRef(() => DesignedPageView)).words },
     { provide: PAGE_STEERING, useExisting: forwardRef(() => DesignedPageView) },
   ],
   host: { '(change)': 'tell($event)', '(submit)': 'submit($event)' },
@@ -83,6 +86,7 @@ export class DesignedPageView implements PageSteering {
 
   readonly interactive = signal(false);
   readonly forms = computed(() => this.model().cardForms);
+  readonly words = computed(() => viewWords(this.model().words));
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private typing: ReturnType<typeof setTimeout> | undefined;
 

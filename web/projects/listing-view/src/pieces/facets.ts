@@ -17,6 +17,7 @@ import { narrowScreen } from '../narrow-screen';
 import { whenIdle } from '../when-idle';
 import { onlyReachable } from './only-reachable';
 import { PAGE_STEERING } from './steering';
+import { sayOnPage } from '../page-words';
 
 /** The facets of a list; where there is no room for them beside it, a button opens them over the page. */
 @Component({
@@ -26,7 +27,7 @@ import { PAGE_STEERING } from './steering';
   template: `
     @let own = piece();
     <button #opener type="button" class="open-sheet" (click)="open()">
-      <pl-icon name="tune" />Filters
+      <pl-icon name="tune" />{{ say('facets.label') }}
       @if (own.chosen) {
         <span class="number">{{ own.chosen }}</span>
       }
@@ -38,11 +39,11 @@ import { PAGE_STEERING } from './steering';
       [attr.popover]="isOpen() ? 'manual' : null"
       [attr.role]="isOpen() ? 'dialog' : null"
       [attr.aria-modal]="isOpen() ? 'true' : null"
-      aria-label="Filters"
+      [attr.aria-label]="say('facets.label')"
     >
       <div class="sheet-head">
-        <h2>Filters</h2>
-        <button type="button" class="plain" (click)="close()"><pl-icon name="close" />Close</button>
+        <h2>{{ say('facets.label') }}</h2>
+        <button type="button" class="plain" (click)="close()"><pl-icon name="close" />{{ say('facets.close') }}</button>
       </div>
       <pl-sleeping-facets
         [facets]="own.facets"
@@ -53,8 +54,10 @@ import { PAGE_STEERING } from './steering';
         (placeTyped)="steering.typePlace($event)"
       />
       <div class="sheet-foot">
-        <a class="plain" [href]="own.clearHref">Clear all</a>
-        <button type="submit" class="show" [attr.form]="own.form" (click)="close()">Show {{ own.total }}</button>
+        <a class="plain" [href]="own.clearHref">{{ say('chips.clear') }}</a>
+        <button type="submit" class="show" [attr.form]="own.form" (click)="close()">
+          {{ say('facets.show', { count: own.total }) }}
+        </button>
       </div>
     </div>
   `,
@@ -62,6 +65,7 @@ import { PAGE_STEERING } from './steering';
 })
 export class FacetsPiece {
   readonly piece = input.required<PieceModelOf<'facets'>>();
+  protected readonly say = sayOnPage();
   protected readonly steering = inject(PAGE_STEERING);
   protected readonly isOpen = signal(false);
   /** Whether the controls are drawn here, not only as they came from the server. */

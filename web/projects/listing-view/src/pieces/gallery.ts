@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, afterNextRender, computed, input, s
 import type { PieceModelOf } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
 import { PictureView } from '../picture';
+import { sayOnPage } from '../page-words';
 
 /**
  * Pictures in a row, each of which opens in large. In large, arrows and swiping go on, Escape closes. Without JavaScript
@@ -19,7 +20,9 @@ import { PictureView } from '../picture';
         <li>
           <a [href]="'/pictures/' + picture.hash + '-1600.jpeg'" (click)="open($event, at)">
             <pl-picture [picture]="picture" [eager]="at === 0" sizes="(max-width: 52rem) 92vw, 40rem" />
-            <span class="hidden-text">{{ picture.alt || 'Picture ' + (at + 1) }}, in large</span>
+            <span class="hidden-text">{{
+              say('gallery.in-large', { picture: picture.alt || say('gallery.picture', { place: at + 1 }) })
+            }}</span>
           </a>
         </li>
       }
@@ -28,7 +31,7 @@ import { PictureView } from '../picture';
       <dialog
         #large
         tabindex="-1"
-        aria-label="Pictures in large"
+        [attr.aria-label]="say('gallery.label')"
         (keydown)="key($event)"
         (pointerdown)="from = $event.clientX"
         (pointerup)="swiped($event.clientX)"
@@ -36,18 +39,20 @@ import { PictureView } from '../picture';
         @if (shown(); as picture) {
           <pl-picture [picture]="picture" sizes="100vw" [eager]="true" />
           <p role="status">
-            {{ at() + 1 }} of {{ pictures.length }}
+            {{ say('gallery.place', { place: at() + 1, count: pictures.length }) }}
             @if (picture.alt) {
               <span>{{ picture.alt }}</span>
             }
           </p>
         }
-        <button type="button" class="close" (click)="large.close()" autofocus><pl-icon name="close" />Close</button>
+        <button type="button" class="close" (click)="large.close()" autofocus>
+          <pl-icon name="close" />{{ say('gallery.close') }}
+        </button>
         @if (pictures.length > 1) {
-          <button type="button" class="back" aria-label="Picture before" (click)="go(-1)">
+          <button type="button" class="back" [attr.aria-label]="say('gallery.before')" (click)="go(-1)">
             <pl-icon name="chevron_left" />
           </button>
-          <button type="button" class="on" aria-label="Next picture" (click)="go(1)">
+          <button type="button" class="on" [attr.aria-label]="say('gallery.next')" (click)="go(1)">
             <pl-icon name="chevron_right" />
           </button>
         }
@@ -57,6 +62,7 @@ import { PictureView } from '../picture';
 })
 export class GalleryPiece {
   readonly piece = input.required<PieceModelOf<'gallery'>>();
+  protected readonly say = sayOnPage();
 
   protected readonly isInteractive = signal(false);
   protected readonly at = signal(0);

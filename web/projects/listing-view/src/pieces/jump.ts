@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { PieceModelOf } from '@plindo/core/page';
+import { sayOnPage } from '../page-words';
 
 @Component({
   selector: 'pl-jump-piece',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nav aria-label="Go to a date">
+    <nav [attr.aria-label]="say('jump.label')">
       <ul>
         @for (jump of piece().jumps; track jump.key) {
           <li>
@@ -20,4 +21,5 @@ import type { PieceModelOf } from '@plindo/core/page';
 })
 export class JumpPiece {
   readonly piece = input.required<PieceModelOf<'jump'>>();
+  protected readonly say = sayOnPage();
 }

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { EmptyModel } from '@plindo/core/page';
+import { sayOnPage } from '../page-words';
 
 /** Why nothing stands in a list, and what to do about it. */
 @Component({
@@ -9,22 +10,26 @@ import type { EmptyModel } from '@plindo/core/page';
     @let own = empty();
     @switch (own.why) {
       @case ('nothing-yet') {
-        <p>There is nothing here yet.</p>
+        <p>{{ say('list.nothing-yet') }}</p>
       }
       @case ('no-match') {
-        <p>Nothing matches all of that.</p>
+        <p>{{ say('list.no-match') }}</p>
         @if (own.drop; as drop) {
           <p>
-            <a [href]="drop.href">Without {{ drop.label }}</a> there {{ drop.total === 1 ? 'is' : 'are' }}
-            {{ drop.total }}.
+            <a [href]="drop.href">{{ say('list.without', { choice: drop.label, count: drop.total }) }}</a>
           </p>
         }
-        <p>Take back one of your choices, or <a [href]="own.clearHref">clear them all</a>.</p>
+        <p>{{ say('list.take-back') }}</p>
+        <p>
+          <a [href]="own.clearHref">{{ say('list.clear') }}</a>
+        </p>
       }
       @case ('past-end') {
-        <p>There are not that many pages.</p>
+        <p>{{ say('list.no-such-page') }}</p>
         @if (own.lastHref; as last) {
-          <p><a [href]="last">Go to the last one</a></p>
+          <p>
+            <a [href]="last">{{ say('list.last-page') }}</a>
+          </p>
         }
       }
     }
@@ -32,4 +37,5 @@ import type { EmptyModel } from '@plindo/core/page';
 })
 export class ListEmpty {
   readonly empty = input.required<EmptyModel>();
+  protected readonly say = sayOnPage();
 }

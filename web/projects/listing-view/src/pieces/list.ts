@@ -6,6 +6,7 @@ import { SleepingCard } from '../sleeping-card';
 import { ListEmpty } from './list-empty';
 import { ListTable } from './list-table';
 import { PAGE_CARD_FORMS } from './page-context';
+import { sayOnPage } from '../page-words';
 
 /** Listings as a grid, rows, a scrolling row or a ranked list of cards, or as a table that folds on narrow screens. */
 @Component({
@@ -24,7 +25,9 @@ import { PAGE_CARD_FORMS } from './page-context';
           }
         </h2>
         @if (own.all; as all) {
-          <a class="all" [href]="all.href">See all {{ all.total }}<pl-icon name="arrow_forward" /></a>
+          <a class="all" [href]="all.href"
+            >{{ say('list.all', { count: all.total }) }}<pl-icon name="arrow_forward"
+          /></a>
         }
       </div>
     }
@@ -46,7 +49,7 @@ import { PAGE_CARD_FORMS } from './page-context';
       }
       @if (state.featured.length) {
         <div class="featured">
-          <h2>Featured</h2>
+          <h2>{{ say('list.featured') }}</h2>
           <ul [class]="own.layout" [style.--card-width]="own.width + 'rem'">
             @for (card of state.featured; track card.print; let first = $first) {
               <li [attr.data-listing]="card.id"><pl-card [sleeping]="card" [forms]="forms()" [eager]="first" /></li>
@@ -86,5 +89,6 @@ import { PAGE_CARD_FORMS } from './page-context';
 })
 export class ListPiece {
   readonly piece = input.required<PieceModelOf<'list'>>();
+  protected readonly say = sayOnPage();
   protected readonly forms = inject(PAGE_CARD_FORMS);
 }

@@ -16,6 +16,7 @@ import { Icon } from '../icons/icon';
 import { narrowScreen } from '../narrow-screen';
 import type { ListingMap } from '../map/listing-map';
 import { ListingsInStep } from './listings-in-step';
+import { sayOnPage } from '../page-words';
 
 /** So far before it is seen a map is loaded. */
 const AHEAD = '200px';
@@ -31,14 +32,16 @@ const AHEAD = '200px';
   template: `
     @let own = piece();
     <div class="map" [class]="'height-' + own.height" #frame>
-      <div class="drawn" role="img" [attr.aria-label]="label()" #drawn></div>
+      <div class="drawn" role="img" [attr.aria-label]="own.label" #drawn></div>
       @if (waits()) {
-        <button type="button" class="show" (click)="show()"><pl-icon name="location_on" />Show the map</button>
+        <button type="button" class="show" (click)="show()"><pl-icon name="location_on" />{{ say('map.show') }}</button>
       }
       @if (isDrawn()) {
         <div class="zoom">
-          <button type="button" aria-label="Look closer" (click)="map?.zoom(1)"><pl-icon name="add" /></button>
-          <button type="button" aria-label="Look from farther" (click)="map?.zoom(-1)">
+          <button type="button" [attr.aria-label]="say('map.closer')" (click)="map?.zoom(1)">
+            <pl-icon name="add" />
+          </button>
+          <button type="button" [attr.aria-label]="say('map.farther')" (click)="map?.zoom(-1)">
             <pl-icon name="remove" />
           </button>
         </div>
@@ -46,7 +49,7 @@ const AHEAD = '200px';
           <p class="credit">{{ credit }}</p>
         }
         @if (moved()) {
-          <button type="button" class="here" (click)="searchHere()">Search in this part of the map</button>
+          <button type="button" class="here" (click)="searchHere()">{{ say('map.search-here') }}</button>
         }
         @if (chosen(); as point) {
           <p class="chosen" role="status">
@@ -61,7 +64,7 @@ const AHEAD = '200px';
     </div>
     <input type="hidden" [name]="own.name" [attr.form]="own.form" [value]="own.box" #box />
     <details>
-      <summary>{{ label() }}, as a list</summary>
+      <summary>{{ say('map.as-list', { map: own.label }) }}</summary>
       <ul>
         @for (point of listed(); track point.id) {
           <li>
@@ -74,13 +77,14 @@ const AHEAD = '200px';
         }
       </ul>
       @if (own.total > listed().length) {
-        <p>And {{ own.total - listed().length }} more: choose more narrowly to see them.</p>
+        <p>{{ say('map.more', { count: own.total - listed().length }) }}</p>
       }
     </details>
   `,
 })
 export class MapPiece {
   readonly piece = input.required<PieceModelOf<'map'>>();
+  protected readonly say = sayOnPage();
 
   protected readonly isDrawn = signal(false);
   /** On narrow screens it is asked for: it takes long to fetch there, and much of the screen. */
@@ -88,7 +92,6 @@ export class MapPiece {
   protected readonly chosen = signal<PointModel | null>(null);
   /** Whether another part of the map is seen than the one that the page is about. */
   protected readonly moved = signal(false);
-  protected readonly label = computed(() => `Map of ${this.piece().total} ${this.piece().many}`);
   protected readonly listed = computed(() => this.piece().points.slice(0, MOST_LISTED));
   protected map: ListingMap | undefined;
 

@@ -23,6 +23,7 @@ function page(pieces: readonly Keyless[], strip: Partial<DesignedPage['strips'][
       serves: 'listing',
       dependsOnViewer: false,
       look: '',
+      words: { locale: 'en-GB', said: {} },
       listing: null,
       areas: [],
       cardForms: CARD_FORMS,
@@ -58,7 +59,7 @@ describe('A designed page', () => {
 
   it('shows headings at their level, lines, sentences and what leads on', async () => {
     const shown = await show(
-      { type: 'breadcrumb', words: 'All berths', href: '/berths' },
+      { type: 'breadcrumb', label: 'Where you are', words: 'All berths', href: '/berths' },
       { type: 'heading', level: 1, text: 'Quay', href: null },
       { type: 'heading', level: 2, text: 'More', href: '/more' },
       { type: 'text', slots: [slot('a', 'Length', '12 m')] },

@@ -1,6 +1,7 @@
 import { DOCUMENT } from '@angular/common';
 import { ChangeDetectionStrategy, Component, afterNextRender, inject, input, signal } from '@angular/core';
 import type { PieceModelOf } from '@plindo/core/page';
+import { sayOnPage } from '../page-words';
 
 /** Hands the address of the page on by the means of the browser, and prints it; where no scripts run, the browser's own do. */
 @Component({
@@ -9,10 +10,10 @@ import type { PieceModelOf } from '@plindo/core/page';
   template: `
     @if (isInteractive()) {
       @if (piece().canShare) {
-        <button type="button" class="button plain" (click)="share()">Share</button>
+        <button type="button" class="button plain" (click)="share()">{{ say('share.share') }}</button>
       }
       @if (piece().canPrint) {
-        <button type="button" class="button plain" (click)="print()">Print</button>
+        <button type="button" class="button plain" (click)="print()">{{ say('share.print') }}</button>
       }
       <span role="status">{{ told() }}</span>
     }
@@ -20,6 +21,7 @@ import type { PieceModelOf } from '@plindo/core/page';
 })
 export class SharePiece {
   readonly piece = input.required<PieceModelOf<'share'>>();
+  protected readonly say = sayOnPage();
 
   private readonly window = inject(DOCUMENT).defaultView;
   protected readonly isInteractive = signal(false);
@@ -36,7 +38,7 @@ export class SharePiece {
       if ('share' in navigator) await navigator.share({ title: document.title, url: location.href });
       else {
         await (navigator as Navigator).clipboard.writeText(location.href);
-        this.told.set('The address was copied.');
+        this.told.set(this.say('share.copied'));
       }
     } catch {
       // Whoever closes the dialog knows what they did; else the address can still be copied by hand.

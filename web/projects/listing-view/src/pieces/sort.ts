@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import type { PieceModelOf } from '@plindo/core/page';
+import { sayOnPage } from '../page-words';
 
 @Component({
   selector: 'pl-sort-piece',
@@ -7,7 +8,7 @@ import type { PieceModelOf } from '@plindo/core/page';
   template: `
     @let own = piece();
     <label>
-      <span>Sort by</span>
+      <span>{{ say('sort.label') }}</span>
       <select [name]="own.name" [attr.form]="own.form">
         @for (sort of own.choices; track sort.key) {
           <option [value]="sort.key" [selected]="sort.current" [attr.selected]="sort.current ? '' : null">
@@ -16,9 +17,10 @@ import type { PieceModelOf } from '@plindo/core/page';
         }
       </select>
     </label>
-    <button type="submit" [attr.form]="own.form" class="go">Apply</button>
+    <button type="submit" [attr.form]="own.form" class="go">{{ say('sort.apply') }}</button>
   `,
 })
 export class SortPiece {
   readonly piece = input.required<PieceModelOf<'sort'>>();
+  protected readonly say = sayOnPage();
 }

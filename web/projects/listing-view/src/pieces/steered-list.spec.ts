@@ -1,6 +1,7 @@
 import type { ComponentFixture } from '@angular/core/testing';
 import { TestBed } from '@angular/core/testing';
 import type { AreaModel, EmptyModel } from '@plindo/core/page';
+import { SiteWords } from '@plindo/core/values';
 import type { ListSketch } from '../../../../harness/models';
 import { makeCard, makeIndexPage } from '../../../../harness/models';
 import { DesignedPageView } from './designed-page';
@@ -74,12 +75,23 @@ describe('A page with a list that visitors steer', () => {
     await show();
     const drop = { label: 'Type', href: '/berths', total: 1 };
     expect(await said({ why: 'no-match', drop, clearHref: '/berths' })).toBe(
-      'Nothing matches all of that. Without Type there is 1. Take back one of your choices, or clear them all.',
+      'Nothing matches all of that. Without Type there is 1 Take back one of your choices, or clear them all. Clear all choices',
     );
     expect(await said({ why: 'nothing-yet' })).toBe('There is nothing here yet.');
     expect(await said({ why: 'past-end', lastHref: '/berths?page=2' })).toBe(
       'There are not that many pages. Go to the last one',
     );
+  });
+
+  it('says what its site says, in the language of that', async () => {
+    const { sent } = new SiteWords('de-DE', { 'sort.label': 'Ordnung' });
+    fixture = TestBed.createComponent(DesignedPageView);
+    fixture.componentRef.setInput('model', { ...makeIndexPage(), words: sent });
+    root = fixture.nativeElement as HTMLElement;
+    await fixture.whenStable();
+    const said = [...root.querySelectorAll('pl-sort-piece span, pl-facets-piece button')];
+    expect(said.map((one) => (one.textContent ?? '').trim())).toContain('Ordnung');
+    expect(said.map((one) => (one.textContent ?? '').trim()).join(' ')).toMatch(/Filter.* Schließen/);
   });
 
   it('keeps what the address says of other lists, and says of each control which list it steers', async () => {

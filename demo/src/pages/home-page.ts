@@ -5,9 +5,9 @@ import type { GuideNumbers } from './guide-pages.js';
 import { officeWord } from './office-part.js';
 import { heading, lines, slot, value } from './page-parts.js';
 
-export function frontPage(numbers: GuideNumbers, pictures: readonly KeptPicture[]): PageDesign {
+export function homePage(numbers: GuideNumbers, pictures: readonly KeptPicture[]): PageDesign {
   return makePage({
-    name: 'Front page',
+    name: 'Home page',
     purpose: 'What a visitor who has just arrived wants: a berth, a course, a harbour',
     serves: 'home',
     description: makeText([

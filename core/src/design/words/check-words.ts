@@ -1,0 +1,33 @@
+import type { Issue, Word, Wording } from '../../values/index.js';
+import { issue, placesIn, shippedWords } from '../../values/index.js';
+import { nameIssues } from '../check-name.js';
+import type { WordsDesign } from './words-design.js';
+
+/**
+ * Everything that is wrong with the words of a site: `words.unknown` for a key that nothing says, `words.empty`,
+ * `words.place` for a value that its sentence doesn't have, `words.plural` for a plural form that the language hasn't.
+ */
+export function checkWords(design: WordsDesign): Issue[] {
+  const shipped = shippedWords(design.language);
+  const said = Object.entries(design.said).flatMap(([key, wording]) => {
+    const field = `said.${key}`;
+    return Object.hasOwn(shipped, key)
+      ? wordingIssues(key, wording, shipped[key as Word], design.language).map((own) => ({ ...own, field }))
+      : [issue('words.unknown', { key }, { field })];
+  });
+  return [...nameIssues(design), ...said];
+}
+
+function wordingIssues(key: string, wording: Wording, shipped: Wording, language: string): Issue[] {
+  const [forms, texts] = typeof wording === 'string' ? [[], [wording]] : [Object.keys(wording), Object.values(wording)];
+  const { pluralCategories } = new Intl.PluralRules(language).resolvedOptions();
+  const strange = forms.filter((form) => !pluralCategories.some((known) => known === form));
+  const places = placesIn(shipped);
+  const unknown = placesIn(wording).filter((place) => !places.includes(place));
+  const list = (names: readonly string[]): string => names.map((name) => `{${name}}`).join(', ') || '–';
+  return [
+    ...(texts.some((text) => text.trim() === '') ? [issue('words.empty', { key })] : []),
+    ...unknown.map((place) => issue('words.place', { key, place: `{${place}}`, places: list(places) })),
+    ...strange.map((form) => issue('words.plural', { key, form, language, forms: pluralCategories.join(', ') })),
+  ];
+}

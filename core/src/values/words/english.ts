@@ -1,0 +1,71 @@
+import { ENGLISH_VIEW } from './english-view.js';
+import type { Wording } from './wording.js';
+
+/**
+ * Every sentence that Plindo itself says to visitors, in English, by its key. Whatever a publisher writes (labels,
+ * headings, pages) is the publisher's. Each key has the same places in all languages.
+ */
+export const ENGLISH = {
+  ...ENGLISH_VIEW,
+
+  'value.yes': 'Yes',
+  'value.no': 'No',
+  'value.stars': '{given} of {all}',
+  'value.rows': { one: '{count} row', other: '{count} rows' },
+  'value.north': 'N',
+  'value.south': 'S',
+  'value.east': 'E',
+  'value.west': 'W',
+  'value.distance': '{distance} away',
+  'value.last-day': 'Last day',
+  'value.days-left': { one: '{count} day left', other: '{count} days left' },
+
+  'range.between': '{from} to {to}',
+  'range.from': '{from} or more',
+  'range.to': 'up to {to}',
+  'days.between': '{from} to {to}',
+  'days.from': 'from {from}',
+  'days.to': 'until {to}',
+  'stars.all': { one: '{count} star', other: '{count} stars' },
+  'stars.least': { one: '{count} star or more', other: '{count} stars or more' },
+
+  'chip.box': 'In a part of the map',
+  'chip.near': '{facet}: from {place}',
+  'chip.within': '{facet}: within {distance} of {place}',
+  'chip.your-position': 'your position',
+  'chip.no-place': '“{place}”, which is not known',
+  'chip.the-box': 'the part of the map',
+
+  'count.none-yet': 'No {many} yet',
+  'count.all': { one: '{count} {one}', other: '{count} {many}' },
+  'count.some': { one: '{found} of {count} {one}', other: '{found} of {count} {many}' },
+
+  'search.label': 'Search {many}',
+  'search.some-words': 'No {one} has all of these words; shown is what has {met} of the {wanted}.',
+
+  'sort.best': 'Best match',
+  'sort.nearest': 'Nearest first',
+  'sort.featured': 'Featured first',
+  'sort.arranged': 'As arranged',
+
+  'group.week': 'Week {week}, {days}',
+  'group.undated': 'Without a date',
+
+  'list.rest': 'More {many}',
+  'list.one': 'Listing',
+  'list.many': 'Listings',
+  'list.kind': 'Kind',
+
+  'map.label': { one: 'Map of {count} {one}', other: 'Map of {count} {many}' },
+  'breadcrumb.label': 'Where you are',
+  'breadcrumb.all': 'All {many}',
+  'byline.by': 'By {author}',
+  'byline.changed': 'changed {day}',
+  'specification.more': 'More',
+  'home.nothing': 'Nothing has been published here yet.',
+
+  'busy.title': 'Just a moment',
+  'busy.text': 'Many people are looking at this site at once. Load the page again in a few seconds.',
+} as const satisfies Readonly<Record<string, Wording>>;
+
+export type Word = keyof typeof ENGLISH;
