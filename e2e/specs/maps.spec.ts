@@ -94,7 +94,7 @@ describe('A list that is a table', () => {
 
   it('is a reference to look things up in, folded on phones', async () => {
     const page = await site.open('/channels-and-lights', { viewport: PHONE });
-    await page.getByRole('combobox', { name: 'Search Radio channels and lights' }).fill('fog horn');
+    await page.getByLabel('Search Radio channels and lights').fill('fog horn');
     await page.waitForURL(/q=fog/);
     await page.locator('pl-list-table mark').first().waitFor();
     expect(await page.locator('pl-list-table tbody tr').count()).toBe(1);

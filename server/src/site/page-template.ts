@@ -11,13 +11,29 @@ export interface PageTemplate {
   readonly faces: ReadonlyMap<string, string>;
 }
 
+/** Screens on which the program starts at once, as `narrowScreen` of the browser's side has it. */
+const WIDE = '(min-width: 46.0625rem)';
+
 /** Reads the template of the build in a folder. Its scripts are fetched after what the visitor sees. */
 export async function readTemplate(folder: string): Promise<PageTemplate> {
   const built = await readFile(join(folder, 'server', 'index.server.html'), 'utf8');
+  const [, main = ''] = /<script src="(main[^"]*)" type="module">/.exec(built) ?? [];
+  const early = (await programOf(join(folder, 'browser'), main)).map(
+    (file) => `<link rel="modulepreload" fetchpriority="low" media="${WIDE}" href="${file}">`,
+  );
   const document = built
     .replaceAll('<link rel="modulepreload"', '<link rel="modulepreload" fetchpriority="low"')
-    .replace(/<script src="(main[^"]*)" type="module">/, '<script src="$1" type="module" fetchpriority="low">');
+    .replace(`<script src="${main}"`, `${early.join('')}<script src="${main}" fetchpriority="low"`);
   return { document, faces: await facesIn(join(folder, 'browser')) };
+}
+
+/** The files of the program that the first script fetches when it is wanted, so that wide screens needn't wait for that. */
+async function programOf(folder: string, main: string): Promise<string[]> {
+  const scriptIn = (file: string): Promise<string> => readFile(join(folder, file), 'utf8').catch(() => '');
+  const [, program] = /import\("\.\/([^"]+\.js)"\)/.exec(await scriptIn(main)) ?? [];
+  if (program === undefined) return [];
+  const needs = [...(await scriptIn(program)).matchAll(/from"\.\/([^"]+\.js)"/g)].map(([, file]) => file!);
+  return [program, ...new Set(needs)];
 }
 
 async function facesIn(folder: string): Promise<Map<string, string>> {

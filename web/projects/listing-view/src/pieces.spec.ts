@@ -5,7 +5,6 @@ import { Shown } from '../../../harness/shown';
 import { Icon } from './icons/icon';
 import { ICON_NAMES } from './icons/icon-names';
 import sheet from './icons/icons.svg' with { loader: 'text' };
-import { Pager } from './controls/pager';
 import { PictureView } from './picture';
 
 const show = async <T>(component: Type<T>, inputs: Record<string, unknown>): Promise<HTMLElement> =>
@@ -31,21 +30,6 @@ describe('A picture', () => {
     const second = await show(PictureView, { picture: null, title: 'élan' });
     expect(first.querySelector('text')?.textContent).toBe('É');
     expect(first.innerHTML).toBe(second.innerHTML);
-  });
-});
-
-describe('The links of a pager', () => {
-  it('name their pages, the current one marked', async () => {
-    const links = [{ page: 1, href: '/b' }, null, { page: 7, href: '/b?page=7' }];
-    const pager = await show(Pager, {
-      pager: { mode: 'numbered', more: null, page: 7, pages: 7, previous: '/b?page=6', next: null, links },
-    });
-    expect([...pager.querySelectorAll('a')].map((link) => link.textContent?.replace(/\s+/g, ' ').trim())).toEqual([
-      'Previous',
-      'Page 1',
-      'Page 7',
-    ]);
-    expect(pager.querySelector('[aria-current=page]')?.textContent).toContain('7');
   });
 });
 

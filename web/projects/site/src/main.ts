@@ -1,15 +1,17 @@
-import { createApplication } from '@angular/platform-browser';
-import { siteConfig } from './app.config';
-import { Site } from './site';
+import { HeldBack } from './start/held-back';
+import { whenWanted } from './start/when-wanted';
 
-/** Lets what visitors do meanwhile go first: each part of the start is a task of its own. */
-const pause = (): Promise<void> => new Promise((resolve) => setTimeout(resolve));
-
-async function start(): Promise<void> {
-  await pause();
-  const site = await createApplication(siteConfig);
-  await pause();
-  site.bootstrap(Site);
+/** Pages work as they come; the program is fetched beside them, and begins when there is something for it to do. */
+async function begin(): Promise<void> {
+  const heldBack = new HeldBack(document);
+  await whenWanted();
+  const { start } = await import('./start/start');
+  await start();
+  heldBack.doAgain();
 }
 
-start().catch((error: unknown) => console.error(error));
+begin().catch((error: unknown) => {
+  // The page goes on without it, as it does where no scripts run.
+  document.documentElement.classList.add('without-scripts');
+  console.error(error);
+});

@@ -19,7 +19,7 @@ import { searchOfForm } from '../form-state';
 import { PAGE_WORDS } from '../page-words';
 import { PictureView } from '../picture';
 import { QuietPiece } from '../quiet-piece';
-import { whenIdle } from '../when-idle';
+import { whenIdle } from '../browser';
 import { PAGE_CARD_FORMS } from './page-context';
 import { PIECE_VIEWS } from './registry';
 import type { PageSteering, StateChange, TypedWords } from './steering';

@@ -13,8 +13,7 @@ import {
 import type { PieceModelOf } from '@plindo/core/page';
 import { SleepingFacets } from '../facets/sleeping-facets';
 import { Icon } from '../icons/icon';
-import { narrowScreen } from '../narrow-screen';
-import { whenIdle } from '../when-idle';
+import { narrowScreen, whenIdle } from '../browser';
 import { onlyReachable } from './only-reachable';
 import { PAGE_STEERING } from './steering';
 import { sayOnPage } from '../page-words';

@@ -18,7 +18,7 @@ import { sayOnPage } from '../page-words';
     <ul [class.one]="pictures.length === 1">
       @for (picture of pictures; track picture.hash; let at = $index) {
         <li>
-          <a [href]="'/pictures/' + picture.hash + '-1600.jpeg'" (click)="open($event, at)">
+          <a [href]="'/pictures/' + picture.hash + '-1600.jpeg'" data-needs-program (click)="open($event, at)">
             <pl-picture [picture]="picture" [eager]="at === 0" sizes="(max-width: 52rem) 92vw, 40rem" />
             <span class="hidden-text">{{
               say('gallery.in-large', { picture: picture.alt || say('gallery.picture', { place: at + 1 }) })

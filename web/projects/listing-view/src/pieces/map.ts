@@ -13,7 +13,7 @@ import {
 } from '@angular/core';
 import type { PieceModelOf, PointModel } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
-import { narrowScreen } from '../narrow-screen';
+import { narrowScreen } from '../browser';
 import type { ListingMap } from '../map/listing-map';
 import { ListingsInStep } from './listings-in-step';
 import { sayOnPage } from '../page-words';
@@ -33,7 +33,7 @@ const AHEAD = '200px';
     @let own = piece();
     <div class="map" [class]="'height-' + own.height" #frame>
       <div class="drawn" role="img" [attr.aria-label]="own.label" #drawn></div>
-      @if (waits()) {
+      @if (!isDrawn() && !isAsked()) {
         <button type="button" class="show" (click)="show()"><pl-icon name="location_on" />{{ say('map.show') }}</button>
       }
       @if (isDrawn()) {
@@ -87,8 +87,8 @@ export class MapPiece {
   protected readonly say = sayOnPage();
 
   protected readonly isDrawn = signal(false);
-  /** On narrow screens it is asked for: it takes long to fetch there, and much of the screen. */
-  protected readonly waits = signal(false);
+  /** On narrow screens it is asked for: it takes long to fetch there, and much of the screen. The sheet shows how. */
+  protected readonly isAsked = signal(false);
   protected readonly chosen = signal<PointModel | null>(null);
   /** Whether another part of the map is seen than the one that the page is about. */
   protected readonly moved = signal(false);
@@ -108,8 +108,7 @@ export class MapPiece {
         (entries) => {
           if (!entries.some(({ isIntersecting }) => isIntersecting)) return;
           watch.disconnect();
-          if (narrowScreen().matches && this.piece().box === '') this.waits.set(true);
-          else void this.draw();
+          if (!narrowScreen().matches || this.piece().box !== '') this.show();
         },
         { rootMargin: AHEAD },
       );
@@ -131,7 +130,8 @@ export class MapPiece {
   }
 
   protected show(): void {
-    this.waits.set(false);
+    if (this.isAsked()) return;
+    this.isAsked.set(true);
     void this.draw();
   }
 

@@ -1,22 +1,20 @@
 import { DOCUMENT } from '@angular/common';
-import { ChangeDetectionStrategy, Component, afterNextRender, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import type { PieceModelOf } from '@plindo/core/page';
 import { sayOnPage } from '../page-words';
 
-/** Hands the address of the page on by the means of the browser, and prints it; where no scripts run, the browser's own do. */
+/** Hands the address of the page on by the means of the browser, and prints it; the sheet hides it where no scripts run. */
 @Component({
   selector: 'pl-share-piece',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (isInteractive()) {
-      @if (piece().canShare) {
-        <button type="button" class="button plain" (click)="share()">{{ say('share.share') }}</button>
-      }
-      @if (piece().canPrint) {
-        <button type="button" class="button plain" (click)="print()">{{ say('share.print') }}</button>
-      }
-      <span role="status">{{ told() }}</span>
+    @if (piece().canShare) {
+      <button type="button" class="button plain" (click)="share()">{{ say('share.share') }}</button>
     }
+    @if (piece().canPrint) {
+      <button type="button" class="button plain" (click)="print()">{{ say('share.print') }}</button>
+    }
+    <span role="status">{{ told() }}</span>
   `,
 })
 export class SharePiece {
@@ -24,12 +22,7 @@ export class SharePiece {
   protected readonly say = sayOnPage();
 
   private readonly window = inject(DOCUMENT).defaultView;
-  protected readonly isInteractive = signal(false);
   protected readonly told = signal('');
-
-  constructor() {
-    afterNextRender(() => this.isInteractive.set(true));
-  }
 
   /** By the browser's own dialog where it has one; else the address is copied. */
   protected async share(): Promise<void> {

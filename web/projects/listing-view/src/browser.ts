@@ -1,3 +1,8 @@
+/** Where columns stand one below the other, as the sheet has it (`styles/_page.scss`). */
+export function narrowScreen(): MediaQueryList {
+  return matchMedia('(max-width: 46rem)');
+}
+
 const AT_LATEST_IN_MS = 2000;
 
 /** Does something when the browser has nothing else to do. */
