@@ -14,7 +14,7 @@ import type {
 } from '@plindo/core/page';
 import { formOf } from '@plindo/core/page';
 import type { FieldSketch, Kind } from '@plindo/core/structure';
-import { makeKindDefinition } from '@plindo/core/structure';
+import { makeKindDefinition, readContext } from '@plindo/core/structure';
 
 const PRICE: FieldSketch = { key: 'price', label: 'Price', type: 'money', settings: { currency: 'EUR' } };
 
@@ -44,7 +44,7 @@ export const CARD_FORMS: CardForms = {
   berth: formOf(
     firstCard(makeKindDefinition({ slug: 'berths', one: 'Berth', many: 'Berths', fields: [PRICE] })),
     kindSummary().kind,
-    () => undefined,
+    { kindById: () => undefined, context: readContext({ locale: 'en-GB', zone: 'UTC', nowInMs: 0 }) },
   ),
 };
 

@@ -9,6 +9,7 @@ import {
   subfieldsOf,
   withFieldRenamed,
 } from '../../structure/index.js';
+import type { SiteWords, Word } from '../../values/index.js';
 import type { Slot } from './slot.js';
 import type { PageValue, TextWithValues, ValueInText } from './text-with-values.js';
 import { isPageValue, isValue } from './text-with-values.js';
@@ -78,9 +79,25 @@ export function givesSeveral(
   return isFarMany || ['several-choices', 'categories', 'link', 'rows', 'pictures'].includes(field.type);
 }
 
-/** The label that a text gets by itself: that of the field of its one value, '' where there are several. */
-export function ownLabel(text: TextWithValues, kind: Pick<KindDefinition, 'fields'>, kindById: KindById): string {
-  return soleField(text, kind, kindById)?.label ?? '';
+/**
+ * The label that a text gets by itself: that of the field of its one value, '' where there are several. What every
+ * listing has is called as the site calls it, where its words are given.
+ */
+export function ownLabel(
+  text: TextWithValues,
+  kind: Pick<KindDefinition, 'fields'>,
+  kindById: KindById,
+  words?: SiteWords,
+): string {
+  const field = soleField(text, kind, kindById);
+  if (!field) return '';
+  return (words && partName(field, words)) ?? field.label;
+}
+
+/** What a site calls one of the parts that every listing has; undefined for any other field. */
+export function partName({ key }: Pick<Field, 'key'>, words: SiteWords): string | undefined {
+  const part = SHOWN_PARTS.find((one) => one.key === key);
+  return part && words.say(`part.${part.key.slice(1)}` as Word);
 }
 
 /** The icon that a text gets by itself: that of the type of its one value. */

@@ -1,11 +1,19 @@
 import type { OwnWords } from '../../values/index.js';
+import { SiteWords } from '../../values/index.js';
 import type { Design } from '../index.js';
-import { checkWords, makeWords, ownWords, readWords } from '../index.js';
+import { SHOWN_PARTS, checkWords, makeWords, ownWords, partName, readWords } from '../index.js';
 
 const wordsOf = (said: Readonly<Record<string, unknown>>, language = 'en'): ReturnType<typeof makeWords> =>
   makeWords({ name: 'Ours', language, said: said as OwnWords });
 
 describe('The publisher’s own words', () => {
+  it('call the parts that every listing has, all of which the shipped ones have', () => {
+    const [english, own] = [new SiteWords('en'), new SiteWords('en', { 'part.featured': 'Our choice' })];
+    expect(SHOWN_PARTS.map((part) => partName(part, english))).toEqual(SHOWN_PARTS.map(({ label }) => label));
+    expect(partName({ key: '@featured' }, own)).toBe('Our choice');
+    expect(partName({ key: 'price' }, own)).toBeUndefined();
+  });
+
   const codes = (said: Readonly<Record<string, unknown>>, language?: string): unknown[] =>
     checkWords(wordsOf(said, language)).map(({ code, field, message }) => [code, field, message]);
 

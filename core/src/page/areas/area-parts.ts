@@ -123,7 +123,7 @@ function searchNote({ words, total }: QueryResult, kind: Pick<ListDesign, 'one'>
 function dropModel(drop: Drop, { list, query }: ListArea, hrefOf: HrefOf, words: SiteWords): AreaParts['drop'] {
   const facet = list.design.facets.find(({ key }) => key === drop.facet);
   const isText = drop.query.text !== query.text;
-  const label = facet?.label ?? (isText ? `“${query.text}”` : words.say('chip.the-box'));
+  const label = facet?.label ?? words.say(isText ? 'chip.search' : 'chip.the-box', { text: query.text });
   return { label, href: hrefOf(drop.query), total: drop.total };
 }
 

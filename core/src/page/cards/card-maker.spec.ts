@@ -193,7 +193,7 @@ describe('The cards of a page', () => {
 
   it('name what has no label for those who do not see where it stands', () => {
     const { definition } = designed(1, { zones: { body: [{ key: 'p', label: '', text: [{ field: 'price' }] }] } });
-    const [slot] = formOf(definition, berth, kindById).zones.body;
+    const [slot] = formOf(definition, berth, { kindById, context: contextIn() }).zones.body;
     expect([slot?.label, slot?.name]).toEqual(['', 'Price']);
   });
 

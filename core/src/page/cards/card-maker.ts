@@ -12,7 +12,7 @@ import {
 } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import { isFeatured } from '../../listings/index.js';
-import type { Kind, KindById, Picture, ReadContext } from '../../structure/index.js';
+import type { Kind, Picture, ReadContext } from '../../structure/index.js';
 import { fieldType } from '../../structure/index.js';
 import type { CardForm, CardForms, CardModel, CardValue, SlotForm } from './card-model.js';
 import type { ShownListing } from './reached-values.js';
@@ -32,6 +32,9 @@ export interface CardExtras {
   /** How far the listing is from the place that the visitor named. */
   readonly distance?: string;
 }
+
+/** What the form of a slot depends on beside its kind. */
+type SlotScene = Pick<CardScene, 'kindById' | 'context'>;
 
 interface KnownCard {
   readonly key: string;
@@ -88,7 +91,7 @@ export class CardMaker {
     const known = this.byKind.get(kind.id) ?? knownCard(kind, this.scene.designs);
     this.byKind.set(kind.id, known);
     if (!this.made.has(known.key)) {
-      const form = formOf(known.design, kind, this.scene.kindById);
+      const form = formOf(known.design, kind, this.scene);
       this.made.set(known.key, form);
       this.writtenForms.set(known.key, JSON.stringify(form));
     }
@@ -103,20 +106,20 @@ function knownCard(kind: Kind, designs: readonly Design[]): KnownCard {
 }
 
 /** What all cards of a design have in common. */
-export function formOf(design: CardDesign, kind: Kind, kindById: KindById): CardForm {
+export function formOf(design: CardDesign, kind: Kind, scene: SlotScene): CardForm {
   const { picture, surface, leads, columns, zones } = design;
   const { stands, ratio, fit } = picture;
   return {
     picture: { stands, ratio, fit },
     ...{ surface, leads, columns },
-    zones: zonesOf((zone) => zones[zone].map((slot) => slotFormOf(slot, kind, kindById))),
+    zones: zonesOf((zone) => zones[zone].map((slot) => slotFormOf(slot, kind, scene))),
   };
 }
 
 /** How a slot stands, whatever it shows. */
-export function slotFormOf(slot: Slot, kind: Pick<Kind, 'fields'>, kindById: KindById): SlotForm {
+export function slotFormOf(slot: Slot, kind: Pick<Kind, 'fields'>, { kindById, context }: SlotScene): SlotForm {
   const { key, form, size, isBold, tone, lines } = slot;
-  const name = ownLabel(slot.text, kind, kindById);
+  const name = ownLabel(slot.text, kind, kindById, context.formats.words);
   const label = slot.label ?? name;
   const icon = slot.icon ?? ownIcon(slot.text, kind, kindById);
   return { key, form, size, isBold, tone, lines, label, name, icon, isTitle: isTitleSlot(slot) };

@@ -22,7 +22,7 @@ export function writtenValue(
 ): string {
   const field = plainField(computedOrPlain);
   const { formats } = context;
-  if (field.key === '@featured') return field.label;
+  if (field.key === '@featured') return formats.words.say('part.featured');
   if (field.type === 'rich-text') return plainOfHtml(String(value));
   const dated = dates === '' ? null : datedValue(value, field, dates, context);
   if (dated !== null) return withAffixes(dated, field);

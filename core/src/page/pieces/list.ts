@@ -78,7 +78,7 @@ function shownOf(
   const kind = listings[0] && kindById(listings[0].kindId);
   return {
     cards: [],
-    columns: kind ? columns.map((slot) => slotFormOf(slot, kind, kindById)) : [],
+    columns: kind ? columns.map((slot) => slotFormOf(slot, kind, making.page)) : [],
     rows: rowsOf(listings, columns, making, parts?.text ?? ''),
   };
 }

@@ -79,7 +79,7 @@ export function shownSlots(slots: readonly Slot[], { page, shown }: PieceMaking)
   return slots.flatMap((slot) => {
     const value = shown ? slotValue(slot, shown) : plainValue(slot);
     const kind: Pick<Kind, 'fields'> = shown?.kind ?? { fields: [] };
-    return value ? [{ form: slotFormOf(slot, kind, page.kindById), value }] : [];
+    return value ? [{ form: slotFormOf(slot, kind, page), value }] : [];
   });
 }
 

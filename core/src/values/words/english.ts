@@ -8,6 +8,19 @@ import type { Wording } from './wording.js';
 export const ENGLISH = {
   ...ENGLISH_VIEW,
 
+  'part.title': 'Title',
+  'part.summary': 'Summary',
+  'part.picture': 'Lead picture',
+  'part.body': 'Body',
+  'part.place': 'Place',
+  'part.author': 'Author',
+  'part.featured': 'Featured',
+  'part.publishedAt': 'Published',
+  'part.createdAt': 'Added',
+  'part.changedAt': 'Changed',
+  'part.distance': 'Distance',
+  'part.daysLeft': 'Days left',
+
   'value.yes': 'Yes',
   'value.no': 'No',
   'value.stars': '{given} of {all}',
@@ -29,6 +42,7 @@ export const ENGLISH = {
   'stars.all': { one: '{count} star', other: '{count} stars' },
   'stars.least': { one: '{count} star or more', other: '{count} stars or more' },
 
+  'chip.search': '“{text}”',
   'chip.box': 'In a part of the map',
   'chip.near': '{facet}: from {place}',
   'chip.within': '{facet}: within {distance} of {place}',

@@ -87,6 +87,19 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'share.print': 'Drucken',
   'share.copied': 'Die Adresse ist kopiert.',
 
+  'part.title': 'Titel',
+  'part.summary': 'Zusammenfassung',
+  'part.picture': 'Hauptbild',
+  'part.body': 'Text',
+  'part.place': 'Ort',
+  'part.author': 'Verfasst von',
+  'part.featured': 'Empfohlen',
+  'part.publishedAt': 'Veröffentlicht',
+  'part.createdAt': 'Hinzugefügt',
+  'part.changedAt': 'Geändert',
+  'part.distance': 'Entfernung',
+  'part.daysLeft': 'Verbleibende Tage',
+
   'value.yes': 'Ja',
   'value.no': 'Nein',
   'value.stars': '{given} von {all}',
@@ -108,6 +121,7 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'stars.all': { one: '{count} Stern', other: '{count} Sterne' },
   'stars.least': { one: 'mindestens {count} Stern', other: 'mindestens {count} Sterne' },
 
+  'chip.search': '„{text}“',
   'chip.box': 'In einem Teil der Karte',
   'chip.near': '{facet}: von {place}',
   'chip.within': '{facet}: höchstens {distance} von {place}',
