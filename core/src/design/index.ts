@@ -26,3 +26,5 @@ export * from './slots/slot-fields.js';
 export * from './slots/text-with-values.js';
 export * from './steps.js';
 export * from './used-on.js';
+export * from './starters/registry.js';
+export * from './starters/starter.js';

@@ -1,3 +1,5 @@
+import type { TextOrder } from './collation.js';
+import { textOrder } from './collation.js';
 import type { Money } from './money.js';
 import { minorDigits } from './money.js';
 import { decimalsOf } from './numbers.js';
@@ -31,6 +33,7 @@ export class Formats {
   private relatives: Intl.RelativeTimeFormat | null = null;
   private relativeDays: Intl.RelativeTimeFormat | null = null;
   private lists: Intl.ListFormat | null = null;
+  private order: TextOrder | null = null;
 
   /** Moments are shown in the given IANA zone; values that are words, such as yes and no, in those of the site. */
   constructor(
@@ -38,6 +41,11 @@ export class Formats {
     readonly zone = 'UTC',
     readonly words = new SiteWords(locale),
   ) {}
+
+  /** The order of texts in the locale. */
+  get compareTexts(): TextOrder {
+    return (this.order ??= textOrder(this.locale));
+  }
 
   /** A number with as many decimals as it has, at most six, unless told otherwise. */
   number(value: number, decimals?: number): string {

@@ -1,9 +1,7 @@
-import type { PageModel } from '@plindo/core/page';
-
-/** What the server tells a thread that renders: an address to render, or what that asked for. */
+/** What the server tells a thread that renders: an address to render, or what that asked for, as JSON. */
 export type ToRenderer =
   | { readonly kind: 'render'; readonly id: number; readonly url: string }
-  | { readonly kind: 'model'; readonly id: number; readonly model: PageModel | null };
+  | { readonly kind: 'model'; readonly id: number; readonly model: string | null };
 
 /** What the thread answers: of which address it needs the model, or what it rendered. */
 export type FromRenderer =

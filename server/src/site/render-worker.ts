@@ -35,7 +35,7 @@ const cards = isPlain
       sizeCalculation: (html, key) => html.length + key.length,
     });
 /** By number of a rendering, who waits for a model. */
-const waiting = new Map<number, (model: PageModel | null) => void>();
+const waiting = new Map<number, (model: string | null) => void>();
 
 parentPort!.on('message', (message: ToRenderer) => {
   if (message.kind === 'render') void render(message.id, message.url);
@@ -64,8 +64,8 @@ async function render(id: number, url: string): Promise<void> {
 
 async function ask(id: number, url: string): Promise<PageModel> {
   tell({ kind: 'ask', id, url });
-  const model = await new Promise<PageModel | null>((resolve) => waiting.set(id, resolve));
+  const model = await new Promise<string | null>((resolve) => waiting.set(id, resolve));
   waiting.delete(id);
-  if (!model) throw new Error(`There is no model for ${url}.`);
-  return model;
+  if (model === null) throw new Error(`There is no model for ${url}.`);
+  return JSON.parse(model) as PageModel;
 }

@@ -1,4 +1,3 @@
-import type { PageModel } from '@plindo/core/page';
 import { stubSite } from '../../testing/stub-site.js';
 import { Busy, SiteRenderer } from './renderer.js';
 
@@ -6,9 +5,9 @@ describe('Rendering pages in threads of their own', () => {
   const site = stubSite();
   const never = new AbortController().signal;
   let renderer: SiteRenderer;
-  const source = async (url: string): Promise<PageModel> => {
+  const source = async (url: string): Promise<string> => {
     if (url === '/lost') throw new Error('The store is gone.');
-    return Promise.resolve({ title: 'Page' } as unknown as PageModel);
+    return Promise.resolve(JSON.stringify({ title: 'Page' }));
   };
   const rendered = (url: string, dropped = never): Promise<string> =>
     renderer.render(url, source, dropped).then(
@@ -51,7 +50,7 @@ describe('Rendering pages in threads of their own', () => {
   it('renders nothing for those who have gone before their turn, and lets others have their place', async () => {
     const asked: string[] = [];
     const gone = new AbortController();
-    const noting = (url: string): Promise<PageModel> => {
+    const noting = (url: string): Promise<string> => {
       asked.push(url);
       return source(url);
     };

@@ -1,6 +1,5 @@
 import { LRUCache } from 'lru-cache';
 import { PrintHash } from '@plindo/core/catalog';
-import type { PageModel } from '@plindo/core/page';
 import { originOfTiles } from '@plindo/core/structure';
 import type { SiteWords } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
@@ -16,7 +15,7 @@ import type { SiteRenderer } from './renderer.js';
 const MOST_KEPT_PAGES = 500;
 const MOST_KEPT_BYTES = 32 * 1024 * 1024;
 const HOME = '/';
-const WARM_ROUNDS = 3;
+const WARM_ROUNDS = 6;
 
 /** A rendered page, and a print of the model that it was rendered from. */
 interface Made {
@@ -24,9 +23,9 @@ interface Made {
   readonly print: number;
 }
 
-/** A model, and what tells it from others by all that it says. */
+/** A model as JSON, and what tells it from others by all that it says. */
 interface Printed {
-  readonly model: PageModel;
+  readonly json: string;
   readonly print: number;
 }
 
@@ -117,7 +116,7 @@ export class SitePages {
   /** Renders a page, of a model that was made already or of the one that is there when its turn has come. */
   private async newPage(address: string, made: Printed | undefined, dropped: AbortSignal): Promise<Made> {
     let shown = made;
-    const source = async (url: string): Promise<PageModel> => (shown ??= await this.printed(url)).model;
+    const source = async (url: string): Promise<string> => (shown ??= await this.printed(url)).json;
     const rendered = await this.renderer.render(address, source, dropped);
     const { address: own, mapTiles } = this.live.site();
     const isTold = rendered.status !== 200 || !!own;
@@ -126,10 +125,11 @@ export class SitePages {
   }
 
   private async printed(url: string): Promise<Printed> {
-    const model = await this.pages.page(url);
+    const { now, ...said } = await this.pages.page(url);
+    const json = JSON.stringify(said);
     // When it was made doesn't count.
-    return { model, print: new PrintHash().add(JSON.stringify({ ...model, now: '' })).value() };
+    return { json: `${json.slice(0, -1)},"now":"${now}"}`, print: new PrintHash().add(json).value() };
   }
 
-  private readonly source = (url: string): Promise<PageModel> => this.pages.page(url);
+  private readonly source = async (url: string): Promise<string> => (await this.printed(url)).json;
 }

@@ -76,6 +76,11 @@ export function changeCard<Key extends Exclude<keyof CardDesign, 'zones'>>(
   return { act: 'set', at: [key], before: card[key], after, words };
 }
 
+/** Puts another card in its place, which keeps its name. */
+export function replaceCard(card: CardDesign, after: CardDesign, words: string): DesignStep {
+  return { act: 'set', at: [], before: card, after: { ...after, name: card.name }, words };
+}
+
 export function slotAt(card: CardDesign, { zone, at }: SlotPlace): Slot {
   return itemAt(card, ['zones', zone, at]) as Slot;
 }

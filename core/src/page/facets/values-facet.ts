@@ -2,7 +2,7 @@ import type { FacetCounts } from '../../query/index.js';
 import { withValueToggled } from '../../query/index.js';
 import type { Choice, Facet, Field } from '../../structure/index.js';
 import { choosesValues, isSingle } from '../../structure/index.js';
-import { textOrder } from '../../values/index.js';
+import type { TextOrder } from '../../values/index.js';
 import type { FacetScene } from './facet-scene.js';
 import { choiceIn, formatsOf, valueLabel } from './facet-scene.js';
 import type { FacetValueModel, ValuesFacetModel } from '../areas/area-models.js';
@@ -39,7 +39,7 @@ export function valuesModel(
     key: facet.key,
     label: facet.label,
     join: facet.join,
-    values: inValueOrder(models, facet, field, formatsOf(scene).locale),
+    values: inValueOrder(models, facet, field, formatsOf(scene).compareTexts),
     shownFirst: facet.shownFirst,
   };
 }
@@ -62,9 +62,8 @@ function depthOf(value: string, field: Field): number {
 }
 
 /** Values in the order that the facet wants; those of a tree stay below their parents. */
-function inValueOrder(values: FacetValueModel[], facet: Facet, field: Field, locale: string): FacetValueModel[] {
+function inValueOrder(values: FacetValueModel[], facet: Facet, field: Field, byLabel: TextOrder): FacetValueModel[] {
   if (facet.control === 'yes-no') return values;
-  const byLabel = textOrder(locale);
   if (facet.control === 'letters') return values.sort((a, b) => byLabel(a.label, b.label));
   if (facet.valueOrder === 'defined') return inDefinedOrder(values, field);
   const compare = (a: FacetValueModel, b: FacetValueModel): number =>

@@ -163,4 +163,19 @@ describe('The card designer', () => {
     await shown.settled();
     expect(shown.texts('pl-card h3')).toEqual(['Other', 'Quay']);
   });
+
+  it('begins anew with a card for listings of some sort, a step like any other; what a kind lacks is said', async () => {
+    await open('5');
+    const before = outline();
+    await shown.press('Begin with …');
+    const items = [...document.querySelectorAll<HTMLButtonElement>('.mat-mdc-menu-item')];
+    const words = items.map((item) => item.textContent?.replace(/\s+/g, ' ').trim() ?? '');
+    expect(words[0]).toContain('Places to stay');
+    expect(words.find((line) => line.includes('Courses and dates'))).toContain('Needs a date');
+    items.find((item) => item.textContent?.includes('Places to stay'))!.click();
+    await shown.settled();
+    expect(outline()).toEqual(['Featured', 'Title', 'Summary', 'Price']);
+    await shown.press('Undo');
+    expect(outline()).toEqual(before);
+  });
 });

@@ -28,6 +28,7 @@ import { CardWork } from './card-work';
 import { FrameSettings } from './frame-settings';
 import { LiveCards } from './live-cards';
 import { SlotSettings } from './slot-settings';
+import { StarterMenu } from './starter-menu';
 
 const WIDTHS = [
   { key: 'phone', label: 'Phone', width: '390px' },
@@ -41,7 +42,7 @@ const NEW = 'new';
 /** The card designer: all of a card as a tree, the card itself with real listings, and what is said of what is chosen. */
 @Component({
   selector: 'pl-card-designer',
-  imports: [CardOutline, FrameSettings, Icon, LiveCards, MatButtonModule, RouterLink, SlotSettings],
+  imports: [CardOutline, FrameSettings, Icon, LiveCards, MatButtonModule, RouterLink, SlotSettings, StarterMenu],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './card-designer.html',
   styleUrl: './card-designer.scss',

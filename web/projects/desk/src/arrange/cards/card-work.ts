@@ -1,8 +1,9 @@
 import { computed, signal } from '@angular/core';
-import type { CardDesign, CardZone, DesignStep, Slot, SlotPlace } from '@plindo/core/design';
+import type { CardDesign, CardStarter, CardZone, DesignStep, Slot, SlotPlace } from '@plindo/core/design';
 import {
   CARD_ZONES,
   addSlot,
+  cardOfStarter,
   changeCard,
   changeSlot,
   checkCard,
@@ -10,6 +11,7 @@ import {
   moveSlot,
   placeOfSlot,
   removeSlot,
+  replaceCard,
   slotAt,
   slotName,
 } from '@plindo/core/design';
@@ -106,6 +108,13 @@ export class CardWork {
 
   set<Key extends Exclude<keyof CardDesign, 'zones'>>(key: Key, value: CardDesign[Key], words: string): void {
     this.take(changeCard(this.card(), key, value, words), key);
+  }
+
+  /** Begins anew with a card that is made for listings of some sort; it is a step like any other. */
+  begin(starter: CardStarter): void {
+    const card = this.card();
+    this.take(replaceCard(card, cardOfStarter(starter, this.kind, card.name), `Began with “${starter.label}”`));
+    this.choose(null);
   }
 
   undo(): void {

@@ -1,0 +1,59 @@
+import type { KindDefinition } from '../../structure/index.js';
+import { hasPart } from '../../structure/index.js';
+import type { CardPicture } from '../cards/card.js';
+import type { Slot, SlotSketch } from '../slots/slot.js';
+import { slotOfField } from '../slots/slot.js';
+import type { StarterRole } from './starter.js';
+
+/** What starters have in common. */
+export const PRICE: StarterRole = {
+  name: 'price',
+  label: 'a price',
+  types: ['money'],
+  hinted: ['decimal', 'whole-number'],
+  hints: ['price', 'fee', 'rate', 'cost', 'night', 'preis', 'gebuhr', 'kosten'],
+};
+export const SORT: StarterRole = {
+  name: 'sort',
+  label: 'a choice of what it is',
+  types: ['categories', 'one-choice'],
+  hints: ['type', 'kind', 'class', 'category', 'sort', 'art', 'kategorie'],
+};
+export const FEATURES: StarterRole = {
+  name: 'features',
+  label: 'several things that it offers',
+  types: ['several-choices'],
+  hinted: ['categories'],
+  hints: ['facilities', 'facility', 'features', 'services', 'equipment', 'offers', 'ausstattung'],
+};
+export const BELONGS_TO: StarterRole = { name: 'belongsTo', label: 'a link to what it belongs to', types: ['link'] };
+
+/** What says that a listing is featured, as a label. */
+export function featuredTag(): Slot {
+  return slotOfField('@featured', { label: '', form: 'tag', size: 'tiny', isBold: true, tone: 'warm' });
+}
+
+/** A heading with that label on the picture, or above the heading where the kind has no picture. */
+export function flagged(
+  kind: Pick<KindDefinition, 'parts'>,
+  heading: readonly SlotSketch[],
+): { readonly topStart: readonly SlotSketch[]; readonly heading: readonly SlotSketch[] } {
+  return hasPart(kind, 'picture')
+    ? { topStart: [featuredTag()], heading }
+    : { topStart: [], heading: [featuredTag(), ...heading] };
+}
+
+/** The title as the link of the card. */
+export function titleSlot(size: Slot['size'] = 'large'): Slot {
+  return slotOfField('@title', { label: '', icon: '', size, isBold: true });
+}
+
+/** The summary in so many lines, where the kind has one. */
+export function summarySlots(kind: Pick<KindDefinition, 'parts'>, lines: number): Slot[] {
+  return hasPart(kind, 'summary') ? [slotOfField('@summary', { label: '', icon: '', tone: 'quiet', lines })] : [];
+}
+
+/** The lead picture, where the kind has one. */
+export function leadPicture(kind: Pick<KindDefinition, 'parts'>, given: Partial<CardPicture>): Partial<CardPicture> {
+  return hasPart(kind, 'picture') ? given : { stands: 'none' };
+}

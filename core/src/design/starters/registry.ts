@@ -1,0 +1,17 @@
+import type { KindDefinition } from '../../structure/index.js';
+import { business } from './business.js';
+import { comingDate } from './coming-date.js';
+import { person } from './person.js';
+import { placeToStay } from './place-to-stay.js';
+import { plainRow } from './plain-row.js';
+import type { CardStarter } from './starter.js';
+import { fitOf } from './starter.js';
+
+/** The cards to begin with. */
+export const CARD_STARTERS: readonly CardStarter[] = [placeToStay, comingDate, person, business, plainRow];
+
+/** The cards to begin with, those first that fit a kind best. */
+export function cardStartersFor(kind: Pick<KindDefinition, 'fields' | 'parts' | 'one'>): CardStarter[] {
+  const fits = new Map(CARD_STARTERS.map((starter) => [starter, fitOf(starter, kind)]));
+  return [...CARD_STARTERS].sort((a, b) => fits.get(b)! - fits.get(a)!);
+}
