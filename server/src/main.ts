@@ -30,12 +30,11 @@ async function main(): Promise<void> {
     trustProxy: config.trustProxy,
     web: { folders, sitePages },
   });
-  const server = app.listen(config.port, () => {
-    void greet(`http://localhost:${(server.address() as AddressInfo).port}`);
-  });
-  server.on('error', (error: NodeJS.ErrnoException) => {
-    const inUse = error.code === 'EADDRINUSE';
-    console.error(inUse ? `Port ${config.port} is in use. Set PORT to another one.` : error.message);
+  // Express tells of a failure in the same place.
+  const server = app.listen(config.port, (failure?: NodeJS.ErrnoException) => {
+    if (!failure) return void greet(`http://localhost:${(server.address() as AddressInfo).port}`);
+    const inUse = failure.code === 'EADDRINUSE';
+    console.error(inUse ? `Port ${config.port} is in use. Set PORT to another one.` : failure.message);
     process.exit(1);
   });
 

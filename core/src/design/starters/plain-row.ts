@@ -10,6 +10,22 @@ export const plainRow: CardStarter = {
   name: 'plain-row',
   label: 'Things to look up',
   purpose: 'A number, a title and a few values, close together and without a picture',
+  kinds: [
+    'channel',
+    'channels',
+    'light',
+    'lights',
+    'document',
+    'documents',
+    'rule',
+    'rules',
+    'term',
+    'terms',
+    'standard',
+    'code',
+    'part',
+    'parts',
+  ],
   roles: [{ name: 'number', label: 'a reference number', types: ['reference'] }, SORT],
   card(cast, { fields }) {
     const taken = Object.values(cast);

@@ -1,17 +1,24 @@
-import type { KindDefinition } from '../../structure/index.js';
 import { business } from './business.js';
 import { comingDate } from './coming-date.js';
 import { person } from './person.js';
 import { placeToStay } from './place-to-stay.js';
+import { placeToVisit } from './place-to-visit.js';
 import { plainRow } from './plain-row.js';
-import type { CardStarter } from './starter.js';
+import type { CardStarter, StarterKind } from './starter.js';
 import { fitOf } from './starter.js';
 
 /** The cards to begin with. */
-export const CARD_STARTERS: readonly CardStarter[] = [placeToStay, comingDate, person, business, plainRow];
+export const CARD_STARTERS: readonly CardStarter[] = [
+  placeToStay,
+  placeToVisit,
+  comingDate,
+  person,
+  business,
+  plainRow,
+];
 
 /** The cards to begin with, those first that fit a kind best. */
-export function cardStartersFor(kind: Pick<KindDefinition, 'fields' | 'parts' | 'one'>): CardStarter[] {
+export function cardStartersFor(kind: StarterKind): CardStarter[] {
   const fits = new Map(CARD_STARTERS.map((starter) => [starter, fitOf(starter, kind)]));
   return [...CARD_STARTERS].sort((a, b) => fits.get(b)! - fits.get(a)!);
 }

@@ -26,7 +26,7 @@ export interface StarterRole {
 /** By the name of a role, the key of the field that plays it. */
 export type Cast = Readonly<Record<string, string | undefined>>;
 
-type StarterKind = Pick<KindDefinition, 'fields' | 'parts' | 'one'>;
+export type StarterKind = Pick<KindDefinition, 'fields' | 'parts' | 'one' | 'many'>;
 
 /** A card to begin with, for kinds of some sort; which fields stand where is found by their types and names. */
 export interface CardStarter {
@@ -34,6 +34,8 @@ export interface CardStarter {
   readonly label: string;
   /** What it is for, in a line. */
   readonly purpose: string;
+  /** Words of what kinds are called that it is for. */
+  readonly kinds: readonly string[];
   readonly roles: readonly StarterRole[];
   card(cast: Cast, kind: StarterKind): Omit<CardSketch, 'name'>;
 }
@@ -70,11 +72,16 @@ export function cardOfStarter(
   return makeCard({ purpose: starter.purpose, ...starter.card(cast, kind), name });
 }
 
-/** How many of its roles a kind can fill, as a share; 0 where something is missing that it needs. */
-export function fitOf({ roles }: Pick<CardStarter, 'roles'>, kind: StarterKind): number {
+/**
+ * How well a starter fits a kind: the share of its roles that fields play, from 0 to 1, and 1 more where it is for kinds
+ * of that name; less than 0 where something is missing that it needs.
+ */
+export function fitOf({ roles, kinds }: Pick<CardStarter, 'roles' | 'kinds'>, kind: StarterKind): number {
   const cast = castOf(roles, kind);
+  if (missingRoles(roles, cast).length > 0) return -1;
   const filled = roles.filter(({ name }) => cast[name] !== undefined).length;
-  return missingRoles(roles, cast).length > 0 ? 0 : filled / Math.max(1, roles.length);
+  const words = wordsOf(`${kind.one} ${kind.many}`);
+  return filled / roles.length + (kinds.some((name) => words.includes(name)) ? 1 : 0);
 }
 
 /** The slot that shows what plays a role; none where nothing does. */

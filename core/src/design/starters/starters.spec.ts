@@ -51,7 +51,7 @@ describe('A card to begin with', () => {
   it('says what a kind lacks for it, and fits no kind that lacks what it needs', () => {
     const { roles } = starterNamed('place-to-stay');
     expect(missingRoles(roles, castOf(roles, CHANNEL)).map(({ label }) => label)).toEqual(['a price']);
-    expect(fitOf(starterNamed('place-to-stay'), CHANNEL)).toBe(0);
+    expect(fitOf(starterNamed('place-to-stay'), CHANNEL)).toBeLessThan(0);
     expect(cardStartersFor(CABIN)[0]?.name).toBe('place-to-stay');
     expect(cardStartersFor(COURSE)[0]?.name).toBe('coming-date');
     expect(cardStartersFor(CHANNEL)[0]?.name).toBe('plain-row');

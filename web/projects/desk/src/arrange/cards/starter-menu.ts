@@ -26,7 +26,11 @@ import type { CardWork } from './card-work';
     .about {
       display: block;
     }
+    .label {
+      padding-block-start: 0.5rem;
+    }
     .about {
+      padding-block-end: 0.5rem;
       color: var(--pl-quiet);
       font-size: 0.875rem;
       line-height: 1.3;
