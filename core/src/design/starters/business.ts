@@ -1,6 +1,6 @@
 import type { CardStarter } from './starter.js';
 import { slotOfRole } from './starter.js';
-import { FEATURES, SORT, featuredTag, leadPicture, summarySlots, titleSlot } from './parts.js';
+import { FEATURES, SORT, buttonOfRole, featuredTag, leadPicture, summarySlots, titleSlot } from './parts.js';
 
 export const business: CardStarter = {
   name: 'business',
@@ -44,10 +44,7 @@ export const business: CardStarter = {
         ...summarySlots(kind, 3),
       ],
       body: slotOfRole(cast, 'features', { size: 'small' }),
-      foot: [
-        ...slotOfRole(cast, 'phone', { label: '', leadsTo: '@value' }),
-        ...slotOfRole(cast, 'site', { label: '', icon: '', form: 'button', leadsTo: '@value' }),
-      ],
+      foot: [...slotOfRole(cast, 'phone', { label: '', leadsTo: '@value' }), ...buttonOfRole(cast, 'site', kind)],
     },
   }),
 };

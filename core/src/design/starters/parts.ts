@@ -3,7 +3,7 @@ import { hasPart } from '../../structure/index.js';
 import type { CardPicture } from '../cards/card.js';
 import type { Slot, SlotSketch } from '../slots/slot.js';
 import { slotOfField } from '../slots/slot.js';
-import type { StarterRole } from './starter.js';
+import type { Cast, StarterRole } from './starter.js';
 
 /** What starters have in common. */
 export const PRICE: StarterRole = {
@@ -56,4 +56,12 @@ export function summarySlots(kind: Pick<KindDefinition, 'parts'>, lines: number)
 /** The lead picture, where the kind has one. */
 export function leadPicture(kind: Pick<KindDefinition, 'parts'>, given: Partial<CardPicture>): Partial<CardPicture> {
   return hasPart(kind, 'picture') ? given : { stands: 'none' };
+}
+
+/** A button that leads where the field that plays a role says, with the name of that field on it. */
+export function buttonOfRole(cast: Cast, role: string, { fields }: Pick<KindDefinition, 'fields'>): SlotSketch[] {
+  const field = fields.find(({ key }) => key === cast[role]);
+  if (!field) return [];
+  const showWhen = { join: 'all', of: [{ field: field.key, op: 'is-not-empty' }] } as const;
+  return [{ key: 'button', text: [field.label], form: 'button', leadsTo: field.key, showWhen }];
 }
