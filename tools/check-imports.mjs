@@ -35,8 +35,8 @@ const DRIVERS = { sqlite3: 'sqlite', pg: 'postgres' };
 const WEB_EDGES = {
   api: [],
   'listing-view': [],
-  // The first script of the site brings no more of the two than it needs.
-  site: ['@plindo/api', '@plindo/api/signed-in-mark', '@plindo/listing-view', '@plindo/listing-view/browser'],
+  // Visitors fetch no more of the two than they need.
+  site: ['@plindo/api', '@plindo/api/visitor', '@plindo/listing-view', '@plindo/listing-view/browser'],
   desk: ['@plindo/api', '@plindo/listing-view'],
 };
 

@@ -8,7 +8,7 @@ import type { PageDesign, PageSketch } from './page-design.js';
 import { makePage } from './page-design.js';
 
 /** Types whose values need the width of a page. */
-const WIDE: readonly Field['type'][] = ['long-text', 'rich-text', 'rows', 'pictures'];
+const WIDE: readonly Field['type'][] = ['long-text', 'rich-text', 'rows', 'picture', 'pictures'];
 const CARDS_A_KIND = 4;
 
 /** The page of a listing of a kind for which none has been designed: everything that it has. It follows the kind. */

@@ -34,12 +34,13 @@ function ofKind({ of, most }: ListQuestion, { queries }: ListScene): FoundList {
   if (!catalog) return NOTHING_FOUND;
   const { slug, hasIndexPage } = catalog.kind;
   const list = listOfKind(catalog);
+  // In the order in which they stand on their list; under dates one can stand several times.
   const { total, ids } = runQuery(
-    { ...list, design: { ...list.design, pageSize: most, facets: [], grouping: null } },
+    { ...list, design: { ...list.design, pageSize: most, facets: [] } },
     BLANK_QUERY,
     queries,
   );
-  return { total, ids: ids.slice(0, most), href: hasIndexPage ? `/${slug}` : null };
+  return { total, ids: [...new Set(ids)].slice(0, most), href: hasIndexPage ? `/${slug}` : null };
 }
 
 function ofSelection(

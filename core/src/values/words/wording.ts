@@ -1,8 +1,6 @@
 /** A sentence, or one a plural form of a number, as `Intl.PluralRules` names them; `other` is always there. */
 export type Wording = string | PluralWording;
-export type PluralWording = { readonly other: string } & {
-  readonly [Form in Exclude<Intl.LDMLPluralRule, 'other'>]?: string;
-};
+export type PluralWording = { readonly other: string } & Readonly<Partial<Record<Intl.LDMLPluralRule, string>>>;
 
 /** What stands in the places of a sentence, by their names; `count` chooses the plural form. */
 export type WordValues = Readonly<Record<string, string | number>>;

@@ -7,4 +7,3 @@ export * from './paused-question';
 export * from './problems';
 export * from './session-api';
 export * from './selections-api';
-export { isMarkedSignedIn } from './signed-in-mark';

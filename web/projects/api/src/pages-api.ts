@@ -1,24 +1,14 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { MissedOnPage } from '@plindo/core/contract';
-import type { DesignedPage, PageModel, SuggestionModel } from '@plindo/core/page';
+import type { DesignedPage } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
 import type { Observable } from 'rxjs';
 
-/** Models of public pages. */
+/** What editors ask about public pages. */
 @Injectable({ providedIn: 'root' })
 export class PagesApi {
   private readonly http = inject(HttpClient);
-
-  /** The page at an address such as "/berths?facility=water". */
-  page(url: string): Observable<PageModel> {
-    return this.http.get<PageModel>('/api/page', { params: { url } });
-  }
-
-  /** What fits words that are being typed into the search of the index page at a path. */
-  suggestions(path: string, area: string, q: string): Observable<SuggestionModel[]> {
-    return this.http.get<SuggestionModel[]>('/api/suggestions', { params: { path, area, q } });
-  }
 
   /** Titles of places that fit words that are being typed. */
   places(q: string): Observable<string[]> {

@@ -1,4 +1,3 @@
-import { provideHttpClient, withFetch } from '@angular/common/http';
 import type { ApplicationConfig } from '@angular/core';
 import { provideZonelessChangeDetection } from '@angular/core';
 import { provideClientHydration, withNoHttpTransferCache } from '@angular/platform-browser';
@@ -14,7 +13,6 @@ export const siteConfig: ApplicationConfig = {
   providers: [
     provideZonelessChangeDetection(),
     provideClientHydration(withNoHttpTransferCache()),
-    provideHttpClient(withFetch()),
     provideRouter(
       SITE_ROUTES,
       withComponentInputBinding(),

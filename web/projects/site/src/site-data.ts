@@ -1,5 +1,5 @@
 import { InjectionToken, inject, makeStateKey, TransferState } from '@angular/core';
-import { PagesApi } from '@plindo/api';
+import { VisitorApi } from '@plindo/api/visitor';
 import type { PageModel, SuggestionModel } from '@plindo/core/page';
 import { sleepingPage } from '@plindo/core/page';
 import { firstValueFrom } from 'rxjs';
@@ -17,7 +17,7 @@ const FIRST_PAGE = makeStateKey<PageModel>('first-page');
 
 /** In the browser: the first page comes with the document, whatever address led to it; every other one from the API. */
 function dataFromApi(): SiteData {
-  const api = inject(PagesApi);
+  const api = inject(VisitorApi);
   const state = inject(TransferState);
   return {
     page(url) {
