@@ -34,13 +34,14 @@ function ofKind({ of, most }: ListQuestion, { queries }: ListScene): FoundList {
   if (!catalog) return NOTHING_FOUND;
   const { slug, hasIndexPage } = catalog.kind;
   const list = listOfKind(catalog);
-  // In the order in which they stand on their list; under dates one can stand several times.
-  const { total, ids } = runQuery(
-    { ...list, design: { ...list.design, pageSize: most, facets: [] } },
-    BLANK_QUERY,
-    queries,
-  );
-  return { total, ids: [...new Set(ids)].slice(0, most), href: hasIndexPage ? `/${slug}` : null };
+  const { grouping } = list.design;
+  // In the order in which they stand on their own list, each once.
+  const design = {
+    ...{ ...list.design, pageSize: most, facets: [] },
+    grouping: grouping && { ...grouping, spans: 'first' as const },
+  };
+  const { total, ids } = runQuery({ ...list, design }, BLANK_QUERY, queries);
+  return { total, ids: ids.slice(0, most), href: hasIndexPage ? `/${slug}` : null };
 }
 
 function ofSelection(
