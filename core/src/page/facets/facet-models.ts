@@ -70,7 +70,11 @@ export function chipModels(scene: FacetScene): ChipModel[] {
   const { query, hrefOf, design } = scene;
   const { words } = formatsOf(scene);
   const chips: ChipModel[] = [];
-  if (query.text !== '') chips.push({ label: words.say('chip.search', { text: query.text }), href: hrefOf({ ...query, text: '', page: 1 }) });
+  if (query.text !== '')
+    chips.push({
+      label: words.say('chip.search', { text: query.text }),
+      href: hrefOf({ ...query, text: '', page: 1 }),
+    });
   if (query.box) chips.push({ label: words.say('chip.box'), href: hrefOf({ ...query, box: null, page: 1 }) });
   for (const facet of design.facets) {
     const choice = query.choices.get(facet.key);
