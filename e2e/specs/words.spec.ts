@@ -45,3 +45,28 @@ describe('A site in another language', () => {
     await demo.close();
   }, 120_000);
 });
+
+describe('What a site says', () => {
+  it('is written anew in the Desk, and taken back, and visitors read it', async () => {
+    const demo = await DemoDesk.open();
+    const { page } = demo;
+    const headings = async (): Promise<string[]> => {
+      const html = await (await fetch(`${demo.server.address}/berths`)).text();
+      return [...html.matchAll(/<h2>([^<]+)<\/h2>/g)].map(([, heading]) => heading!);
+    };
+    await page.goto(`${demo.server.address}/desk/arrange`);
+    await page.getByRole('link', { name: 'Words' }).click();
+    await page.getByPlaceholder('Find a sentence').fill('featured');
+    const field = page.getByLabel('Featured', { exact: true }).first();
+    await field.fill('Our choice');
+    await field.press('Tab');
+    await page.getByText('Changed what the site says: “Our choice”').waitFor();
+    expect(await headings()).toContain('Our choice');
+    expect(await accessibilityFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Undo' }).last().click();
+    await page.getByText('Undone').waitFor();
+    expect(await headings()).not.toContain('Our choice');
+    expect(page.complaints).toEqual([]);
+    await demo.close();
+  }, 120_000);
+});

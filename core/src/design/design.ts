@@ -52,10 +52,15 @@ export function looksOf(designs: readonly Design[]): KeptLook[] {
   return designs.filter((design): design is KeptLook => design.type === 'look').sort(byPosition);
 }
 
-/** The publisher's own sentences in the language of a locale, those of the first words that are in it. */
+/** The publisher's own sentences in the language of a locale. */
 export function ownWords(locale: string, designs: readonly Design[]): OwnWords {
+  return wordsIn(languageOf(locale), designs)?.definition.said ?? {};
+}
+
+/** The words that count in a language: the first ones. */
+export function wordsIn(language: string, designs: readonly Design[]): KeptWords | undefined {
   const all = designs.filter((design): design is KeptWords => design.type === 'words').sort(byPosition);
-  return all.find(({ definition }) => definition.language === languageOf(locale))?.definition.said ?? {};
+  return all.find(({ definition }) => definition.language === language);
 }
 
 /** The pages that serve a purpose, in their order, with the parts in their places; of listing pages those of a kind. */

@@ -56,9 +56,10 @@ export const ERROR_CATALOGUE = {
   'look.contrast':
     'In the {scheme} scheme {text} ({found}) cannot be read on {ground}: the contrast is {ratio}, and at least {least} is needed. {nearest} is the nearest colour that is enough.',
   'words.unknown': 'Nothing on the site says “{key}”. Look the key up in the list of sentences.',
-  'words.empty': '“{key}” must say something. Leave it out to have the sentence that Plindo ships.',
-  'words.place': '“{key}” has no value {place}. It can have {places}.',
-  'words.plural': '“{key}”: there is no plural form “{form}” in the language “{language}”. It has {forms}.',
+  'words.empty': 'What stands for “{sentence}” must say something. Leave it out to have that.',
+  'words.place': 'What stands for “{sentence}” cannot have {place}. It can have {places}.',
+  'words.plural':
+    'What stands for “{sentence}”: the language “{language}” has no plural form “{form}”. It has {forms}.',
   'kind.addresses': 'The addresses of the listings are not right: {reason}',
   'kind.address-clash':
     'With these addresses {count} listings would share one with another, as “{title}” and “{other}” both would have “{address}”. Add another value, such as the date or the reference number.',

@@ -12,13 +12,15 @@ export function checkWords(design: WordsDesign): Issue[] {
   const said = Object.entries(design.said).flatMap(([key, wording]) => {
     const field = `said.${key}`;
     return Object.hasOwn(shipped, key)
-      ? wordingIssues(key, wording, shipped[key as Word], design.language).map((own) => ({ ...own, field }))
+      ? wordingIssues(wording, shipped[key as Word], design.language).map((own) => ({ ...own, field }))
       : [issue('words.unknown', { key }, { field })];
   });
   return [...nameIssues(design), ...said];
 }
 
-function wordingIssues(key: string, wording: Wording, shipped: Wording, language: string): Issue[] {
+/** What is wrong with what is said in the place of a shipped sentence, which stands in the reasons for its key. */
+function wordingIssues(wording: Wording, shipped: Wording, language: string): Issue[] {
+  const sentence = typeof shipped === 'string' ? shipped : shipped.other;
   const [forms, texts] = typeof wording === 'string' ? [[], [wording]] : [Object.keys(wording), Object.values(wording)];
   const { pluralCategories } = new Intl.PluralRules(language).resolvedOptions();
   const strange = forms.filter((form) => !pluralCategories.some((known) => known === form));
@@ -26,8 +28,8 @@ function wordingIssues(key: string, wording: Wording, shipped: Wording, language
   const unknown = placesIn(wording).filter((place) => !places.includes(place));
   const list = (names: readonly string[]): string => names.map((name) => `{${name}}`).join(', ') || '–';
   return [
-    ...(texts.some((text) => text.trim() === '') ? [issue('words.empty', { key })] : []),
-    ...unknown.map((place) => issue('words.place', { key, place: `{${place}}`, places: list(places) })),
-    ...strange.map((form) => issue('words.plural', { key, form, language, forms: pluralCategories.join(', ') })),
+    ...(texts.some((text) => text.trim() === '') ? [issue('words.empty', { sentence })] : []),
+    ...unknown.map((place) => issue('words.place', { sentence, place: `{${place}}`, places: list(places) })),
+    ...strange.map((form) => issue('words.plural', { sentence, form, language, forms: pluralCategories.join(', ') })),
   ];
 }

@@ -35,21 +35,17 @@ describe('The publisher’s own words', () => {
       ],
     ]);
     expect(codes({ 'list.all': 'All {total}' })).toEqual([
-      ['words.place', 'said.list.all', '“list.all” has no value {total}. It can have {count}.'],
+      ['words.place', 'said.list.all', 'What stands for “See all {count}” cannot have {total}. It can have {count}.'],
     ]);
     expect(codes({ 'pager.more': { few: '{count}', other: '{count}' } })).toEqual([
       [
         'words.plural',
         'said.pager.more',
-        '“pager.more”: there is no plural form “few” in the language “en”. It has one, other.',
+        'What stands for “Show {count} more”: the language “en” has no plural form “few”. It has one, other.',
       ],
     ]);
     expect(codes({ 'pager.next': ' ' })).toEqual([
-      [
-        'words.empty',
-        'said.pager.next',
-        '“pager.next” must say something. Leave it out to have the sentence that Plindo ships.',
-      ],
+      ['words.empty', 'said.pager.next', 'What stands for “Next” must say something. Leave it out to have that.'],
     ]);
     // Names that every object has are no sentences.
     expect(codes({ constructor: 'x', toString: 'y' }).length).toBe(2);

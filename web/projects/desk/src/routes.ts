@@ -75,6 +75,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/selections/selections-page')).SelectionsPage,
       },
       {
+        path: 'arrange/words',
+        title: 'Words',
+        loadComponent: async () => (await import('./arrange/words/words-page')).WordsPage,
+      },
+      {
         path: 'arrange/selections/:selectionId',
         title: 'Selection',
         loadComponent: async () => (await import('./arrange/selections/selection-page')).SelectionPage,

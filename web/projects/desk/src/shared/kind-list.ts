@@ -36,6 +36,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/arrange/selections" routerLinkActive="here">
           <span class="name"><pl-icon name="checklist" />Selections</span>
         </a>
+        <a routerLink="/arrange/words" routerLinkActive="here">
+          <span class="name"><pl-icon name="format_quote" />Words</span>
+        </a>
       }
       @if (stage() === 'shape') {
         <a routerLink="/shape/new" routerLinkActive="here"

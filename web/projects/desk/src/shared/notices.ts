@@ -20,10 +20,10 @@ export class Notices {
     shown.onAction().subscribe(() => this.run(this.stack.undoShown(changeId), 'Undone'));
   }
 
-  /** Sends a change and says what it did; `shown` shows its subject anew, now and when it is undone. */
-  tell(sent: Observable<Changed<unknown>>, sentence: string, shown: () => void): void {
+  /** Sends a change and says what it did; `after` runs when it is undone, and when it is done again. */
+  tell(sent: Observable<Changed<unknown>>, sentence: string, after: () => void): void {
     sent.subscribe({
-      next: ({ changeId }) => this.changed(sentence, changeId, shown),
+      next: ({ changeId }) => this.changed(sentence, changeId, after),
       error: (error: unknown) => this.refused(error),
     });
   }

@@ -2,9 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { DesignsApi } from '@plindo/api';
+import type { Changed } from '@plindo/core/contract';
 import { cardsOfKind, firstCard } from '@plindo/core/design';
 import type { Kind } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
+import type { Observable } from 'rxjs';
+import { tap } from 'rxjs';
 import { DesignsStore } from '../../shared/designs-store';
 import { Notices } from '../../shared/notices';
 
@@ -76,11 +79,16 @@ export class CardsPanel {
   }
 
   protected makeMain(id: number): void {
-    this.notices.tell(this.api.makeMain(id), `Made ${this.nameOf(id)} the main card`, () => void this.store.reload());
+    this.tell(this.api.makeMain(id), `Made ${this.nameOf(id)} the main card`);
   }
 
   protected remove(id: number): void {
-    this.notices.tell(this.api.remove(id), `Deleted the card ${this.nameOf(id)}`, () => void this.store.reload());
+    this.tell(this.api.remove(id), `Deleted the card ${this.nameOf(id)}`);
+  }
+
+  private tell(sent: Observable<Changed<unknown>>, sentence: string): void {
+    const reload = (): void => void this.store.reload();
+    this.notices.tell(sent.pipe(tap(reload)), sentence, reload);
   }
 
   private nameOf(id: number): string {
