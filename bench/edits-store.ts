@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { ListingContent } from '@plindo/core/listings';
 import type { Field } from '@plindo/core/structure';
+import { SiteWords } from '@plindo/core/values';
 import { kindOfImport, makeField } from '@plindo/core/structure';
 import { Accounts } from '@plindo/server/services/people/accounts';
 import { Store } from '@plindo/server/store/index';
@@ -91,7 +92,10 @@ async function fill(database: string, n: number): Promise<string> {
   const store = await Store.open(database, clock);
   const accounts = new Accounts(store, clock);
   const owner = await accounts.addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
-  const definition = kindOfImport({ slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true });
+  const definition = kindOfImport(
+    { slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true },
+    new SiteWords('en-GB'),
+  );
   const { result: kind } = await store.change(null, async (unit) => {
     return { sentence: 'Added', result: await unit.insertKind(definition) };
   });

@@ -1,6 +1,7 @@
 import type { Listing } from '../src/listings/index.js';
 import { BLANK_CONTENT } from '../src/listings/index.js';
 import type { Field, Kind, ReadContext } from '../src/structure/index.js';
+import { SiteWords } from '../src/values/index.js';
 import {
   makeField,
   makeKindDefinition,
@@ -22,7 +23,7 @@ export function makeKind(fields: readonly Field[], given: Partial<Kind> = {}): K
     ...makeKindDefinition({ slug: 'berths', one: 'Berth', many: 'Berths', published: true, pageSize: 5 }),
     fields,
     facets: proposeFacets(fields),
-    sortChoices: proposeSortChoices(fields),
+    sortChoices: proposeSortChoices(fields, new SiteWords('en-GB')),
     ...given,
   };
 }

@@ -1,4 +1,5 @@
 import type { CategorySetDefinition, Choice, Facet, KindDefinition, KindSketch } from '@plindo/core/structure';
+import { SiteWords } from '@plindo/core/values';
 import {
   choicesFromLabels,
   makeField,
@@ -16,7 +17,11 @@ const choices = (labels: readonly string[]): Choice[] => choicesFromLabels(label
 function kind(given: KindSketch, change: (facet: Facet) => Facet = (facet) => facet): KindDefinition {
   const definition = makeKindDefinition({ published: true, startStatus: 'live', ...given });
   const { fields } = definition;
-  return { ...definition, facets: proposeFacets(fields).map(change), sortChoices: proposeSortChoices(fields) };
+  return {
+    ...definition,
+    facets: proposeFacets(fields).map(change),
+    sortChoices: proposeSortChoices(fields, new SiteWords('en-GB')),
+  };
 }
 
 const asChips = (facet: Facet): Facet => (facet.key === 'languages' ? { ...facet, control: 'chips' } : facet);

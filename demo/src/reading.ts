@@ -1,4 +1,5 @@
 import type { Field, KindDefinition } from '@plindo/core/structure';
+import { SiteWords } from '@plindo/core/values';
 import {
   choicesFromLabels,
   makeFacet,
@@ -50,7 +51,7 @@ export const CHANNEL_KIND: KindDefinition = makeKindDefinition({
   intro: 'What to call, what to look for and what to listen for, from the sea to the upper reach.',
   fields: CHANNEL_FIELDS,
   facets: [makeFacet({ key: 'mark', label: 'Signal', field: 'sort', control: 'chips', valueOrder: 'defined' })],
-  sortChoices: proposeSortChoices(CHANNEL_FIELDS),
+  sortChoices: proposeSortChoices(CHANNEL_FIELDS, new SiteWords('en-GB')),
 });
 
 const WHY = [

@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import type { Role, SessionInfo } from '@plindo/core/contract';
 import type { PageModel } from '@plindo/core/page';
 import type { KindDefinition } from '@plindo/core/structure';
+import { SiteWords } from '@plindo/core/values';
 import { makeField, makeKindDefinition, proposeFacets, proposeSortChoices } from '@plindo/core/structure';
 import type { ListOnPage } from '@plindo/core/testing/list-on-page';
 import { listOnPage } from '@plindo/core/testing/list-on-page';
@@ -137,5 +138,5 @@ export const BERTHS: KindDefinition = makeKindDefinition({
   published: true,
   fields: FIELDS,
   facets: proposeFacets(FIELDS),
-  sortChoices: proposeSortChoices(FIELDS),
+  sortChoices: proposeSortChoices(FIELDS, new SiteWords('en-GB')),
 });

@@ -34,7 +34,12 @@ export class ImportPreview {
     private readonly site: SiteSettings,
     private readonly context: ReadContext,
   ) {
-    const kind = { ...kindOfImport(planned.kind), id: PREVIEW_KIND, version: 1, published: true };
+    const kind = {
+      ...kindOfImport(planned.kind, context.formats.words),
+      id: PREVIEW_KIND,
+      version: 1,
+      published: true,
+    };
     this.listings = new Map(listingsOf(table, planned, context).map((listing) => [listing.id, listing]));
     this.catalog = buildCatalog(kind, this.listings.values(), site.locale, this.listings.size);
   }

@@ -1,4 +1,5 @@
 import { makeField } from '../fields/field.js';
+import { SiteWords } from '../../values/index.js';
 import { facetFor, proposeFacets, proposeSortChoices, sortChoicesFor, withProposedUses } from './proposed-design.js';
 
 const field = (label: string, type: Parameters<typeof makeField>[0]['type']) =>
@@ -29,7 +30,7 @@ describe('What Plindo proposes for the fields of a kind', () => {
   });
 
   it('is a sort choice both ways over numbers and dates, in the words that fit', () => {
-    expect(proposeSortChoices(fields).map(({ label }) => label)).toEqual([
+    expect(proposeSortChoices(fields, new SiteWords('en-GB')).map(({ label }) => label)).toEqual([
       'Title, A to Z',
       'Newest first',
       'Price, lowest first',
@@ -37,7 +38,9 @@ describe('What Plindo proposes for the fields of a kind', () => {
       'Since, earliest first',
       'Since, latest first',
     ]);
-    expect(sortChoicesFor(field('Type', 'one-choice'))).toEqual([]);
+    expect(sortChoicesFor(field('Type', 'one-choice'), new SiteWords('en-GB'))).toEqual([]);
+    const labels = sortChoicesFor(field('Preis', 'money'), new SiteWords('de-DE')).map(({ label }) => label);
+    expect(labels).toEqual(['Preis, niedrigste zuerst', 'Preis, höchste zuerst']);
   });
 
   it('is four short values on cards, and texts in the search', () => {

@@ -1,8 +1,9 @@
+import type { SiteWords, Word } from '../../values/index.js';
 import type { Facet, FacetControl } from '../facets/facet.js';
 import { RESERVED_KEYS, makeFacet } from '../facets/facet.js';
 import type { Field } from '../fields/field.js';
-import { directionWords } from '../orders/direction-words.js';
-import { columnOf, controlsFor, fieldType } from '../field-types/registry.js';
+import { isTime } from '../orders/direction-words.js';
+import { columnOf, controlsFor, fieldType, plainField } from '../field-types/registry.js';
 import type { KindDefinition, KindSketch } from './kind.js';
 import { makeKindDefinition } from './kind.js';
 import type { SortChoice } from '../orders/sort-choice.js';
@@ -38,16 +39,20 @@ export function proposeFacets(fields: readonly Field[]): Facet[] {
     .slice(0, MOST_PROPOSED_FACETS);
 }
 
-/** The sort choices that fit a field: two for numbers, dates and times, none for the rest. */
-export function sortChoicesFor(field: Field): SortChoice[] {
+/** The sort choices that fit a field, named in the words of the site: two for numbers, dates and times, none for the rest. */
+export function sortChoicesFor(field: Field, words: SiteWords): SortChoice[] {
   if (columnOf(field)?.kind !== 'number') return [];
   const by = `field:${field.key}` as const;
   const key = field.key.replaceAll('_', '-');
-  const [up, down] = directionWords(field);
+  const [up, down] = isTime(plainField(field))
+    ? (['order.earliest', 'order.latest'] as const)
+    : (['order.lowest', 'order.highest'] as const);
+  const labelOf = (direction: Word): string =>
+    words.say('order.by', { field: field.label, direction: words.say(direction) });
   return [
     {
       key: `${key}-up`,
-      label: `${field.label}, ${up}`,
+      label: labelOf(up),
       order: [
         { by, direction: 'up' },
         { by: '@title', direction: 'up' },
@@ -55,7 +60,7 @@ export function sortChoicesFor(field: Field): SortChoice[] {
     },
     {
       key: `${key}-down`,
-      label: `${field.label}, ${down}`,
+      label: labelOf(down),
       order: [
         { by, direction: 'down' },
         { by: '@title', direction: 'up' },
@@ -64,17 +69,17 @@ export function sortChoicesFor(field: Field): SortChoice[] {
   ];
 }
 
-/** The sort choices that Plindo chooses for a kind. */
-export function proposeSortChoices(fields: readonly Field[]): SortChoice[] {
+/** The sort choices that Plindo chooses for a kind, named in the words of the site. */
+export function proposeSortChoices(fields: readonly Field[], words: SiteWords): SortChoice[] {
   const ofFields = fields
     .filter((field) => !LOOKS_LIKE_A_CODE.test(field.label))
-    .flatMap(sortChoicesFor)
+    .flatMap((field) => sortChoicesFor(field, words))
     .slice(0, 4);
   return [
-    { key: 'title', label: 'Title, A to Z', order: [{ by: '@title', direction: 'up' }] },
+    { key: 'title', label: words.say('order.title'), order: [{ by: '@title', direction: 'up' }] },
     {
       key: 'newest',
-      label: 'Newest first',
+      label: words.say('order.newest'),
       order: [
         { by: '@createdAt', direction: 'down' },
         { by: '@title', direction: 'up' },
@@ -90,7 +95,7 @@ export function withProposedUses(fields: readonly Field[]): Field[] {
 }
 
 /** The kind that an import makes: as it is sketched, with the facets and sort choices that its fields call for. */
-export function kindOfImport(sketch: KindSketch): KindDefinition {
+export function kindOfImport(sketch: KindSketch, words: SiteWords): KindDefinition {
   const kind = makeKindDefinition(sketch);
-  return { ...kind, facets: proposeFacets(kind.fields), sortChoices: proposeSortChoices(kind.fields) };
+  return { ...kind, facets: proposeFacets(kind.fields), sortChoices: proposeSortChoices(kind.fields, words) };
 }

@@ -17,7 +17,8 @@ export function directionWords(field: Field): readonly [string, string] {
   }
 }
 
-function isTime({ type, settings }: Field): boolean {
+/** Whether a field holds dates or times, or spans of them. */
+export function isTime({ type, settings }: Field): boolean {
   const own = type === 'range' ? settings.ends : type;
   return own === 'date' || own === 'date-time' || own === 'time-of-day';
 }

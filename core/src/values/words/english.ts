@@ -62,6 +62,14 @@ export const ENGLISH = {
   'sort.featured': 'Featured first',
   'sort.arranged': 'As arranged',
 
+  'order.title': 'Title, A to Z',
+  'order.newest': 'Newest first',
+  'order.by': '{field}, {direction}',
+  'order.lowest': 'lowest first',
+  'order.highest': 'highest first',
+  'order.earliest': 'earliest first',
+  'order.latest': 'latest first',
+
   'group.week': 'Week {week}, {days}',
   'group.undated': 'Without a date',
 

@@ -141,6 +141,14 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'sort.featured': 'Empfohlene zuerst',
   'sort.arranged': 'Wie geordnet',
 
+  'order.title': 'Titel, A bis Z',
+  'order.newest': 'Neueste zuerst',
+  'order.by': '{field}, {direction}',
+  'order.lowest': 'niedrigste zuerst',
+  'order.highest': 'höchste zuerst',
+  'order.earliest': 'früheste zuerst',
+  'order.latest': 'späteste zuerst',
+
   'group.week': 'Woche {week}, {days}',
   'group.undated': 'Ohne Datum',
 

@@ -48,8 +48,8 @@ export class Imports {
   ) {}
 
   async start(user: User, { fileName, rows, policy, kind }: ImportStart): Promise<ImportState> {
-    const definition = kindOfImport(kind);
     const { result } = await this.store.openChange(user.id, `Bringing in ${fileName}`, async (unit, id) => {
+      const definition = kindOfImport(kind, unit.structure.words);
       refuseIfAny(newKindIssues(unit.structure.complete(definition), unit.structure));
       const { id: kindId } = await unit.insertKind(definition, id);
       const nothing = { seen: 0, added: 0, refused: 0, reports: [] };

@@ -12,6 +12,7 @@ import { heldLink } from '../shared/held-link';
 import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
+import { Reading } from '../shared/reading';
 import { CardsPanel } from './cards/cards-panel';
 import { FacetEditor } from './facet-editor';
 import { facetOver, facetSubjectsOf, subjectOf } from './facet-fields';
@@ -51,6 +52,7 @@ export class ArrangePage {
 
   private readonly api = inject(CatalogApi);
   private readonly pages = inject(PagesApi);
+  private readonly reading = inject(Reading);
   private readonly notices = inject(Notices);
   private readonly session = inject(SessionStore);
   private readonly store = inject(KindsStore);
@@ -73,7 +75,7 @@ export class ArrangePage {
     if (!kind) return [];
     const offered = kind.sortChoices;
     const possible = kind.fields
-      .flatMap(sortChoicesFor)
+      .flatMap((field) => sortChoicesFor(field, this.reading.context().formats.words))
       .filter(({ key }) => !offered.some((other) => other.key === key));
     return [...offered.map((choice) => ({ choice, on: true })), ...possible.map((choice) => ({ choice, on: false }))];
   });

@@ -40,6 +40,7 @@ const SECTIONS: Readonly<Record<string, string>> = {
   pager: 'Further pages of a list',
   search: 'Search and order',
   sort: 'Search and order',
+  order: 'Search and order',
   facets: 'Facets',
   facet: 'Facets',
   range: 'Facets',

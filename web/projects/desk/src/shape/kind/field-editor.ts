@@ -76,7 +76,7 @@ export class FieldEditor {
   );
   protected readonly canBeFacet = computed(() => controlsFor(this.field()).length > 0);
   protected readonly isFacet = computed(() => this.kind().facets.some(({ field }) => field === this.field().key));
-  protected readonly sortChoices = computed(() => sortChoicesFor(this.field()));
+  protected readonly sortChoices = computed(() => sortChoicesFor(this.field(), this.context().formats.words));
   protected readonly isSortChoice = computed(() => {
     const keys = this.sortChoices().map(({ key }) => key);
     return this.kind().sortChoices.some(({ key }) => keys.includes(key));
