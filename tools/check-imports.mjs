@@ -36,7 +36,13 @@ const WEB_EDGES = {
   api: [],
   'listing-view': [],
   // Visitors fetch no more of the two than they need.
-  site: ['@plindo/api', '@plindo/api/visitor', '@plindo/listing-view', '@plindo/listing-view/browser'],
+  site: [
+    '@plindo/api',
+    '@plindo/api/signed-in-mark',
+    '@plindo/api/visitor-api',
+    '@plindo/listing-view',
+    '@plindo/listing-view/browser',
+  ],
   desk: ['@plindo/api', '@plindo/listing-view'],
 };
 

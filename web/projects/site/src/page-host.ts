@@ -14,7 +14,7 @@ import {
 import { Meta, Title } from '@angular/platform-browser';
 import type { ResolveFn } from '@angular/router';
 import { Router } from '@angular/router';
-import { isMarkedSignedIn } from '@plindo/api/visitor';
+import { isMarkedSignedIn } from '@plindo/api/signed-in-mark';
 import type { PageModel, SuggestionModel } from '@plindo/core/page';
 import { viewWords } from '@plindo/core/values';
 import type { StateChange, TypedWords } from '@plindo/listing-view';

@@ -1,5 +1,5 @@
 import { InjectionToken, inject, makeStateKey, TransferState } from '@angular/core';
-import { VisitorApi } from '@plindo/api/visitor';
+import { VisitorApi } from '@plindo/api/visitor-api';
 import type { PageModel, SuggestionModel } from '@plindo/core/page';
 import { sleepingPage } from '@plindo/core/page';
 import { firstValueFrom } from 'rxjs';

@@ -13,7 +13,7 @@ export class HeldBack {
     for (const type of ['input', 'change']) document.addEventListener(type, this.note, true);
   }
 
-  /** Does it again, in the place where it was done; from now on the program hears everything itself. */
+  /** Does it again, in the place where it was done; from now on the program hears everything itself, if it has come. */
   doAgain(): void {
     this.document.removeEventListener('click', this.hold, true);
     for (const type of ['input', 'change']) this.document.removeEventListener(type, this.note, true);

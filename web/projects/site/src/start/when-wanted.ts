@@ -1,5 +1,5 @@
 // Not from the whole libraries, which would be fetched with it.
-import { isMarkedSignedIn } from '@plindo/api/visitor';
+import { isMarkedSignedIn } from '@plindo/api/signed-in-mark';
 import { narrowScreen, whenIdle } from '@plindo/listing-view/browser';
 
 /** What tells that a visitor is at the page. */
