@@ -3,7 +3,7 @@ import { resolve } from 'node:path';
 import { assemble } from '@plindo/server/assemble';
 import type { Services } from '@plindo/server/http/services';
 import { fillGuide } from './guide.js';
-import type { KeptPicture } from './guide.js';
+import type { KeptPicture } from './guide-parts.js';
 import { drawScene } from './pictures.js';
 
 export const DEMO_OWNER = { email: 'editor@merrowsound.example', password: 'merrow-sound-demo' };

@@ -19,7 +19,7 @@ import {
   YARD_FIRST,
   YARD_LAST,
 } from './people-and-work.js';
-import type { GuideNumbers } from './pages/guide-pages.js';
+import type { GuideNumbers, KeptPicture } from './guide-parts.js';
 import { officePart } from './pages/office-part.js';
 import { guidePages } from './pages/guide-pages.js';
 import { drawLogo } from './pictures.js';
@@ -32,14 +32,6 @@ const BERTHS_WITHOUT_PICTURE = 0.2;
 const COURSES = 80;
 const INSTRUCTORS = 20;
 const DAY_IN_MS = 86_400_000;
-
-export interface KeptPicture {
-  readonly hash: string;
-  readonly width: number;
-  readonly height: number;
-  readonly alt: string;
-  readonly focus: { readonly x: number; readonly y: number };
-}
 
 /** Numbers of listings by title, to link with. */
 type Ids = ReadonlyMap<string, number>;

@@ -1,5 +1,4 @@
 import type { CategorySetDefinition, Choice, Facet, KindDefinition, KindSketch } from '@plindo/core/structure';
-import { SiteWords } from '@plindo/core/values';
 import {
   choicesFromLabels,
   makeField,
@@ -9,6 +8,7 @@ import {
   withCategoryChanged,
   withListPasted,
 } from '@plindo/core/structure';
+import { SiteWords } from '@plindo/core/values';
 import { CERTIFICATES, LANGUAGES, LEVELS, SERVICE_LOOKS, YARD_SERVICES } from './people-and-work.js';
 import { BERTH_FACILITIES, BERTH_TYPES, HARBOUR_FACILITIES, REGIONS } from './places.js';
 

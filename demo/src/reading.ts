@@ -1,5 +1,4 @@
 import type { Field, KindDefinition } from '@plindo/core/structure';
-import { SiteWords } from '@plindo/core/values';
 import {
   choicesFromLabels,
   makeFacet,
@@ -7,8 +6,9 @@ import {
   makeKindDefinition,
   proposeSortChoices,
 } from '@plindo/core/structure';
+import { SiteWords } from '@plindo/core/values';
 import type { Services } from '@plindo/server/http/services';
-import type { KeptPicture } from './guide.js';
+import type { KeptPicture } from './guide-parts.js';
 import { HARBOURS } from './places.js';
 
 /** What there is to read in the guide: ranked lists, and a reference list of channels and lights. */

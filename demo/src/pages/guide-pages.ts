@@ -1,5 +1,5 @@
 import type { PageDesign } from '@plindo/core/design';
-import type { KeptPicture } from '../guide.js';
+import type { GuideNumbers, KeptPicture } from '../guide-parts.js';
 import { aboutPage } from './about-page.js';
 import { berthPage } from './berth-page.js';
 import { coursePage } from './course-page.js';
@@ -17,21 +17,6 @@ import {
 } from './index-pages.js';
 import { instructorPage } from './instructor-page.js';
 import { yardPage } from './yard-page.js';
-
-/** Numbers of the kinds of the guide, and of the selections that its pages list. */
-export interface GuideNumbers {
-  readonly harbour: number;
-  readonly berth: number;
-  readonly yard: number;
-  readonly course: number;
-  readonly instructor: number;
-  readonly guide: number;
-  readonly channel: number;
-  /** Of the part with a word from the office. */
-  readonly office: number;
-  /** By slug. */
-  readonly selections: ReadonlyMap<string, number>;
-}
 
 /** A page with the kind whose list or whose listings it shows; null for none. */
 export type GuidePage = readonly [kindId: number | null, page: PageDesign];

@@ -1,7 +1,6 @@
 import type { PageDesign, PageSketch } from '@plindo/core/design';
 import { makePage, makeText } from '@plindo/core/design';
-import type { KeptPicture } from '../guide.js';
-import type { GuideNumbers } from './guide-pages.js';
+import type { GuideNumbers, KeptPicture } from '../guide-parts.js';
 import { officeWord } from './office-part.js';
 import { heading, lines, slot, value } from './page-parts.js';
 

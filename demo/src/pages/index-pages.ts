@@ -1,7 +1,7 @@
 import type { PageDesign, PageSketch, Slot } from '@plindo/core/design';
 import { makePage, makeText } from '@plindo/core/design';
 import type { Piece } from './page-parts.js';
-import type { GuideNumbers } from './guide-pages.js';
+import type { GuideNumbers } from '../guide-parts.js';
 import { officeWord } from './office-part.js';
 import { heading, lines, slot, value } from './page-parts.js';
 
