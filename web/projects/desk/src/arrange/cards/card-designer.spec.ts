@@ -168,7 +168,7 @@ describe('The card designer', () => {
     await open('5');
     const before = outline();
     await shown.press('Begin with …');
-    const items = [...document.querySelectorAll<HTMLButtonElement>('.mat-mdc-menu-item')];
+    const items = [...document.querySelectorAll<HTMLButtonElement>('.starters .mat-mdc-menu-item')];
     const words = items.map((item) => item.textContent?.replace(/\s+/g, ' ').trim() ?? '');
     expect(words[0]).toContain('Places to stay');
     expect(words.find((line) => line.includes('Courses and dates'))).toContain('Needs a date');
