@@ -11,9 +11,6 @@ import { Words } from './words.js';
 /** Sentences in the place of those that Plindo ships. */
 export type OwnWords = Readonly<Partial<Record<Word, Wording>>>;
 
-/** Languages in which Plindo ships its sentences. */
-export const SHIPPED_LANGUAGES = ['en', 'de'] as const;
-
 /** The language of a locale: "de" of "de-AT". */
 export function languageOf(locale: string): string {
   return new Intl.Locale(locale).language;

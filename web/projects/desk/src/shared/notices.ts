@@ -3,6 +3,7 @@ import { MatSnackBar } from '@angular/material/snack-bar';
 import { sentenceOf } from '@plindo/api';
 import type { Changed } from '@plindo/core/contract';
 import type { Observable } from 'rxjs';
+import { tap } from 'rxjs';
 import { UndoStack } from './undo-stack';
 
 const SHOWN_IN_MS = 8000;
@@ -26,6 +27,11 @@ export class Notices {
       next: ({ changeId }) => this.changed(sentence, changeId, after),
       error: (error: unknown) => this.refused(error),
     });
+  }
+
+  /** The same of a change whose subject is shown anew in one way, now and then. */
+  tellAndShow(sent: Observable<Changed<unknown>>, sentence: string, shown: () => void): void {
+    this.tell(sent.pipe(tap(shown)), sentence, shown);
   }
 
   undo(): void {

@@ -7,7 +7,6 @@ import { cardsOfKind, firstCard } from '@plindo/core/design';
 import type { Kind } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import type { Observable } from 'rxjs';
-import { tap } from 'rxjs';
 import { DesignsStore } from '../../shared/designs-store';
 import { Notices } from '../../shared/notices';
 
@@ -87,8 +86,7 @@ export class CardsPanel {
   }
 
   private tell(sent: Observable<Changed<unknown>>, sentence: string): void {
-    const reload = (): void => void this.store.reload();
-    this.notices.tell(sent.pipe(tap(reload)), sentence, reload);
+    this.notices.tellAndShow(sent, sentence, () => void this.store.reload());
   }
 
   private nameOf(id: number): string {

@@ -4,7 +4,6 @@ import { DesignsApi } from '@plindo/api';
 import type { KeptWords, WordsDesign } from '@plindo/core/design';
 import { checkWords, makeWords, wordsIn } from '@plindo/core/design';
 import { languageOf } from '@plindo/core/values';
-import { tap } from 'rxjs';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindList } from '../../shared/kind-list';
 import { Notices } from '../../shared/notices';
@@ -59,10 +58,10 @@ export class WordsPage {
     this.refused.set(issue ? { line: this.nameOf(line), why: issue.message } : null);
     if (issue) return;
     const kept = this.kept();
-    const reload = (): void => void this.designs.reload();
     const sent = kept
       ? this.api.save({ ...kept, definition })
       : this.api.add({ type: 'words', kindId: null, definition });
-    this.notices.tell(sent.pipe(tap(reload)), `Changed what the site says: “${text || line.shipped}”`, reload);
+    const sentence = `Changed what the site says: “${text || line.shipped}”`;
+    this.notices.tellAndShow(sent, sentence, () => void this.designs.reload());
   }
 }

@@ -1,5 +1,5 @@
 import type { OwnWords, PluralWording, Word, Wording } from '@plindo/core/values';
-import { placesIn, shippedWords } from '@plindo/core/values';
+import { shippedWords } from '@plindo/core/values';
 
 /** A plural form, or '' for a sentence that has none. */
 export type Form = Intl.LDMLPluralRule | '';
@@ -16,8 +16,6 @@ export interface WordLine {
 export interface WordEntry {
   readonly key: Word;
   readonly lines: readonly WordLine[];
-  /** Values that may stand in it: "{count}". */
-  readonly places: readonly string[];
 }
 
 export interface WordSection {
@@ -64,7 +62,7 @@ export function wordSections(language: string, own: OwnWords): WordSection[] {
     const lines = (isPlural ? forms : ([''] as const)).map((form): WordLine => {
       return { key, form, shipped: said(shipped[key], form), own: ownSaid(own[key], form) };
     });
-    return { key, lines, places: placesIn(shipped[key]).map((place) => `{${place}}`) };
+    return { key, lines };
   });
   const labels = [...new Set(Object.values(SECTIONS))];
   return labels.map((label) => ({

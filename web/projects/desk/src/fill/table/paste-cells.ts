@@ -5,7 +5,6 @@ import type { PastePlan } from '@plindo/core/exchange';
 import { parseBlock, planPaste } from '@plindo/core/exchange';
 import type { Listing, ListingInput } from '@plindo/core/listings';
 import type { Field, ReadContext } from '@plindo/core/structure';
-import { tap } from 'rxjs';
 import { Notices } from '../../shared/notices';
 import type { TableColumn } from './table-columns';
 import { PasteDialog } from './paste-dialog';
@@ -64,6 +63,6 @@ export class PasteCells {
       inputs.set(row.id, { listing: row, input: merged });
     }
     const parts = [...inputs.values()].map(({ listing: { id, version }, input }) => ({ id, version, input }));
-    this.notices.tell(this.api.batch(kindId, { parts }).pipe(tap(done)), `Pasted ${cells.length} cells`, done);
+    this.notices.tellAndShow(this.api.batch(kindId, { parts }), `Pasted ${cells.length} cells`, done);
   }
 }
