@@ -152,4 +152,11 @@ describe('The demo site', () => {
     await page.waitForURL('**page=7');
     await page.context().close();
   }, 60_000);
+
+  it('keeps a resting connection for longer than proxies commonly do, so that none is closed under a request', async () => {
+    const answer = await fetch(site.server.address);
+    const seconds = Number(/timeout=(\d+)/.exec(answer.headers.get('keep-alive') ?? '')?.[1]);
+    expect(seconds).toBeGreaterThan(60);
+    await answer.text();
+  });
 });

@@ -10,6 +10,11 @@ import { SiteRenderer } from './site/renderer.js';
 import { SitePages } from './site/site-pages.js';
 
 const STOP_AFTER_IN_MS = 5000;
+/**
+ * How long a resting connection is kept. Proxies commonly keep theirs for 60 s (nginx, `keepalive_timeout` of its upstream
+ * module); if the server closed first, a request that is on its way at that moment would be lost. Node.js keeps them for 5 s.
+ */
+const KEEP_CONNECTION_IN_MS = 75_000;
 
 /** Starts the server and prints where it is; `PLINDO_DEMO_SIGN_IN` is what the demo's launcher wants printed beside. */
 async function main(): Promise<void> {
@@ -37,6 +42,8 @@ async function main(): Promise<void> {
     console.error(inUse ? `Port ${config.port} is in use. Set PORT to another one.` : failure.message);
     process.exit(1);
   });
+
+  server.keepAliveTimeout = KEEP_CONNECTION_IN_MS;
 
   async function greet(address: string): Promise<void> {
     for (const sentence of repairs) console.log(sentence);
