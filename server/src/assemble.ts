@@ -30,6 +30,7 @@ import { Selections } from './services/structure/selections.js';
 import { Site } from './services/structure/site.js';
 import { Throttles } from './services/people/throttles.js';
 import { TableViews } from './services/listings/table-views.js';
+import { DraftedPages } from './site/drafted-pages.js';
 import { Pages } from './site/pages.js';
 import { Store } from './store/index.js';
 
@@ -66,6 +67,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
   await pictures.purge();
   const files = new Files(store, join(folder, 'files'), clock);
   const categorySets = new CategorySets(live, editing);
+  const pages = new Pages(store, live);
   const services: Services = {
     live,
     health: new Health(store, live),
@@ -87,7 +89,8 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     kinds: new Kinds(store, live, editing),
     links: new Links(live, editing),
     listings: new Listings(store, live, editing),
-    pages: new Pages(store, live),
+    pages,
+    draftedPages: new DraftedPages(store, live, pages),
     pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,
     problems: new Problems(store, live, categorySets),

@@ -26,6 +26,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
       'GET /listings/:id/page',
       'GET /listings/:id/sample',
       'POST /designs',
+      'POST /designs/preview',
       'PUT /designs/:id',
     ],
     ...['POST /designs/:id/main', 'DELETE /designs/:id'],

@@ -199,4 +199,29 @@ describe('Designed pages', () => {
     await api.assembly.services.listings.add(null, kindId, { title: 'Y', status: 'live', values: {} });
     expect(live.revisions.isSame(reads!, structural)).toBeFalse();
   });
+
+  it('are shown before they are saved, whatever is wrong with them, and nothing is kept', async () => {
+    const definition = page('Draft', [
+      heading([{ words: 'Soon: ' }, { field: '@title' }]),
+      { key: 'x', type: 'gallery' },
+    ]);
+    const preview = (more: object): Promise<Answer> =>
+      owner.send('POST', '/api/designs/preview', { kindId, definition, ...more });
+    const shown = await preview({ listingId });
+    expect(shown.status).toBe(200);
+    expect(JSON.stringify(shown.json)).toContain('Soon: Quay');
+    expect((await owner.send('GET', '/api/designs')).json).toEqual([]);
+    expect((await preview({})).status).toBe(404);
+    expect((await preview({ listingId, definition: { name: 'x', strips: [{ key: 's', tone: 'loud' }] } })).status).toBe(
+      422,
+    );
+  });
+
+  it('of lists are shown before they are saved in a state of their list, also of kinds that nobody sees', async () => {
+    const list = { key: 'l', type: 'list', settings: { from: 'page' } };
+    const definition = page('List', [list, { key: 'n', type: 'count' }], { serves: 'index' });
+    const shown = await owner.send('POST', '/api/designs/preview', { kindId, definition, search: 'q=nothing-like-it' });
+    expect(shown.status).toBe(200);
+    expect((shown.json as DesignedPage).canonical).toBe('/berths?q=nothing-like-it');
+  });
 });

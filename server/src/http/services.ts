@@ -1,4 +1,5 @@
 import type { Live } from '../live/live.js';
+import type { DraftedPages } from '../site/drafted-pages.js';
 import type { Pages } from '../site/pages.js';
 import type { Accounts } from '../services/people/accounts.js';
 import type { Bin } from '../services/listings/bin.js';
@@ -40,6 +41,7 @@ export interface Services {
   readonly categorySets: CategorySets;
   readonly changes: Changes;
   readonly designs: Designs;
+  readonly draftedPages: DraftedPages;
   readonly fieldChanges: FieldChanges;
   readonly files: Files;
   readonly finder: Finder;

@@ -139,21 +139,6 @@ export class Pages {
     return { kind: 'page', address, present: { kinds: [], listings: [id] }, reads, leadsThere };
   }
 
-  /** The index page of a kind as visitors will see it, whether it is published or not; null when there is no such kind. */
-  async preview(kindId: number, search: string): Promise<PageModel | null> {
-    const catalog = this.live.catalog(kindId);
-    if (!catalog) return null;
-    const own = this.places.ofKind(catalog);
-    const place: PagePlace = {
-      of: 'page',
-      path: own.list.design.path,
-      design: this.places.designOf(own),
-      own,
-      category: null,
-    };
-    return this.made(this.scene(), place, { search, viewer: 'signed-in' }, kindId);
-  }
-
   /** What fits words that are being typed on a list of the page at a path: values of its facets, then listings. */
   suggestions(path: string, text: string, areaKey = ''): SuggestionModel[] {
     const areas = this.areasAtUrl(path);
@@ -229,7 +214,8 @@ export class Pages {
 
   private readonly kindById: KindById = (id) => this.live.kind(id);
 
-  private scene(): PageScene {
+  /** With what all pages are made at this moment. */
+  scene(): PageScene {
     const context = this.live.context();
     const ofKinds = this.places.listedKinds().map((kind) => ({ label: kind.many, href: `/${kind.slug}` }));
     const free = pagesFor('free', null, this.live.designs()).filter(({ definition }) => definition.inMenu);
@@ -244,10 +230,10 @@ export class Pages {
     };
   }
 
-  private made(scene: PageScene, place: PagePlace, { search, viewer }: Shown, previewed?: number): Promise<PageModel> {
+  private made(scene: PageScene, place: PagePlace, { search, viewer }: Shown): Promise<PageModel> {
     const { design, own, category } = place;
     const address = { path: this.canonicalPath(place), search, own };
-    return pageAt(scene, design, address, { listing: null, kind: null, category, viewer }, this.source(previewed));
+    return pageAt(scene, design, address, { listing: null, kind: null, category, viewer }, this.source());
   }
 
   private madeOfListing(
@@ -262,7 +248,8 @@ export class Pages {
     return pageAt(scene, design, address, { listing, kind, viewer }, this.source());
   }
 
-  private source(previewed?: number): DesignedSource {
+  /** What pages are filled with; `previewed` is the number of a kind that counts as published. */
+  source(previewed?: number): DesignedSource {
     const { queries, selections } = this.places.scene();
     return {
       queries: previewed === undefined ? queries : this.live.scene(previewed),

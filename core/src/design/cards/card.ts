@@ -10,9 +10,18 @@ export type PictureStands = (typeof PICTURE_STANDS)[number];
 export const PICTURE_RATIOS = ['3:2', '4:3', '1:1', '4:5', '2:3', '16:9', 'own'] as const;
 export type PictureRatio = (typeof PICTURE_RATIOS)[number];
 
+export const RATIO_WORDS: Readonly<Record<PictureRatio, string>> = {
+  ...{ '3:2': '3 : 2', '4:3': '4 : 3', '1:1': 'square', '4:5': '4 : 5, upright', '2:3': '2 : 3, upright' },
+  ...{ '16:9': '16 : 9, wide', own: 'its own' },
+};
+
 /** Whether a picture is cut around its focus point to fill its place, or shown whole in it. */
 export const PICTURE_FITS = ['cut', 'whole'] as const;
 export type PictureFit = (typeof PICTURE_FITS)[number];
+
+export const FIT_WORDS: Readonly<Record<PictureFit, string>> = {
+  ...{ cut: 'cut around its focus point', whole: 'shown whole' },
+};
 
 export const SURFACES = ['plain', 'line', 'raised', 'tinted'] as const;
 export type Surface = (typeof SURFACES)[number];

@@ -26,13 +26,13 @@ interface KeptPart {
   readonly definition: PageDesign;
 }
 
-/** Everything that is wrong with a page, each with its place ("strips.2.columns.1.pieces.3"). */
-export function checkPage(page: PageDesign, scene: PageCheckScene): Issue[] {
+/** What the pieces of a page are checked with, and chosen by. */
+export function pieceSceneOf(page: PageDesign, scene: PageCheckScene): InsideScene {
   const lists = steeredLists(withParts(page, (id) => scene.partOf(id)?.definition));
   const areas = lists.map(({ settings }) => settings.name);
   const isList = isOfList(page);
   // What a page of a list shows is of no one listing.
-  const inside: InsideScene = {
+  return {
     ...scene,
     lists,
     partOf: (id) => namedPart(scene.partOf(id)),
@@ -41,6 +41,11 @@ export function checkPage(page: PageDesign, scene: PageCheckScene): Issue[] {
     areas,
     serves: page.serves,
   };
+}
+
+/** Everything that is wrong with a page, each with its place ("strips.2.columns.1.pieces.3"). */
+export function checkPage(page: PageDesign, scene: PageCheckScene): Issue[] {
+  const inside = pieceSceneOf(page, scene);
   return [
     ...frameIssues(page, { ...scene, kind: inside.kind }, scene.kind),
     ...page.strips.flatMap((strip, at) => stripIssues(strip, at, inside)),

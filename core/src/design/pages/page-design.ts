@@ -1,6 +1,6 @@
 import type { ConditionGroup, Picture } from '../../structure/index.js';
 import type { PieceSettings, PieceTypeName } from '../pieces/registry.js';
-import { isSteered } from '../pieces/list.js';
+import { isSteered } from '../pieces/list-settings.js';
 import type { PieceNumbers } from '../pieces/piece-type.js';
 import { pieceTypeOf } from '../pieces/registry.js';
 import { readSettings } from '../settings/setting.js';
@@ -75,7 +75,7 @@ export interface PageDesign {
   readonly strips: readonly Strip[];
 }
 
-type PieceSketch = {
+export type PieceSketch = {
   [Name in PieceTypeName]: Pick<PieceOf<Name>, 'type'> &
     Partial<Omit<PieceOf<Name>, 'settings' | 'type'>> & {
       readonly settings?: Partial<PieceSettings<Name>>;

@@ -1,5 +1,6 @@
 import { listOf, group, oneOf, words } from '../settings/setting.js';
 import { fieldAt } from '../../structure/index.js';
+import { optionsOf } from '../settings/control.js';
 import { isAddress } from './address.js';
 import { pieceType } from './piece-type.js';
 
@@ -9,13 +10,19 @@ const BUTTON = group({
   address: words(2000),
   field: words(61),
 });
-const LEADING_TYPES: readonly string[] = ['web-address', 'email', 'phone', 'file'];
+/** The types of fields that buttons can lead to. */
+export const LEADING_TYPES: readonly string[] = ['web-address', 'email', 'phone', 'file'];
 
 export const buttons = pieceType({
   label: 'Buttons',
   icon: 'open_in_new',
   purpose: 'What leads on: to a page, a web address, a telephone or an e-mail address of the listing',
   form: { buttons: listOf(BUTTON, 10), look: oneOf(['filled', 'plain'], 'filled') },
+  controls: {
+    buttons: { as: 'buttons', label: 'Buttons' },
+    look: { as: 'choice', label: 'Look', options: optionsOf({ filled: 'filled', plain: 'plain' }) },
+  },
+  begin: () => ({ settings: { buttons: [{ words: 'Read more', address: '/', field: '' }] } }),
   faults({ buttons: all }, { kind }) {
     return all.flatMap(({ words: own, address, field }) => {
       if (own.trim() === '') return ['a button needs words.'];

@@ -5,4 +5,5 @@ export const divider = pieceType({
   icon: 'remove',
   purpose: 'A line between two pieces',
   form: {},
+  controls: {},
 });

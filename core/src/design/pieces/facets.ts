@@ -1,6 +1,6 @@
 import { listOf, words } from '../settings/setting.js';
 import { pieceType } from './piece-type.js';
-import { STEERING_FORM, withoutArea } from './steering.js';
+import { STEERING_CONTROLS, STEERING_FORM, beginSteering, withoutArea } from './steering.js';
 
 export const facets = pieceType({
   label: 'Facets',
@@ -11,5 +11,15 @@ export const facets = pieceType({
     /** Keys of the facets to show, in their order; none for all. */
     only: listOf(words(60), 30),
   },
+  controls: {
+    ...STEERING_CONTROLS,
+    only: {
+      as: 'choices',
+      label: 'Only these facets',
+      hint: 'Without any: all of them',
+      options: ({ facetsOf }, { area }) => facetsOf(area),
+    },
+  },
+  begin: beginSteering,
   faults: (settings, scene) => withoutArea(settings, scene),
 });

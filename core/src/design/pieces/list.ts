@@ -3,50 +3,19 @@ import { fieldAt } from '../../structure/index.js';
 import type { Kind, KindById } from '../../structure/index.js';
 import type { UsedField } from '../slots/slot-fields.js';
 import { makeSlot } from '../slots/slot.js';
-import type { SettingsOf } from '../settings/setting.js';
-import { flag, listOf, numberFrom, oneOf, words } from '../settings/setting.js';
-import { slotsSetting, textSetting } from '../settings/text-settings.js';
 import { isOfList } from '../pages/page-purpose.js';
 import { pieceType, withoutListing } from './piece-type.js';
-import { LONGEST_AREA_NAME } from './steering.js';
-
-/**
- * Where the listings of an area come from: the list that the page is about, a kind, a selection, a link of the page's
- * listing, or what is like it.
- */
-const LIST_SOURCES = ['page', 'kind', 'selection', 'linked', 'related'] as const;
-const LIST_LAYOUTS = ['grid', 'rows', 'table', 'scrolling', 'ranked'] as const;
-const MOST_LISTED = 100;
-
-const LIST_FORM = {
-  from: oneOf(LIST_SOURCES, 'kind'),
-  /** Number of the kind or the selection. */
-  of: numberFrom(0, Number.MAX_SAFE_INTEGER, 0),
-  /** Of linked ones: the link field; of related ones: the fields in which they are alike. */
-  fields: listOf(words(61), 10),
-  most: numberFrom(1, MOST_LISTED, 12),
-  layout: oneOf(LIST_LAYOUTS, 'grid'),
-  /** The least width of a card of a grid or a scrolling row, in rem. */
-  width: numberFrom(8, 40, 16),
-  /** Of a table: its columns. */
-  columns: slotsSetting,
-  heading: textSetting,
-  intro: words(1000),
-  /** Whether its heading leads to the page of all of them, and "See all" stands beside it. */
-  leadsOn: flag(),
-  /** Whether visitors can search, narrow and order it and go on to further pages; the page's own list always is so. */
-  steered: flag(),
-  /** Of a steered one: what stands before its parts of the address, "yards" of "yards.page=2"; '' for plain parts. */
-  name: words(LONGEST_AREA_NAME),
-  /** Of a steered one: whether featured listings that lead it stand in a strip of their own. */
-  featuredApart: flag(),
-};
+import { LIST_CONTROLS, beginList } from './list-controls.js';
+import type { ListSettings } from './list-settings.js';
+import { LIST_FORM, canBeSteered, isSteered } from './list-settings.js';
 
 export const list = pieceType({
   label: 'Listings',
   icon: 'dataset',
   purpose: 'Cards of a kind, of a selection, of what is linked with the listing, or of what is like it',
   form: LIST_FORM,
+  controls: LIST_CONTROLS,
+  begin: beginList,
   faults(settings, scene) {
     const { from, of, fields, layout, columns, name } = settings;
     const { kind, kindById, isSelection, areas } = scene;
@@ -55,7 +24,7 @@ export const list = pieceType({
     if (isSteered(settings) && areas.filter((one) => one === name).length > 1) {
       faults.push(name === '' ? 'another list of the page has no name either.' : `another list is called “${name}”.`);
     }
-    if (settings.steered && (from === 'linked' || from === 'related')) {
+    if (settings.steered && from !== 'page' && !canBeSteered(from)) {
       faults.push('visitors can steer the list of the page, of a kind or of a selection only.');
     }
     if (layout === 'table' && columns.length === 0) faults.push('a table needs columns.');
@@ -98,7 +67,7 @@ export const list = pieceType({
 
 /** The kind of the listings of a list; of a selection there may be several. */
 function listedKind(
-  { from, of, fields }: Pick<SettingsOf<typeof LIST_FORM>, 'from' | 'of' | 'fields'>,
+  { from, of, fields }: Pick<ListSettings, 'from' | 'of' | 'fields'>,
   ofPage: Kind | null,
   kindById: KindById,
 ): Kind | undefined {
@@ -113,11 +82,6 @@ function listedKind(
     case 'selection':
       return undefined;
   }
-}
-
-/** Whether visitors can search, narrow and order a list and go on to its further pages. */
-export function isSteered({ from, steered }: Pick<SettingsOf<typeof LIST_FORM>, 'from' | 'steered'>): boolean {
-  return from === 'page' || (steered && (from === 'kind' || from === 'selection'));
 }
 
 /** The kind at the other end of a link field of the page's kind. */

@@ -1,6 +1,8 @@
 import { fieldAt } from '../../structure/index.js';
-import { PICTURE_FITS, PICTURE_RATIOS } from '../cards/card.js';
+import { FIT_WORDS, PICTURE_FITS, PICTURE_RATIOS, RATIO_WORDS } from '../cards/card.js';
+import { optionsOf } from '../settings/control.js';
 import { oneOf, pictureSetting, words } from '../settings/setting.js';
+import { fieldOptionsOr, fieldsOfTypes } from './field-options.js';
 import { pieceType, withoutListing } from './piece-type.js';
 
 export const picture = pieceType({
@@ -13,6 +15,21 @@ export const picture = pieceType({
     ratio: oneOf(PICTURE_RATIOS, 'own'),
     fit: oneOf(PICTURE_FITS, 'cut'),
     caption: words(300),
+  },
+  controls: {
+    field: {
+      as: 'choice',
+      label: 'Which',
+      options: fieldOptionsOr('one that is chosen here', ['picture', 'pictures']),
+    },
+    picture: { as: 'picture', label: 'The picture', isAsked: ({ field }) => field === '' },
+    ratio: { as: 'choice', label: 'Shape', options: optionsOf(RATIO_WORDS) },
+    fit: { as: 'choice', label: 'Fit', options: optionsOf(FIT_WORDS), isAsked: ({ ratio }) => ratio !== 'own' },
+    caption: { as: 'line', label: 'Words below it', longest: 300 },
+  },
+  begin({ kind }) {
+    const [first] = kind ? fieldsOfTypes(kind, ['picture', 'pictures']) : [];
+    return { settings: { field: first?.key ?? '' } };
   },
   faults({ picture: own, field }, scene) {
     if (field === '') return own ? [] : ['no picture is chosen.'];

@@ -3,6 +3,7 @@ import type { PagePurpose } from '../pages/page-purpose.js';
 import type { DesignScene } from '../slots/check-slot.js';
 import type { Slot } from '../slots/slot.js';
 import type { UsedField } from '../slots/slot-fields.js';
+import type { Controls } from '../settings/control.js';
 import type { SettingForm, SettingsOf } from '../settings/setting.js';
 
 /** What checking a piece depends on; the kind is that of the page's listing, null for a page without one. */
@@ -19,6 +20,18 @@ export interface PieceScene extends DesignScene {
   /** Names of the lists on the page that visitors can steer. */
   readonly areas: readonly string[];
 }
+
+/** What the settings of a piece can be chosen from, on the page on which it stands. */
+export interface PieceChoices extends PieceScene {
+  readonly kinds: readonly Kind[];
+  readonly selections: readonly { readonly id: number; readonly name: string }[];
+  readonly parts: readonly (PartOfPages & { readonly id: number })[];
+  /** The facets of a list of the page that visitors can steer. */
+  facetsOf(area: string): readonly { readonly key: string; readonly label: string }[];
+}
+
+/** The settings with which a new piece begins, or what the page or the site lacks for it. */
+export type PieceBeginning<Settings> = { readonly settings: Partial<Settings> } | { readonly lacks: string };
 
 /** A part of pages as far as checking asks about it: the kind whose listings it shows something of, null for none. */
 export interface PartOfPages {
@@ -54,6 +67,9 @@ export interface PieceType<Form extends SettingForm = SettingForm> {
   /** A line that says what it is for. */
   readonly purpose: string;
   readonly form: Form;
+  readonly controls: Controls<SettingsOf<NoInfer<Form>>, PieceChoices>;
+  /** With what a new one begins, so that it shows something at once; with its defaults where it is left out. */
+  begin?(scene: PieceChoices): PieceBeginning<SettingsOf<NoInfer<Form>>>;
   /** Everything that is wrong with its settings, as sentences that begin with a small letter. */
   faults?(settings: SettingsOf<Form>, scene: PieceScene): string[];
   /** The slots among its settings: they are checked, followed and read like any others. */
@@ -73,6 +89,9 @@ export interface PieceType<Form extends SettingForm = SettingForm> {
 export function pieceType<Form extends SettingForm>(type: PieceType<Form>): PieceType<Form> {
   return type;
 }
+
+/** What a page lacks for pieces that show something of a listing. */
+export const NEEDS_LISTING = 'a page of listings';
 
 /** What is wrong with a piece that needs a listing on a page that has none. */
 export function withoutListing({ kind }: PieceScene): string[] {

@@ -1,5 +1,6 @@
 import { fieldAt } from '../../structure/index.js';
 import { words } from '../settings/setting.js';
+import { fieldOptionsOr, fieldsOfTypes } from './field-options.js';
 import { pieceType, withoutListing } from './piece-type.js';
 
 export const richText = pieceType({
@@ -7,6 +8,18 @@ export const richText = pieceType({
   icon: 'notes',
   purpose: 'Paragraphs that are written here, or a text of the listing',
   form: { html: words(50_000), field: words(61) },
+  controls: {
+    field: {
+      as: 'choice',
+      label: 'Which text',
+      options: fieldOptionsOr('one that is written here', ['rich-text', 'long-text']),
+    },
+    html: { as: 'rich-text', label: 'The text', isAsked: ({ field }) => field === '' },
+  },
+  begin({ kind }) {
+    const [first] = kind ? fieldsOfTypes(kind, ['rich-text', 'long-text']) : [];
+    return { settings: first ? { field: first.key } : { html: '<p>Write here.</p>' } };
+  },
   faults({ field }, scene) {
     if (field === '') return [];
     const missing = withoutListing(scene);

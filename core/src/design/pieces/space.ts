@@ -1,4 +1,5 @@
 import { oneOf } from '../settings/setting.js';
+import { optionsOf } from '../settings/control.js';
 import { pieceType } from './piece-type.js';
 
 export const space = pieceType({
@@ -6,4 +7,7 @@ export const space = pieceType({
   icon: 'arrow_range',
   purpose: 'Keeps two pieces apart',
   form: { size: oneOf(['small', 'normal', 'large'], 'normal') },
+  controls: {
+    size: { as: 'choice', label: 'Size', options: optionsOf({ small: 'small', normal: 'normal', large: 'large' }) },
+  },
 });

@@ -1,9 +1,11 @@
 import type { ConditionGroup, Field, Kind, KindById, KindDefinition } from '../../structure/index.js';
 import {
+  BUILT_IN_PARTS,
   builtInField,
   fieldAt,
   fieldType,
   fieldsOfCondition,
+  hasPart,
   makeField,
   reachedKind,
   subfieldsOf,
@@ -30,6 +32,14 @@ export const SHOWN_PARTS: readonly Field[] = [
   PAGE_VALUE_FIELDS['@distance'],
   PAGE_VALUE_FIELDS['@daysLeft'],
 ];
+
+/** Those of them that listings of a kind have. */
+export function shownParts(kind: Kind): Field[] {
+  return SHOWN_PARTS.filter(({ key }) => {
+    const part = BUILT_IN_PARTS.find((one) => `@${one}` === key);
+    return !part || hasPart(kind, part);
+  });
+}
 
 /** The field that a value in a text is of, before anything inside it is looked at; undefined when it is gone. */
 export function fieldOfValue(

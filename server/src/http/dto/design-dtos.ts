@@ -203,6 +203,18 @@ export class DesignDto {
   @IsDefinition() definition!: DefinitionDto;
 }
 
+/** A page that is still being designed, and what it is shown with. */
+export class DraftedPageDto {
+  @ValidateIf((sent: DraftedPageDto) => sent.kindId !== null) @IsInt() kindId!: number | null;
+  @IsObject() @ValidateNested() @Type(() => PageDto) definition!: PageDto;
+  /** Of a page of listings: the one with which it is shown. */
+  @IsOptional() @IsInt() listingId?: number;
+  /** Of a page of categories: the key of the one with which it is shown. */
+  @IsOptional() @IsString() @MaxLength(100) category?: string;
+  /** State of its lists, as it stands after "?" in an address. */
+  @IsOptional() @IsString() @MaxLength(8000) search?: string;
+}
+
 export class DesignUpdateDto {
   @IsIn(DESIGN_TYPES) type!: DesignType;
   /** The version that the editor has seen. */
@@ -219,10 +231,19 @@ export function definedBy({
   definition: DefinitionDto;
 }): DefinitionOf<KeptCard> | DefinitionOf<KeptPage> | DefinitionOf<KeptLook> | DefinitionOf<KeptWords> {
   if (type === 'card') return { type, definition: cardOfDto(definition as CardDto) };
-  const plain: unknown = JSON.parse(JSON.stringify(definition));
-  if (type === 'page') return { type, definition: valueOf(readPage(plain)) };
+  if (type === 'page') return pageDefinedBy(definition as PageDto);
+  const plain = plainOf(definition);
   if (type === 'words') return { type, definition: valueOf(readWords(plain)) };
   return { type, definition: valueOf(readLook(plain)) };
+}
+
+/** The page that a DTO stands for. Refused when it cannot be read. */
+export function pageDefinedBy(definition: PageDto): DefinitionOf<KeptPage> {
+  return { type: 'page', definition: valueOf(readPage(plainOf(definition))) };
+}
+
+function plainOf(definition: DefinitionDto): unknown {
+  return JSON.parse(JSON.stringify(definition));
 }
 
 type DefinitionOf<Of extends Design> = Pick<Of, 'type' | 'definition'>;

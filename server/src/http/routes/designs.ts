@@ -1,10 +1,10 @@
 import { Refusal } from '@plindo/core/values';
-import { DesignDto, DesignUpdateDto, definedBy } from '../dto/design-dtos.js';
+import { DesignDto, DesignUpdateDto, DraftedPageDto, definedBy, pageDefinedBy } from '../dto/design-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
-export function designRoutes({ designs, pages }: Services): Route[] {
+export function designRoutes({ designs, draftedPages, pages }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -24,6 +24,20 @@ export function designRoutes({ designs, pages }: Services): Route[] {
       handle(call) {
         const { kindId } = call.body;
         return designs.add(signedIn(call), { kindId, ...definedBy(call.body) });
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/designs/preview',
+      permission: 'design',
+      summary: 'The model of a page by a design that nobody has saved, whatever is wrong with it.',
+      body: DraftedPageDto,
+      answers: 'DesignedPage',
+      async handle({ body: { kindId, definition: sent, listingId = null, category = null, search = '' } }) {
+        const { definition } = pageDefinedBy(sent);
+        const page = await draftedPages.page({ kindId, definition }, { listingId, category, search });
+        if (!page) throw Refusal.of('request.not-found');
+        return page;
       },
     }),
     route({

@@ -6,7 +6,7 @@ import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
-export function kindRoutes({ kinds, pages }: Services): Route[] {
+export function kindRoutes({ kinds, draftedPages }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -41,7 +41,7 @@ export function kindRoutes({ kinds, pages }: Services): Route[] {
       query: PreviewQueryDto,
       answers: 'DesignedPage',
       async handle(call) {
-        const page = await pages.preview(call.id(), call.query.search ?? '');
+        const page = await draftedPages.ofKind(call.id(), call.query.search ?? '');
         if (!page) throw Refusal.of('request.not-found');
         return page;
       },

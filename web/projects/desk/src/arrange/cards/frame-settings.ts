@@ -1,17 +1,19 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { CardDesign, CardPicture, DesignUse } from '@plindo/core/design';
-import { BODY_COLUMNS, CARD_LEADS, PICTURE_FITS, PICTURE_RATIOS, PICTURE_STANDS, SURFACES } from '@plindo/core/design';
+import {
+  BODY_COLUMNS,
+  CARD_LEADS,
+  FIT_WORDS,
+  PICTURE_FITS,
+  PICTURE_RATIOS,
+  PICTURE_STANDS,
+  RATIO_WORDS,
+  SURFACES,
+} from '@plindo/core/design';
 import type { CardWork } from './card-work';
 
 const STANDS_WORDS: Readonly<Record<CardPicture['stands'], string>> = {
   ...{ above: 'above', start: 'beside, in front', end: 'beside, behind', behind: 'behind the words', none: 'nowhere' },
-};
-const RATIO_WORDS: Readonly<Record<CardPicture['ratio'], string>> = {
-  ...{ '3:2': '3 : 2', '4:3': '4 : 3', '1:1': 'square', '4:5': '4 : 5, upright', '2:3': '2 : 3, upright' },
-  ...{ '16:9': '16 : 9, wide', own: 'its own' },
-};
-const FIT_WORDS: Readonly<Record<CardPicture['fit'], string>> = {
-  ...{ cut: 'cut around its focus point', whole: 'shown whole' },
 };
 const SURFACE_WORDS: Readonly<Record<CardDesign['surface'], string>> = {
   ...{ plain: 'none', line: 'with a line around it', raised: 'raised', tinted: 'tinted' },

@@ -1,6 +1,5 @@
-import { SHOWN_PARTS } from '@plindo/core/design';
+import { SHOWN_PARTS, shownParts } from '@plindo/core/design';
 import type { Field, Kind } from '@plindo/core/structure';
-import { BUILT_IN_PARTS, hasPart } from '@plindo/core/structure';
 import { waysThroughLinks } from '../ways-through-links';
 
 /** Something of a listing that a slot can show. */
@@ -19,15 +18,11 @@ export function showablesOf(
   kinds: readonly Kind[],
 ): { own: Showable[]; parts: Showable[]; linked: Showable[] } {
   const plain = (field: Field): Showable => ({ through: [], field, label: field.label });
-  const parts = SHOWN_PARTS.filter(({ key }) => {
-    const part = BUILT_IN_PARTS.find((one) => `@${one}` === key);
-    return !part || hasPart(kind, part);
-  });
   const partsOfLinked = SHOWN_PARTS.filter(({ key }) => OF_LINKED.includes(key));
   const linked = waysThroughLinks(kind, kinds).flatMap(({ to, through, label }) =>
     [...partsOfLinked, ...to.fields].map((field): Showable => ({ through, field, label: label + field.label })),
   );
-  return { own: kind.fields.map(plain), parts: parts.map(plain), linked };
+  return { own: kind.fields.map(plain), parts: shownParts(kind).map(plain), linked };
 }
 
 /** How a showable stands in a list of choices, and how it is found there. */

@@ -1,0 +1,115 @@
+import type { Field, Kind } from '../../structure/index.js';
+import { hasPart } from '../../structure/index.js';
+import { optionsOf } from '../settings/control.js';
+import type { Controls, Option } from '../settings/control.js';
+import { slotOfField } from '../slots/slot.js';
+import { makeText } from '../slots/text-with-values.js';
+import { isOfList } from '../pages/page-purpose.js';
+import { asOption, fieldsOfTypes } from './field-options.js';
+import type { ListSettings } from './list-settings.js';
+import { canBeSteered, isSteered } from './list-settings.js';
+import type { PieceBeginning, PieceChoices } from './piece-type.js';
+
+const SOURCE_WORDS: Readonly<Record<ListSettings['from'], string>> = {
+  ...{ page: 'the list that the page is about', kind: 'a kind', selection: 'a selection' },
+  ...{ linked: 'what the listing is linked with', related: 'what is like the listing' },
+};
+const LAYOUT_WORDS: Readonly<Record<ListSettings['layout'], string>> = {
+  ...{ grid: 'cards in a grid', rows: 'rows', table: 'a table', scrolling: 'a row to scroll' },
+  ...{ ranked: 'ranked, 1, 2, 3' },
+};
+const FIRST_COLUMNS = 3;
+
+/** In which fields listings can be alike. */
+const COMPARABLE: readonly Field['type'][] = ['one-choice', 'several-choices', 'categories', 'link', 'yes-no'];
+
+export const LIST_CONTROLS: Controls<ListSettings, PieceChoices> = {
+  from: { as: 'choice', label: 'Shows', options: (scene) => sourcesOn(scene).map(sourceOption) },
+  of: {
+    as: 'choice',
+    label: 'Which',
+    isAsked: ({ from }) => from === 'kind' || from === 'selection',
+    options({ kinds, selections }, { from }) {
+      if (from === 'kind') return kinds.map(({ id, many }) => ({ key: id, label: many }));
+      return selections.map(({ id, name }) => ({ key: id, label: name }));
+    },
+  },
+  fields: {
+    as: 'choices',
+    label: 'By',
+    isAsked: ({ from }) => from === 'linked' || from === 'related',
+    options: ({ kind }, { from }) => {
+      return kind ? fieldsOfTypes(kind, from === 'linked' ? ['link'] : COMPARABLE).map(asOption) : [];
+    },
+  },
+  layout: { as: 'choice', label: 'Stand as', options: optionsOf(LAYOUT_WORDS) },
+  columns: {
+    ...{ as: 'slots', label: 'Columns', shows: 'what is listed' },
+    isAsked: ({ layout }) => layout === 'table',
+  },
+  most: {
+    ...{ as: 'number', label: 'So many at most', least: 1, greatest: 100, unit: '' },
+    isAsked: (settings) => !isSteered(settings),
+  },
+  width: {
+    ...{ as: 'number', label: 'Least width of a card', least: 8, greatest: 40, unit: 'letters' },
+    isAsked: ({ layout }) => layout === 'grid' || layout === 'scrolling',
+    isMore: true,
+  },
+  heading: { as: 'text', label: 'Heading' },
+  intro: { as: 'lines', label: 'Words below the heading', longest: 1000, isMore: true },
+  leadsOn: {
+    ...{ as: 'yes-no', label: 'Leads on to all of them' },
+    isAsked: ({ from }) => from === 'kind' || from === 'selection',
+  },
+  steered: {
+    ...{ as: 'yes-no', label: 'Visitors can search, narrow and order it' },
+    isAsked: ({ from }) => canBeSteered(from),
+  },
+  name: {
+    ...{ as: 'line', label: 'Name in the address', longest: 40, isMore: true },
+    hint: 'Of a page with several such lists: “yards” for “yards.page=2”',
+    isAsked: isSteered,
+  },
+  featuredApart: { as: 'yes-no', label: 'Featured ones stand apart above', isAsked: isSteered, isMore: true },
+};
+
+/** A new list shows the page's own, else what the listing is linked with, else the first kind. */
+export function beginList(scene: PieceChoices): PieceBeginning<ListSettings> {
+  const { kind, kinds, areas } = scene;
+  if (isOfList(scene) && !areas.includes('')) return { settings: { from: 'page', featuredApart: true } };
+  const link = kind?.fields.find(({ type }) => type === 'link');
+  if (link) return { settings: { from: 'linked', fields: [link.key], heading: makeText([link.label]) } };
+  const [first] = kinds;
+  if (!first) return { lacks: 'a kind of listing' };
+  return { settings: { from: 'kind', of: first.id, most: 4, heading: makeText([first.many]), leadsOn: true } };
+}
+
+/** The columns that a table begins with: the title and the first fields that fit into a cell. */
+export function firstColumns(kind: Kind): ListSettings['columns'] {
+  const short = fieldsOfTypes(kind, [
+    ...COMPARABLE,
+    'short-text',
+    'decimal',
+    'whole-number',
+    'money',
+    'measure',
+    'date',
+  ]);
+  const own = short.filter(({ key }) => !key.startsWith('@')).slice(0, FIRST_COLUMNS);
+  const place = own.length === 0 && hasPart(kind, 'place') ? [slotOfField('@place', { icon: '' })] : [];
+  return [slotOfField('@title', { icon: '' }), ...own.map(({ key }) => slotOfField(key, { icon: '' })), ...place];
+}
+
+function sourcesOn({ kind, selections, ...page }: PieceChoices): ListSettings['from'][] {
+  return [
+    ...(isOfList(page) ? ['page' as const] : []),
+    'kind',
+    ...(selections.length > 0 ? ['selection' as const] : []),
+    ...(kind ? (['linked', 'related'] as const) : []),
+  ];
+}
+
+function sourceOption(key: ListSettings['from']): Option {
+  return { key, label: SOURCE_WORDS[key] };
+}
