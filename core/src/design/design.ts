@@ -79,8 +79,11 @@ export function wholePage(page: KeptPage, designs: readonly Design[]): KeptPage 
 
 /** A part of pages, by its number. */
 export function partAmong(designs: readonly Design[], id: number): KeptPage | undefined {
-  const found = designs.find((design) => design.id === id);
-  return found?.type === 'page' && found.definition.serves === 'part' ? found : undefined;
+  return designs.filter(isPart).find((design) => design.id === id);
+}
+
+export function isPart(design: Design): design is KeptPage {
+  return design.type === 'page' && design.definition.serves === 'part';
 }
 
 function byPosition(a: Design, b: Design): number {

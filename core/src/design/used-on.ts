@@ -4,7 +4,7 @@ import type { Design, KeptPage } from './design.js';
 import { pagesFor, wholePage } from './design.js';
 import type { Piece } from './pages/page-design.js';
 import { piecesOfPage } from './pages/page-design.js';
-import { linkedKind } from './pieces/list.js';
+import { linkedKind } from './pieces/list-settings.js';
 
 /** A place on the site at which a design is seen. */
 export interface DesignUse {

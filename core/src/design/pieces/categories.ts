@@ -40,6 +40,10 @@ export const categories = pieceType({
     if (!first) return { lacks: 'a kind with a facet of values to choose' };
     return { settings: { of: first.id, facet: choiceFacets(first)[0]!.key } };
   },
+  settle(settings, { kindById }) {
+    const keys = choiceFacets(kindById(settings.of)).map(({ key }) => key);
+    return { ...settings, facet: keys.includes(settings.facet) ? settings.facet : (keys[0] ?? '') };
+  },
   faults({ of, facet: key }, { kindById }) {
     const kind = kindById(of);
     if (!kind) return ['the kind that it leads to is not there any more.'];

@@ -1,13 +1,13 @@
 import type { Field, Kind } from '../../structure/index.js';
-import { hasPart } from '../../structure/index.js';
 import { optionsOf } from '../settings/control.js';
 import type { Controls, Option } from '../settings/control.js';
+import { slotFaults } from '../slots/check-slot.js';
 import { slotOfField } from '../slots/slot.js';
 import { makeText } from '../slots/text-with-values.js';
 import { isOfList } from '../pages/page-purpose.js';
 import { asOption, fieldsOfTypes } from './field-options.js';
 import type { ListSettings } from './list-settings.js';
-import { canBeSteered, isSteered } from './list-settings.js';
+import { canBeSteered, isSteered, listedKind } from './list-settings.js';
 import type { PieceBeginning, PieceChoices } from './piece-type.js';
 
 const SOURCE_WORDS: Readonly<Record<ListSettings['from'], string>> = {
@@ -22,6 +22,12 @@ const FIRST_COLUMNS = 3;
 
 /** In which fields listings can be alike. */
 const COMPARABLE: readonly Field['type'][] = ['one-choice', 'several-choices', 'categories', 'link', 'yes-no'];
+
+/** What fits into a cell of a table. */
+const SHORT: readonly Field['type'][] = [
+  ...COMPARABLE,
+  ...(['short-text', 'decimal', 'whole-number', 'money', 'measure', 'date', 'date-time', 'rating'] as const),
+];
 
 export const LIST_CONTROLS: Controls<ListSettings, PieceChoices> = {
   from: { as: 'choice', label: 'Shows', options: (scene) => sourcesOn(scene).map(sourceOption) },
@@ -85,20 +91,30 @@ export function beginList(scene: PieceChoices): PieceBeginning<ListSettings> {
   return { settings: { from: 'kind', of: first.id, most: 4, heading: makeText([first.many]), leadsOn: true } };
 }
 
+/** What a list shows has to be there, and a table has columns of what it lists. */
+export function settleList(settings: ListSettings, scene: PieceChoices): ListSettings {
+  const { kind, listKind, kindById } = scene;
+  const options = (name: 'of' | 'fields'): Option['key'][] => {
+    const control = LIST_CONTROLS[name];
+    return 'options' in control ? control.options(scene, settings).map(({ key }) => key) : [];
+  };
+  const { from } = settings;
+  const [ofs, fields] = [options('of'), options('fields')];
+  const of = ofs.includes(settings.of) ? settings.of : Number(ofs[0] ?? 0);
+  const isByFields = from === 'linked' || from === 'related';
+  const kept = settings.fields.filter((key) => fields.includes(key));
+  const first = fields.slice(0, 1).map(String);
+  const sound = { ...settings, of, fields: isByFields && kept.length === 0 ? first : kept };
+  const listed = listedKind(sound, listKind ?? kind, kindById);
+  if (sound.layout !== 'table' || !listed) return sound;
+  const columns = sound.columns.filter((slot) => slotFaults(slot, listed, scene).length === 0);
+  return { ...sound, columns: columns.length > 0 ? columns : firstColumns(listed) };
+}
+
 /** The columns that a table begins with: the title and the first fields that fit into a cell. */
-export function firstColumns(kind: Kind): ListSettings['columns'] {
-  const short = fieldsOfTypes(kind, [
-    ...COMPARABLE,
-    'short-text',
-    'decimal',
-    'whole-number',
-    'money',
-    'measure',
-    'date',
-  ]);
-  const own = short.filter(({ key }) => !key.startsWith('@')).slice(0, FIRST_COLUMNS);
-  const place = own.length === 0 && hasPart(kind, 'place') ? [slotOfField('@place', { icon: '' })] : [];
-  return [slotOfField('@title', { icon: '' }), ...own.map(({ key }) => slotOfField(key, { icon: '' })), ...place];
+function firstColumns(kind: Kind): ListSettings['columns'] {
+  const fields = kind.fields.filter(({ type }) => SHORT.includes(type)).slice(0, FIRST_COLUMNS);
+  return ['@title', ...fields.map(({ key }) => key)].map((key) => slotOfField(key, { icon: '' }));
 }
 
 function sourcesOn({ kind, selections, ...page }: PieceChoices): ListSettings['from'][] {

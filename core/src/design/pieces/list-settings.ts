@@ -1,3 +1,4 @@
+import type { Kind, KindById } from '../../structure/index.js';
 import type { SettingsOf } from '../settings/setting.js';
 import { flag, listOf, numberFrom, oneOf, words } from '../settings/setting.js';
 import { slotsSetting, textSetting } from '../settings/text-settings.js';
@@ -45,4 +46,29 @@ export function isSteered({ from, steered }: Pick<ListSettings, 'from' | 'steere
 /** Whether a list that is not the page's own can be steered. */
 export function canBeSteered(from: ListSettings['from']): boolean {
   return from === 'kind' || from === 'selection';
+}
+
+/** The kind of the listings of a list; of a selection there may be several. */
+export function listedKind(
+  { from, of, fields }: Pick<ListSettings, 'from' | 'of' | 'fields'>,
+  ofPage: Kind | null,
+  kindById: KindById,
+): Kind | undefined {
+  switch (from) {
+    case 'kind':
+      return kindById(of);
+    case 'linked':
+      return linkedKind(ofPage, fields[0] ?? '', kindById);
+    case 'page':
+    case 'related':
+      return ofPage ?? undefined;
+    case 'selection':
+      return undefined;
+  }
+}
+
+/** The kind at the other end of a link field of the page's kind. */
+export function linkedKind(kind: Kind | null, key: string, kindById: KindById): Kind | undefined {
+  const linked = kind?.fields.find((field) => field.key === key)?.settings.linked;
+  return linked && kindById(linked.kindId);
 }

@@ -1,13 +1,11 @@
 import { isSlug } from '../../values/index.js';
 import { fieldAt } from '../../structure/index.js';
-import type { Kind, KindById } from '../../structure/index.js';
 import type { UsedField } from '../slots/slot-fields.js';
 import { makeSlot } from '../slots/slot.js';
 import { isOfList } from '../pages/page-purpose.js';
 import { pieceType, withoutListing } from './piece-type.js';
-import { LIST_CONTROLS, beginList } from './list-controls.js';
-import type { ListSettings } from './list-settings.js';
-import { LIST_FORM, canBeSteered, isSteered } from './list-settings.js';
+import { LIST_CONTROLS, beginList, settleList } from './list-controls.js';
+import { LIST_FORM, canBeSteered, isSteered, listedKind } from './list-settings.js';
 
 export const list = pieceType({
   label: 'Listings',
@@ -16,6 +14,7 @@ export const list = pieceType({
   form: LIST_FORM,
   controls: LIST_CONTROLS,
   begin: beginList,
+  settle: settleList,
   faults(settings, scene) {
     const { from, of, fields, layout, columns, name } = settings;
     const { kind, kindById, isSelection, areas } = scene;
@@ -64,28 +63,3 @@ export const list = pieceType({
     return settings.from === 'selection' ? { ...settings, of: numbers.selection(settings.of) } : settings;
   },
 });
-
-/** The kind of the listings of a list; of a selection there may be several. */
-function listedKind(
-  { from, of, fields }: Pick<ListSettings, 'from' | 'of' | 'fields'>,
-  ofPage: Kind | null,
-  kindById: KindById,
-): Kind | undefined {
-  switch (from) {
-    case 'kind':
-      return kindById(of);
-    case 'linked':
-      return linkedKind(ofPage, fields[0] ?? '', kindById);
-    case 'page':
-    case 'related':
-      return ofPage ?? undefined;
-    case 'selection':
-      return undefined;
-  }
-}
-
-/** The kind at the other end of a link field of the page's kind. */
-export function linkedKind(kind: Kind | null, key: string, kindById: KindById): Kind | undefined {
-  const linked = kind?.fields.find((field) => field.key === key)?.settings.linked;
-  return linked && kindById(linked.kindId);
-}

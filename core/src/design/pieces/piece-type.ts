@@ -70,6 +70,8 @@ export interface PieceType<Form extends SettingForm = SettingForm> {
   readonly controls: Controls<SettingsOf<NoInfer<Form>>, PieceChoices>;
   /** With what a new one begins, so that it shows something at once; with its defaults where it is left out. */
   begin?(scene: PieceChoices): PieceBeginning<SettingsOf<NoInfer<Form>>>;
+  /** The settings after one of them was changed by hand, with what hangs on it put right. */
+  settle?(settings: SettingsOf<Form>, scene: PieceChoices): SettingsOf<Form>;
   /** Everything that is wrong with its settings, as sentences that begin with a small letter. */
   faults?(settings: SettingsOf<Form>, scene: PieceScene): string[];
   /** The slots among its settings: they are checked, followed and read like any others. */

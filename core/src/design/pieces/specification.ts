@@ -42,6 +42,13 @@ export const specification = pieceType({
     const [first] = kind ? fieldsOfTypes(kind, ROWS_TYPES) : [];
     return first ? { settings: { field: first.key } } : { lacks: 'a page of listings that have a field of rows' };
   },
+  settle(settings, { kind }) {
+    const field = kind && fieldAt(kind, settings.field);
+    const inside = field ? subfieldsOf(field).map(({ key }) => key) : [];
+    const known = (key: string): string => (inside.includes(key) ? key : '');
+    const { title, picture, address } = settings;
+    return { ...settings, title: known(title), picture: known(picture), address: known(address) };
+  },
   faults({ field: key, layout, title, picture, address }, scene) {
     if (!scene.kind) return withoutListing(scene);
     const field = fieldAt(scene.kind, key);

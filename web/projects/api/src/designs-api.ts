@@ -1,9 +1,18 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Changed, DesignSamples, ServingPage } from '@plindo/core/contract';
-import type { Design } from '@plindo/core/design';
+import type { Design, KeptPage } from '@plindo/core/design';
+import type { DesignedPage } from '@plindo/core/page';
 import type { UnplacedDesign } from '@plindo/core/plans';
 import type { Observable } from 'rxjs';
+
+/** A page that is being designed, and what it is shown with. */
+export interface DraftedPage extends Pick<KeptPage, 'kindId' | 'definition'> {
+  readonly listingId?: number;
+  /** Key of a category. */
+  readonly category?: string;
+  readonly search?: string;
+}
 
 /** Designs of what visitors see, and listings to try them with. */
 @Injectable({ providedIn: 'root' })
@@ -20,6 +29,11 @@ export class DesignsApi {
 
   save({ id, type, version, definition }: Omit<Design, 'position' | 'kindId'>): Observable<Changed<Design>> {
     return this.http.put<Changed<Design>>(`/api/designs/${id}`, { type, version, definition });
+  }
+
+  /** A page as it would be by a design that nobody has saved, with a listing, a category or a state of its lists. */
+  preview(page: DraftedPage): Observable<DesignedPage> {
+    return this.http.post<DesignedPage>('/api/designs/preview', page);
   }
 
   makeMain(id: number): Observable<Changed<Design>> {

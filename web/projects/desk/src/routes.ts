@@ -80,6 +80,16 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/words/words-page')).WordsPage,
       },
       {
+        path: 'arrange/pages',
+        title: 'Pages',
+        loadComponent: async () => (await import('./arrange/pages/pages-page')).PagesPage,
+      },
+      {
+        path: 'arrange/pages/:pageId',
+        title: 'Page',
+        loadComponent: async () => (await import('./arrange/pages/page-designer')).PageDesigner,
+      },
+      {
         path: 'arrange/selections/:selectionId',
         title: 'Selection',
         loadComponent: async () => (await import('./arrange/selections/selection-page')).SelectionPage,

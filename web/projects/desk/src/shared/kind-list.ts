@@ -33,6 +33,9 @@ import { KindsStore } from './kinds-store';
       }
       @if (stage() === 'arrange') {
         <h2>Across kinds</h2>
+        <a routerLink="/arrange/pages" routerLinkActive="here">
+          <span class="name"><pl-icon name="view_agenda" />Pages</span>
+        </a>
         <a routerLink="/arrange/selections" routerLinkActive="here">
           <span class="name"><pl-icon name="checklist" />Selections</span>
         </a>

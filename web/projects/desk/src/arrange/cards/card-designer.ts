@@ -1,40 +1,26 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  DestroyRef,
-  computed,
-  effect,
-  inject,
-  input,
-  signal,
-  untracked,
-} from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
-import { Router, RouterLink } from '@angular/router';
-import { CatalogApi, DesignsApi, ListingSearch } from '@plindo/api';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { Router } from '@angular/router';
+import { DesignsApi } from '@plindo/api';
 import type { DesignSamples, FoundListing } from '@plindo/core/contract';
-import type { CardDesign, Design, KeptCard } from '@plindo/core/design';
+import type { CardDesign, KeptCard } from '@plindo/core/design';
 import { cardsOfKind, firstCard, usesOfMainCard } from '@plindo/core/design';
 import type { Kind } from '@plindo/core/structure';
-import { Icon } from '@plindo/listing-view';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
 import { SelectionsStore } from '../../shared/selections-store';
+import { DesignSaving } from '../design/design-saving';
+import { DesignerFrame } from '../design/designer-frame';
+import { LiveView } from '../design/live-view';
 import { KeptWork } from '../design/kept-work';
 import { CardOutline } from './card-outline';
 import { CardWork } from './card-work';
 import { FrameSettings } from './frame-settings';
 import { LiveCards } from './live-cards';
-import { SlotSettings } from './slot-settings';
+import { SlotSettings } from '../design/slot-settings';
 import { StarterMenu } from './starter-menu';
 
-const WIDTHS = [
-  { key: 'phone', label: 'Phone', width: '390px' },
-  { key: 'tablet', label: 'Tablet', width: '768px' },
-  { key: 'wide', label: 'Wide', width: '100%' },
-] as const;
 /** In the address: the card that a kind has by itself or its main one, and one that is being made. */
 const MAIN = 'main';
 const NEW = 'new';
@@ -42,7 +28,8 @@ const NEW = 'new';
 /** The card designer: all of a card as a tree, the card itself with real listings, and what is said of what is chosen. */
 @Component({
   selector: 'pl-card-designer',
-  imports: [CardOutline, FrameSettings, Icon, LiveCards, MatButtonModule, RouterLink, SlotSettings, StarterMenu],
+  imports: [CardOutline, DesignerFrame, FrameSettings, LiveCards, LiveView, SlotSettings, StarterMenu],
+  providers: [DesignSaving],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './card-designer.html',
   styleUrl: './card-designer.scss',
@@ -60,14 +47,10 @@ export class CardDesigner {
   private readonly router = inject(Router);
   private readonly selections = inject(SelectionsStore);
 
-  protected readonly search = new ListingSearch(inject(CatalogApi));
   protected readonly kind = this.kinds.kindOf(this.kindId);
   protected readonly work = signal<CardWork | null>(null);
   protected readonly samples = signal<DesignSamples | null>(null);
-  protected readonly widths = WIDTHS;
-  protected readonly width = signal<(typeof WIDTHS)[number]>(WIDTHS[2]);
-  protected readonly isDark = signal(false);
-  protected readonly isSaving = signal(false);
+  protected readonly saving = inject(DesignSaving);
   /** Whether work from before was brought back. */
   protected readonly isBroughtBack = signal(false);
 
@@ -105,10 +88,6 @@ export class CardDesigner {
       const [isChanged, card] = [work.history.isChanged(), work.card()];
       untracked(() => (isChanged ? this.memory().write(this.version(), card) : this.memory().forget()));
     });
-    const press = (event: KeyboardEvent): void => this.key(event);
-    // Before the Desk's own undo, which takes back what was saved.
-    document.addEventListener('keydown', press, true);
-    inject(DestroyRef).onDestroy(() => document.removeEventListener('keydown', press, true));
   }
 
   /** Begins with the card as it is kept, or with work on it that was not saved; work at hand is not thrown away. */
@@ -141,7 +120,6 @@ export class CardDesigner {
   }
 
   protected pick(found: FoundListing): void {
-    this.search.clear();
     this.api.sample(found.id).subscribe({
       next: ({ samples, linked }) =>
         this.samples.update((known) => ({
@@ -153,34 +131,17 @@ export class CardDesigner {
   }
 
   protected save(): void {
-    const [work, kept, kind] = [this.work(), this.kept(), this.kind()];
-    if (!work || !kind || this.isSaving()) return;
+    const [work, kind] = [this.work(), this.kind()];
+    if (!work || !kind) return;
     const definition = work.card();
-    this.isSaving.set(true);
-    const sent = kept
-      ? this.api.save({ ...kept, definition })
-      : this.api.add({ type: 'card', kindId: kind.id, definition });
-    sent.subscribe({
-      next: ({ changeId, result }) => {
-        this.isSaving.set(false);
-        this.memory().forget();
-        this.isBroughtBack.set(false);
-        work.history.keep(definition);
-        this.notices.changed(`Saved the card ${definition.name}`, changeId, () => void this.designs.reload());
-        void this.shown(result);
-      },
-      error: (error: unknown) => {
-        this.isSaving.set(false);
-        this.notices.refused(error);
-      },
+    this.saving.save(this.kept(), { type: 'card', kindId: kind.id, definition }, ({ id }) => {
+      this.memory().forget();
+      this.isBroughtBack.set(false);
+      work.history.keep(definition);
+      // It stays at the card that was saved, under its own address.
+      const address = ['/arrange', this.kindId(), 'cards', id];
+      if (this.cardId() !== String(id)) void this.router.navigate(address, { replaceUrl: true });
     });
-  }
-
-  /** Stays at the card that was saved, under its own address. */
-  private async shown({ id }: Design): Promise<void> {
-    await this.designs.reload();
-    const address = ['/arrange', this.kindId(), 'cards', id];
-    if (this.cardId() !== String(id)) await this.router.navigate(address, { replaceUrl: true });
   }
 
   private look(kindId: number): void {
@@ -188,20 +149,6 @@ export class CardDesigner {
       next: (samples) => this.samples.set(samples),
       error: (error: unknown) => this.notices.refused(error),
     });
-  }
-
-  private key(event: KeyboardEvent): void {
-    const work = this.work();
-    const key = event.key.toLowerCase();
-    const isCommand = event.ctrlKey || event.metaKey;
-    const isTyping = event.target instanceof HTMLInputElement && event.target.type !== 'checkbox';
-    if (!work) return;
-    if (isCommand && key === 's') this.save();
-    else if (isCommand && !isTyping && key === 'z' && !event.shiftKey && work.history.undoWords()) work.undo();
-    else if (isCommand && !isTyping && (key === 'y' || key === 'z') && work.history.redoWords()) work.redo();
-    else return;
-    event.preventDefault();
-    event.stopPropagation();
   }
 
   private memory(): KeptWork<CardDesign> {

@@ -13,8 +13,8 @@ import type { CardZone, Slot, SlotPlace } from '@plindo/core/design';
 import { CARD_ZONES, ZONE_WORDS, slotOfField } from '@plindo/core/design';
 import { Icon } from '@plindo/listing-view';
 import type { CardWork } from './card-work';
-import { keyOfShowable, showablesOf } from './showable';
-import { slotShowing } from './new-slot';
+import { keyOfShowable, showablesOf } from '../design/showable';
+import { slotShowing } from '../design/new-slot';
 
 const WORDS = 'words';
 

@@ -117,14 +117,6 @@ export class CardWork {
     this.choose(null);
   }
 
-  undo(): void {
-    this.history.undo();
-  }
-
-  redo(): void {
-    this.history.redo();
-  }
-
   private take(step: DesignStep | null, mark: string | null = null): void {
     this.history.take(step, mark);
   }

@@ -27,7 +27,7 @@ const LEAD_WORDS: Readonly<Record<CardDesign['leads'], string>> = {
   selector: 'pl-frame-settings',
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frame-settings.html',
-  styleUrl: './settings.scss',
+  styleUrl: '../design/settings.scss',
 })
 export class FrameSettings {
   readonly work = input.required<CardWork>();

@@ -4,6 +4,7 @@ import type { Design } from '@plindo/core/design';
 import { AWKWARD_WORDS, placeOfSlot } from '@plindo/core/design';
 import { CardMaker } from '@plindo/core/page';
 import { Card } from '@plindo/listing-view';
+import { DragAmong } from '../design/drag-among';
 import type { CardWork } from './card-work';
 
 /**
@@ -71,20 +72,12 @@ import type { CardWork } from './card-work';
       outline-offset: 2px;
     }
   `,
-  host: {
-    '(click)': 'choose($event)',
-    '(dragstart)': 'lift($event)',
-    '(dragover)': 'dragOver($event)',
-    '(drop)': 'drop($event)',
-    '(dragend)': 'letGo()',
-  },
+  host: { '(click)': 'choose($event)' },
 })
 export class LiveCards {
   readonly work = input.required<CardWork>();
   readonly samples = input.required<DesignSamples>();
 
-  /** Key of the slot that is being dragged. */
-  private lifted: string | null = null;
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   protected readonly shown = computed(() => {
     const { work, samples } = { work: this.work(), samples: this.samples() };
@@ -100,6 +93,7 @@ export class LiveCards {
   });
 
   constructor() {
+    new DragAmong(this.host.nativeElement, 'slot', (from, onto, isBehind) => this.dropped(from, onto, isBehind));
     effect(() => {
       const chosen = this.work().chosen();
       this.shown();
@@ -115,46 +109,14 @@ export class LiveCards {
     this.work().choose(target instanceof HTMLElement ? (target.dataset['slot'] ?? null) : null);
   }
 
-  protected lift(event: DragEvent): void {
-    const slot = slotAt(event);
-    this.lifted = slot?.dataset['slot'] ?? null;
-    if (!slot || !event.dataTransfer) return;
-    event.dataTransfer.effectAllowed = 'move';
-    // Firefox drags nothing without data.
-    event.dataTransfer.setData('text/plain', this.lifted ?? '');
-  }
-
-  protected dragOver(event: DragEvent): void {
-    const slot = this.lifted === null ? null : slotAt(event);
-    this.clearMarks();
-    if (!slot) return;
-    event.preventDefault();
-    slot.classList.add(isBehind(event, slot) ? 'drop-after' : 'drop-before');
-  }
-
-  protected drop(event: DragEvent): void {
-    const [work, slot] = [this.work(), slotAt(event)];
-    const from = this.lifted === null ? null : placeOfSlot(work.card(), this.lifted);
-    const onto = placeOfSlot(work.card(), slot?.dataset['slot'] ?? '');
-    if (slot && from && onto) {
-      event.preventDefault();
-      const at = onto.at + (isBehind(event, slot) ? 1 : 0);
-      // Those behind it move up once it has been taken out.
-      const isBefore = from.zone === onto.zone && from.at < at;
-      work.move(from, { zone: onto.zone, at: isBefore ? at - 1 : at });
-    }
-    this.letGo();
-  }
-
-  protected letGo(): void {
-    this.lifted = null;
-    this.clearMarks();
-  }
-
-  private clearMarks(): void {
-    for (const slot of this.host.nativeElement.querySelectorAll('.drop-before, .drop-after')) {
-      slot.classList.remove('drop-before', 'drop-after');
-    }
+  private dropped(lifted: string, target: string, isBehind: boolean): void {
+    const work = this.work();
+    const [from, onto] = [placeOfSlot(work.card(), lifted), placeOfSlot(work.card(), target)];
+    if (!from || !onto) return;
+    const at = onto.at + (isBehind ? 1 : 0);
+    // Those behind it move up once it has been taken out.
+    const isBefore = from.zone === onto.zone && from.at < at;
+    work.move(from, { zone: onto.zone, at: isBefore ? at - 1 : at });
   }
 
   private mark(chosen: string | null): void {
@@ -163,14 +125,4 @@ export class LiveCards {
       slot.draggable = true;
     }
   }
-}
-
-function slotAt({ target }: Event): HTMLElement | null {
-  return target instanceof Element ? target.closest<HTMLElement>('[data-slot]') : null;
-}
-
-/** Whether a point lies in the lower half of something. */
-function isBehind({ clientY }: MouseEvent, element: HTMLElement): boolean {
-  const { top, height } = element.getBoundingClientRect();
-  return clientY > top + height / 2;
 }

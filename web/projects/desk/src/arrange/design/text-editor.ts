@@ -3,7 +3,7 @@ import type { TextPart, TextWithValues, ValueInText } from '@plindo/core/design'
 import { fieldOfValue, isValue, makeValueInText } from '@plindo/core/design';
 import type { Kind } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
-import { keyOfShowable, showablesOf } from '../cards/showable';
+import { keyOfShowable, showablesOf } from './showable';
 import { ValueSettings } from './value-settings';
 
 /** A text with values in it, as a line of words and chips; what is said of a chosen chip stands below. */
@@ -51,26 +51,31 @@ import { ValueSettings } from './value-settings';
     </div>
     <div class="add">
       <button type="button" class="link-button" (click)="add({ words: '' })">Add words</button>
-      <select class="plain-select" #added aria-label="Add a value" (change)="addValue(added)">
-        <option value="" selected>Add a value …</option>
-        @for (group of groups(); track group.label) {
-          <optgroup [label]="group.label">
-            @for (one of group.of; track keyOf(one)) {
-              <option [value]="keyOf(one)">{{ one.label }}</option>
-            }
-          </optgroup>
-        }
-      </select>
+      @if (groups().length) {
+        <select class="plain-select" #added aria-label="Add a value" (change)="addValue(added)">
+          <option value="" selected>Add a value …</option>
+          @for (group of groups(); track group.label) {
+            <optgroup [label]="group.label">
+              @for (one of group.of; track keyOf(one)) {
+                <option [value]="keyOf(one)">{{ one.label }}</option>
+              }
+            </optgroup>
+          }
+        </select>
+      }
     </div>
     @if (chosenValue(); as value) {
-      <pl-value-settings [value]="value" [kind]="kind()" [kinds]="kinds()" (changed)="put(chosen()!, $event)" />
+      @if (kind(); as kind) {
+        <pl-value-settings [value]="value" [kind]="kind" [kinds]="kinds()" (changed)="put(chosen()!, $event)" />
+      }
     }
   `,
   styleUrl: './text-editor.scss',
 })
 export class TextEditor {
   readonly text = input.required<TextWithValues>();
-  readonly kind = input.required<Kind>();
+  /** The kind of the listing whose values can stand in it; null for words alone. */
+  readonly kind = input.required<Kind | null>();
   readonly kinds = input.required<readonly Kind[]>();
   readonly label = input('Text');
   readonly textChange = output<TextWithValues>();
@@ -88,7 +93,9 @@ export class TextEditor {
     return part && isValue(part) ? part : null;
   });
   protected readonly groups = computed(() => {
-    const { own, parts, linked } = showablesOf(this.kind(), this.kinds());
+    const kind = this.kind();
+    if (!kind) return [];
+    const { own, parts, linked } = showablesOf(kind, this.kinds());
     const all = [
       { label: 'Fields', of: own },
       { label: 'Of every listing', of: parts },
@@ -110,7 +117,9 @@ export class TextEditor {
   }
 
   protected nameOf(value: ValueInText): string {
-    const field = fieldOfValue(value, this.kind(), (id) => this.kinds().find((kind) => kind.id === id));
+    const field = fieldOfValue(value, this.kind() ?? { fields: [] }, (id) =>
+      this.kinds().find((kind) => kind.id === id),
+    );
     return field?.label ?? `${value.field} (gone)`;
   }
 

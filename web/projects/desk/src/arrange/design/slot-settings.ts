@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Slot } from '@plindo/core/design';
 import {
+  LEADING_TYPES,
   LEADS_TO_LISTING,
   LEADS_TO_NOTHING,
   LEADS_TO_VALUE,
@@ -11,11 +12,10 @@ import {
   ownIcon,
   ownLabel,
 } from '@plindo/core/design';
-import type { ConditionGroup } from '@plindo/core/structure';
+import type { ConditionGroup, Kind, KindById } from '@plindo/core/structure';
 import { ICON_NAMES } from '@plindo/listing-view';
-import { TextEditor } from '../design/text-editor';
+import { TextEditor } from './text-editor';
 import { ConditionEditor } from '../selections/condition-editor';
-import type { CardWork } from './card-work';
 
 const SIZE_WORDS: Readonly<Record<Slot['size'], string>> = {
   ...{ tiny: 'tiny', small: 'small', normal: 'normal', large: 'large', larger: 'larger', largest: 'largest' },
@@ -26,7 +26,6 @@ const TONE_WORDS: Readonly<Record<Slot['tone'], string>> = {
 const FORM_WORDS: Readonly<Record<Slot['form'], string>> = {
   ...{ words: 'as words', own: 'in the manner of its type', tag: 'as a tag', button: 'as a button' },
 };
-const LEADING_TYPES: readonly string[] = ['web-address', 'email', 'phone', 'file'];
 const EVERYTHING: ConditionGroup = { join: 'all', of: [] };
 
 /** What is said of the slot that is chosen. What matters first, the rest behind "More". */
@@ -38,22 +37,27 @@ const EVERYTHING: ConditionGroup = { join: 'all', of: [] };
   styleUrl: './settings.scss',
 })
 export class SlotSettings {
-  readonly work = input.required<CardWork>();
   readonly slot = input.required<Slot>();
+  /** The kind of the listing that it shows something of; null for a page without one. */
+  readonly kind = input.required<Kind | null>();
+  readonly kinds = input.required<readonly Kind[]>();
+  readonly changed = output<Partial<Slot>>();
 
   protected readonly sizes = SLOT_SIZES.map((size) => ({ key: size, label: SIZE_WORDS[size] }));
   protected readonly tones = SLOT_TONES.map((tone) => ({ key: tone, label: TONE_WORDS[tone] }));
   protected readonly forms = SLOT_FORMS.map((form) => ({ key: form, label: FORM_WORDS[form] }));
   protected readonly icons = ICON_NAMES;
   protected readonly isTitle = computed(() => isTitleSlot(this.slot()));
-  protected readonly typeLabel = computed(() => ownLabel(this.slot().text, this.work().kind, this.work().kindById));
-  protected readonly typeIcon = computed(() => ownIcon(this.slot().text, this.work().kind, this.work().kindById));
+  private readonly fields = computed(() => this.kind() ?? { fields: [] });
+  private readonly kindById: KindById = (id) => this.kinds().find((kind) => kind.id === id);
+  protected readonly typeLabel = computed(() => ownLabel(this.slot().text, this.fields(), this.kindById));
+  protected readonly typeIcon = computed(() => ownIcon(this.slot().text, this.fields(), this.kindById));
   protected readonly leads = computed(() => [
     { key: LEADS_TO_NOTHING, label: 'nothing' },
     { key: LEADS_TO_LISTING, label: 'the listing’s page' },
     { key: LEADS_TO_VALUE, label: 'what it shows' },
-    ...this.work()
-      .kind.fields.filter(({ type }) => LEADING_TYPES.includes(type))
+    ...this.fields()
+      .fields.filter(({ type }) => LEADING_TYPES.includes(type))
       .map(({ key, label }) => ({ key, label })),
   ]);
   protected readonly condition = computed(() => this.slot().showWhen ?? EVERYTHING);
@@ -61,7 +65,7 @@ export class SlotSettings {
   protected readonly iconMode = computed(() => modeOf(this.slot().icon));
 
   protected set(change: Partial<Slot>): void {
-    this.work().change(change);
+    this.changed.emit(change);
   }
 
   /** "" for none, "own" for that of the field, "other" for one that is given. */

@@ -1,0 +1,290 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
+import { Router } from '@angular/router';
+import { DesignsApi, SessionStore, sentenceOf } from '@plindo/api';
+import type { DraftedPage } from '@plindo/api';
+import type { DesignSample, FoundListing } from '@plindo/core/contract';
+import type { KeptPage, PageDesign, PageItem, PiecePlace, PieceTypeName } from '@plindo/core/design';
+import { AWKWARD_WORDS, PAGE_PURPOSES, pieceName, stripName } from '@plindo/core/design';
+import type { DesignedPage } from '@plindo/core/page';
+import { Icon } from '@plindo/listing-view';
+import { EMPTY, catchError, filter, switchMap } from 'rxjs';
+import { DesignsStore } from '../../shared/designs-store';
+import { KindsStore } from '../../shared/kinds-store';
+import { Notices } from '../../shared/notices';
+import { Reading } from '../../shared/reading';
+import { SelectionsStore } from '../../shared/selections-store';
+import { DesignSaving } from '../design/design-saving';
+import { DesignerFrame } from '../design/designer-frame';
+import { KeptWork } from '../design/kept-work';
+import { LiveView } from '../design/live-view';
+import { HoldsFor } from './holds-for';
+import { LivePage } from './live-page';
+import type { WantedPage } from './new-page';
+import { firstPage } from './new-page';
+import { PageOutline } from './page-outline';
+import { PageSettings } from './page-settings';
+import { surroundingsOf } from './page-surroundings';
+import { PageWork } from './page-work';
+import type { PickedFor } from './piece-picker';
+import { PiecePicker } from './piece-picker';
+import { PieceSettingsPane } from './piece-settings';
+import { StripSettings } from './strip-settings';
+
+/** In the address: a page that is still to be made. */
+const NEW = 'new';
+
+/** The page designer: all of a page as a tree, the page itself in the site's own data, and what is said of what is chosen. */
+@Component({
+  selector: 'pl-page-designer',
+  imports: [
+    DesignerFrame,
+    Icon,
+    LivePage,
+    LiveView,
+    MatButtonModule,
+    PageOutline,
+    PageSettings,
+    PieceSettingsPane,
+    StripSettings,
+  ],
+  providers: [DesignSaving, HoldsFor],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './page-designer.html',
+  styleUrl: './page-designer.scss',
+})
+export class PageDesigner {
+  /** From the address: the page's number, or "new"; of a new one what it is for, of which kind or selection. */
+  readonly pageId = input.required<string>();
+  readonly serves = input<string>();
+  readonly kind = input<string>();
+  readonly selection = input<string>();
+  /** From the address: the part of the page to begin with, and the listing or category to show it with. */
+  readonly part = input<string>();
+  readonly listing = input<string>();
+  readonly category = input<string>();
+
+  private readonly api = inject(DesignsApi);
+  private readonly designs = inject(DesignsStore);
+  private readonly dialog = inject(MatDialog);
+  private readonly kinds = inject(KindsStore);
+  private readonly notices = inject(Notices);
+  private readonly reading = inject(Reading);
+  private readonly router = inject(Router);
+  private readonly selections = inject(SelectionsStore);
+  private readonly session = inject(SessionStore);
+
+  protected readonly saving = inject(DesignSaving);
+  protected readonly holdsFor = inject(HoldsFor);
+  protected readonly work = signal<PageWork | null>(null);
+  protected readonly model = signal<DesignedPage | null>(null);
+  /** Why the page can't be shown; '' when it can. */
+  protected readonly refusal = signal('');
+  protected readonly isBroughtBack = signal(false);
+  protected readonly isTried = signal(false);
+  protected readonly samples = signal<readonly DesignSample[] | null>(null);
+  /** The listing and the category that the page is shown with, and the state of its lists. */
+  protected readonly listingId = signal<number | null>(null);
+  protected readonly categoryKey = signal<string | null>(null);
+  private readonly search = signal('');
+  protected readonly awkward = AWKWARD_WORDS;
+
+  /** The page as it is kept; undefined for one that is still to be added. */
+  protected readonly kept = computed((): KeptPage | undefined => {
+    const found = (this.designs.designs() ?? []).find(({ id }) => String(id) === this.pageId());
+    return found?.type === 'page' ? found : undefined;
+  });
+  protected readonly shownKeys = computed(() => {
+    const strips = this.model()?.strips;
+    return strips
+      ? new Set(strips.flatMap(({ columns }) => columns.flatMap((one) => one.pieces.map(({ key }) => key))))
+      : null;
+  });
+  protected readonly categories = computed(() => {
+    const work = this.work();
+    if (work?.page().serves !== 'category') return [];
+    const fields = work.around.kind?.fields.filter(({ type }) => type === 'categories') ?? [];
+    return fields.flatMap(({ settings }) => settings.choices ?? []);
+  });
+  /** What the page is asked for with; null while something of it is not known. */
+  private readonly question = computed((): DraftedPage | null => {
+    const work = this.work();
+    if (!work) return null;
+    const { serves } = work.page();
+    const { kind } = work.around;
+    const isOfListing = serves === 'listing' || (serves === 'part' && kind !== null);
+    const [listing, category] = [this.listingId(), this.categoryKey()];
+    if ((isOfListing && listing === null) || (serves === 'category' && category === null)) return null;
+    return {
+      ...{ kindId: kind?.id ?? null, definition: work.page(), search: this.search() },
+      ...(listing !== null && { listingId: listing }),
+      ...(category !== null && { category }),
+    };
+  });
+
+  constructor() {
+    void this.kinds.reload();
+    void this.designs.reload();
+    void this.selections.reload();
+    effect(() => {
+      const isRead = this.kinds.kinds() && this.designs.designs() && this.selections.selections();
+      this.pageId();
+      this.wanted();
+      if (isRead) untracked(() => this.begin());
+    });
+    effect(() => {
+      const work = this.work();
+      if (!work) return;
+      const [isChanged, page] = [work.history.isChanged(), work.page()];
+      untracked(() => (isChanged ? this.memory().write(this.version(), page) : this.memory().forget()));
+    });
+    effect(() => {
+      const work = this.work();
+      const item = work?.item();
+      const where =
+        item?.of === 'strip' ? item.strip.showWhen : item?.of === 'piece' ? item.piece.showWhen : work?.page().when;
+      untracked(() => this.holdsFor.ask(work?.listingKind ?? null, where ?? null));
+    });
+    toObservable(this.question)
+      .pipe(
+        filter((question) => question !== null),
+        switchMap((question) => this.api.preview(question).pipe(catchError((error: unknown) => this.refuse(error)))),
+        takeUntilDestroyed(),
+      )
+      .subscribe((model) => {
+        this.refusal.set('');
+        this.model.set(model);
+      });
+  }
+
+  private readonly wanted = computed((): WantedPage => {
+    const serves = this.kept()?.definition.serves ?? PAGE_PURPOSES.find((one) => one === this.serves()) ?? 'free';
+    const kindId = this.kept() ? this.kept()!.kindId : this.kind() === undefined ? null : Number(this.kind());
+    const selectionId = this.kept()?.definition.selection ?? Number(this.selection() ?? 0);
+    const selection = this.selections.selections()?.find((one) => one.selection.id === selectionId)?.selection ?? null;
+    return { serves, kind: kindId === null ? null : (this.kinds.byId(kindId) ?? null), selection };
+  });
+
+  /** Begins with the page as it is kept, or with work on it that was not saved; work at hand is not thrown away. */
+  private begin(): void {
+    const [kept, before] = [this.kept(), this.work()];
+    if (!kept && this.pageId() !== NEW) return;
+    if (before?.history.isChanged() === true) return;
+    const wanted = this.wanted();
+    const plain = kept?.definition ?? this.unkept(wanted);
+    const brought = this.memory().read(this.version());
+    this.isBroughtBack.set(brought !== null);
+    const around = surroundingsOf(wanted.kind, this.pageId(), {
+      kinds: (this.kinds.kinds() ?? []).map((entry) => entry.kind),
+      selections: (this.selections.selections() ?? []).map(({ selection }) => selection),
+      designs: this.designs.designs() ?? [],
+      context: this.reading.context(),
+    });
+    const work = new PageWork(around, brought ?? plain, plain);
+    work.choose(before?.chosen() ?? this.part() ?? null);
+    this.work.set(work);
+    this.categoryKey.set(this.category() ?? this.categories()[0]?.key ?? null);
+    if (this.listing() !== undefined) this.listingId.set(Number(this.listing()));
+    if (work.listingKind && this.samples() === null) this.findSamples(work.listingKind.id);
+  }
+
+  private unkept(wanted: WantedPage): PageDesign {
+    const site = this.session.session()?.site ?? { name: '', tagline: '' };
+    const kinds = (this.kinds.kinds() ?? []).map((entry) => entry.kind);
+    const { words } = this.reading.context().formats;
+    return firstPage(wanted, { site, kinds, designs: this.designs.designs() ?? [], words });
+  }
+
+  protected startOver(): void {
+    this.memory().forget();
+    this.work.set(null);
+    this.begin();
+  }
+
+  private findSamples(kindId: number): void {
+    this.api.samples(kindId).subscribe({
+      next: ({ samples }) => {
+        this.samples.set(samples);
+        const first = samples.find(({ why }) => why.length === 0) ?? samples[0];
+        if (this.listingId() === null && first) this.listingId.set(first.listing.id);
+      },
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+
+  protected pick(found: FoundListing): void {
+    this.api.sample(found.id).subscribe({
+      next: ({ samples }) => {
+        const others = (this.samples() ?? []).filter(({ listing }) => listing.id !== found.id);
+        this.samples.set([...samples, ...others]);
+        this.listingId.set(found.id);
+      },
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+
+  /** Goes on to the next of the listings that it is tried with, or back to the one before. */
+  protected walk(by: 1 | -1): void {
+    const ids = (this.samples() ?? []).map(({ listing }) => listing.id);
+    const at = ids.indexOf(this.listingId() ?? 0);
+    this.listingId.set(ids[(at + by + ids.length) % ids.length] ?? null);
+  }
+
+  protected add(place: PiecePlace): void {
+    const [work, question] = [this.work(), this.question()];
+    if (!work) return;
+    const { definition: page, ...shownWith } = question ?? {
+      kindId: work.around.kind?.id ?? null,
+      definition: work.page(),
+    };
+    const data: PickedFor = { choices: work.choices(), page, shownWith };
+    this.dialog
+      .open<PiecePicker, PickedFor, PieceTypeName>(PiecePicker, { data, width: '64rem', maxWidth: '95vw' })
+      .afterClosed()
+      .subscribe((type) => {
+        if (type) work.add(type, place);
+      });
+  }
+
+  protected tryState(url: string): void {
+    this.search.set(url.split('?')[1] ?? '');
+  }
+
+  protected save(): void {
+    const work = this.work();
+    if (!work) return;
+    const definition = work.page();
+    const made = { type: 'page' as const, kindId: work.around.kind?.id ?? null, definition };
+    this.saving.save(this.kept(), made, ({ id }) => {
+      this.memory().forget();
+      this.isBroughtBack.set(false);
+      work.history.keep(definition);
+      // It stays at the page that was saved, under its own address.
+      if (this.pageId() !== String(id)) void this.router.navigate(['/arrange/pages', id], { replaceUrl: true });
+    });
+  }
+
+  protected readonly nameOf = pieceName;
+
+  protected stripNameOf({ strip, at }: PageItem): string {
+    return stripName(strip, Number(at[1]));
+  }
+
+  private refuse(error: unknown): typeof EMPTY {
+    this.refusal.set(sentenceOf(error));
+    return EMPTY;
+  }
+
+  private memory(): KeptWork<PageDesign> {
+    const { serves, kind, selection } = this.wanted();
+    return new KeptWork(
+      this.kept() ? `page-${this.pageId()}` : `new-${serves}-${kind?.id ?? ''}-${selection?.id ?? ''}`,
+    );
+  }
+
+  private version(): number {
+    return this.kept()?.version ?? 0;
+  }
+}
