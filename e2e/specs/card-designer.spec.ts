@@ -92,6 +92,9 @@ describe('The card designer', () => {
       .click();
     await page.getByRole('link', { name: 'Course card' }).click();
     await row('Level').waitFor();
+    // Nothing moves under the pointer once all has come.
+    await page.locator('pl-live-cards pl-card').first().waitFor();
+    await page.waitForLoadState('networkidle');
     const grip = page.locator('pl-card-outline li', { hasText: 'Level' }).locator('.grip');
     const target = row('Title');
     await grip.scrollIntoViewIfNeeded();

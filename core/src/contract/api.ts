@@ -1,6 +1,6 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { ConditionFault, Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
-import type { Awkwardness } from '../design/index.js';
+import type { Awkwardness, PagePurpose } from '../design/index.js';
 import type { CardForms, CardModel } from '../page/index.js';
 import type { Explanation, TableFilter } from '../query/index.js';
 import type {
@@ -90,6 +90,19 @@ export interface ServingPage {
   readonly name: string;
   /** What has to hold of a listing for it; null for all listings of the kind. */
   readonly when: ConditionGroup | null;
+}
+
+/** Which design made a page, and what it was shown with. */
+export interface DesignOfPage {
+  /** Null for a page that nobody has designed. */
+  readonly id: number | null;
+  readonly serves: PagePurpose;
+  readonly kindId: number | null;
+  /** Number of the selection whose list it shows; 0 for none. */
+  readonly selection: number;
+  readonly listingId: number | null;
+  /** Key of the category that it is about. */
+  readonly category: string | null;
 }
 
 /** Listings to try a design with, complete, and those that they are linked with, at most two links away. */

@@ -224,4 +224,15 @@ describe('Designed pages', () => {
     expect(shown.status).toBe(200);
     expect((shown.json as DesignedPage).canonical).toBe('/berths?q=nothing-like-it');
   });
+
+  it('can be asked for by the address of a page, with what it was shown with', async () => {
+    const at = async (url: string): Promise<object> => (await owner.send('GET', `/api/page/design?url=${url}`)).json;
+    const standard = { id: null, kindId: null, selection: 0, listingId: null, category: null };
+    expect(await at('/')).toEqual({ ...standard, serves: 'home' });
+    expect(await at('/berths')).toEqual({ ...standard, serves: 'index', kindId });
+    expect(await at('/berths/quay')).toEqual({ ...standard, serves: 'listing', kindId, listingId });
+    const { id } = (await add(page('Berth', [heading(words('A berth'))]))).json.result as { id: number };
+    expect(await at('/berths/quay')).toEqual({ ...standard, id, serves: 'listing', kindId, listingId });
+    expect((await owner.send('GET', '/api/page/design?url=/nowhere')).status).toBe(404);
+  });
 });

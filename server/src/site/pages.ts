@@ -1,6 +1,6 @@
 import { pagesFor, standardListingPage } from '@plindo/core/design';
 import type { KeptPage, Viewer } from '@plindo/core/design';
-import type { MissedOnPage, ServingPage } from '@plindo/core/contract';
+import type { DesignOfPage, MissedOnPage, ServingPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type { DesignedSource, ListArea, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
 import {
@@ -113,6 +113,33 @@ export class Pages {
       id: page?.id ?? null,
       name: page?.definition.name ?? `${kind.one} page`,
       when: page?.definition.when ?? null,
+    };
+  }
+
+  /** Which design made the page at an address, and what it was shown with, for the designer; null where no page is. */
+  async designAt(url: string): Promise<DesignOfPage | null> {
+    const place = await this.placeNow(partsOfUrl(url).path);
+    if (!place) return null;
+    if (place.of === 'listing') {
+      const listing = await this.store.listing(place.id);
+      const { kind } = place.catalog;
+      const page = listing && this.pageServing(this.live.complete(listing), kind);
+      return {
+        ...{ id: page?.id ?? null, serves: 'listing', kindId: kind.id },
+        ...{ selection: 0, listingId: place.id, category: null },
+      };
+    }
+    const { design, designId, own, selectionId, category } = place;
+    const [part] = own?.list.parts ?? [];
+    const kindId = selectionId === 0 ? (part?.catalog.kind.id ?? null) : null;
+    const { serves } = design;
+    return {
+      id: designId,
+      serves,
+      kindId,
+      selection: selectionId,
+      listingId: null,
+      category: category?.category.key ?? null,
     };
   }
 

@@ -23,6 +23,10 @@ export interface PagePlace {
   readonly of: 'page';
   readonly path: string;
   readonly design: PageDesign;
+  /** Number of the design; null for a page that nobody has designed. */
+  readonly designId: number | null;
+  /** Number of the selection whose list it is about; 0 for none. */
+  readonly selectionId: number;
   /** The list that the page is about; null for none. */
   readonly own: NamedList | null;
   /** The category that it is about; null for none. */
@@ -42,25 +46,28 @@ export interface ListingPlace {
   readonly id: number;
 }
 
+const OF_NO_LIST = { own: null, category: null, selectionId: 0 } as const;
+
 /** Finds what stands at paths of the public side. */
 export class Places {
   constructor(private readonly live: Live) {}
 
   at(path: string): Place | null {
-    if (path === '/') return { of: 'page', path, design: this.home(), own: null, category: null };
+    if (path === '/') return { of: 'page', path, ...this.home(), ...OF_NO_LIST };
     const { own, selection } = this.listAt(path) ?? {};
-    if (own) return { of: 'page', path, design: this.designOf(own, selection), own, category: null };
+    if (own)
+      return { of: 'page', path, ...this.designOf(own, selection), selectionId: selection ?? 0, own, category: null };
     const free = this.freePageAt(path);
-    if (free) return { of: 'page', path, design: free.definition, own: null, category: null };
+    if (free) return { of: 'page', path, ...designed(free), ...OF_NO_LIST };
     return this.listingAt(path) ?? this.categoryAt(path);
   }
 
   /** The page of a list: the one that was designed for its kind, or for the selection with a number, else the standard one. */
-  designOf({ list, heading }: NamedList, selection = 0): PageDesign {
+  private designOf({ list, heading }: NamedList, selection = 0): Designed {
     const kindId = selection === 0 ? (list.parts[0]?.catalog.kind.id ?? null) : null;
     const pages = pagesFor('index', kindId, this.live.designs());
     const kept = pages.find(({ definition }) => definition.selection === selection);
-    return kept?.definition ?? standardIndexPage(heading, list.design);
+    return kept ? designed(kept) : standard(standardIndexPage(heading, list.design));
   }
 
   ofKind(catalog: Catalog): NamedList {
@@ -81,9 +88,10 @@ export class Places {
     return { queries: this.live.scene(), selections: this.live.selections() };
   }
 
-  private home(): PageDesign {
+  private home(): Designed {
     const [kept] = pagesFor('home', null, this.live.designs());
-    return kept?.definition ?? standardHome(this.live.site(), this.listedKinds(), this.live.context().formats.words);
+    const { words } = this.live.context().formats;
+    return kept ? designed(kept) : standard(standardHome(this.live.site(), this.listedKinds(), words));
   }
 
   private freePageAt(path: string): KeptPage | undefined {
@@ -111,9 +119,9 @@ export class Places {
     const { category } = found;
     if (found.isFormer) return { of: 'moved', to: categoryPath(kind, category) };
     const kept = pageForCategory(pagesFor('category', kind.id, this.live.designs()), found.path);
-    const design = kept?.definition ?? standardCategoryPage(category.label, { intro: category.text ?? '' });
+    const by = kept ? designed(kept) : standard(standardCategoryPage(category.label, { intro: category.text ?? '' }));
     const own = listOfCategory(catalog, found, this.live.scene());
-    return { of: 'page', path, design, own, category: { category, kind, path: found.path } };
+    return { of: 'page', path, ...by, selectionId: 0, own, category: { category, kind, path: found.path } };
   }
 
   /** The listing whose page stands at a path. */
@@ -132,6 +140,16 @@ export class Places {
     const rest = parts.join('/');
     return catalog && isKindShown(catalog.kind) && rest !== '' ? { catalog, rest } : null;
   }
+}
+
+type Designed = Pick<PagePlace, 'design' | 'designId'>;
+
+function designed({ id, definition }: KeptPage): Designed {
+  return { design: definition, designId: id };
+}
+
+function standard(design: PageDesign): Designed {
+  return { design, designId: null };
 }
 
 export function partsOfPath(path: string): string[] {

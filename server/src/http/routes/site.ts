@@ -30,6 +30,19 @@ export function siteRoutes({ pages, site }: Services): Route[] {
     }),
     route({
       method: 'get',
+      path: '/page/design',
+      permission: 'read listings',
+      summary: 'Which design made the page at an address, and with what it was shown.',
+      query: PageQueryDto,
+      answers: 'DesignOfPage',
+      handle: async ({ query }) => {
+        const design = await pages.designAt(query.url);
+        if (!design) throw Refusal.of('request.not-found');
+        return design;
+      },
+    }),
+    route({
+      method: 'get',
       path: '/page/missed',
       permission: 'read listings',
       summary: 'For each thing that is chosen on a public list, the listings that it alone keeps out.',

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { MissedOnPage } from '@plindo/core/contract';
+import type { DesignOfPage, MissedOnPage } from '@plindo/core/contract';
 import type { DesignedPage } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
 import type { Observable } from 'rxjs';
@@ -18,6 +18,11 @@ export class PagesApi {
   /** Why a listing is not on the public list at an address, or where on it it is. */
   explain(url: string, listing: number): Observable<Explanation> {
     return this.http.get<Explanation>('/api/page/explain', { params: { url, listing } });
+  }
+
+  /** Which design made the page at an address. */
+  design(url: string): Observable<DesignOfPage> {
+    return this.http.get<DesignOfPage>('/api/page/design', { params: { url } });
   }
 
   /** For each thing that is chosen on a public list, the listings that it alone keeps out. */

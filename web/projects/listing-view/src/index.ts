@@ -3,6 +3,7 @@ export * from './explanation';
 export * from './form-state';
 export * from './icons/icon';
 export { ICON_NAMES, type IconName } from './icons/icon-names';
+export * from './parts-in-document';
 export * from './picture';
 export * from './pieces/designed-page';
 export type { StateChange, TypedWords } from './pieces/steering';

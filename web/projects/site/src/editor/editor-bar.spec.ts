@@ -39,6 +39,22 @@ describe('The bar that editors get beside public pages', () => {
     expect(shown.texts('[role=status]')).toEqual(['Quay 4 is here: number 3, on page 1.']);
   });
 
+  it('leads to the designer of the page, all of it or the part that is pointed at', async () => {
+    await shown.press('Change this page');
+    const design = { id: 7, serves: 'index', kindId: 1, selection: 0, listingId: null, category: null };
+    await server.answer('GET', '/api/page/design', design);
+    await shown.settled();
+    const links = (): (string | null)[] => shown.all('.row a').map((link) => link.getAttribute('href'));
+    expect(links()).toContain('/desk/arrange/pages/7?');
+    document.dispatchEvent(new KeyboardEvent('keydown', { key: 'Escape' }));
+    await shown.settled();
+    expect(links()).not.toContain('/desk/arrange/pages/7?');
+    await shown.press('Change this page');
+    await server.answer('GET', '/api/page/design', { ...design, id: null, listingId: 4 });
+    await shown.settled();
+    expect(links()).toContain('/desk/arrange/pages/new?serves=index&kind=1&listing=4');
+  });
+
   it('lets an answer go when the page is in another state', async () => {
     await ask();
     await server.answer('GET', '/api/page/explain', IN);

@@ -1,9 +1,11 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
+import { DOCUMENT } from '@angular/common';
+import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal } from '@angular/core';
 import { CatalogApi, DesignsApi, ListingSearch, PagesApi } from '@plindo/api';
-import type { FoundListing, MissedOnPage } from '@plindo/core/contract';
+import type { DesignOfPage, FoundListing, MissedOnPage } from '@plindo/core/contract';
 import type { PageModel } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
 import { ExplanationView } from '@plindo/listing-view';
+import { Pointing } from './pointing';
 
 /** What an editor who looks at the public site gets beside it: the way to the Desk, and why a listing isn't on a list. */
 @Component({
@@ -30,6 +32,7 @@ export class EditorBar {
     const model = this.model();
     return model.type === 'designed' ? model.listing : null;
   });
+  protected readonly isDesigned = computed(() => this.model().type === 'designed');
   /** Whether it has a list of which can be told why something isn't in it. */
   protected readonly hasList = computed(() => {
     const model = this.model();
@@ -38,7 +41,13 @@ export class EditorBar {
   /** Which page serves it, in a sentence. */
   protected readonly serving = signal('');
 
+  /** Where the designer is of the page that is to be changed; '' until that is asked. */
+  protected readonly designer = signal('');
+  private readonly document = inject(DOCUMENT);
+  private pointing: Pointing | null = null;
+
   constructor() {
+    inject(DestroyRef).onDestroy(() => this.endPointing());
     effect(() => {
       this.url();
       // An answer is one about the page in its state.
@@ -47,6 +56,7 @@ export class EditorBar {
       this.missed.set(null);
       this.fault.set('');
       this.serving.set('');
+      this.endPointing();
     });
   }
 
@@ -80,9 +90,46 @@ export class EditorBar {
     });
   }
 
+  /** Asks which design made the page; then what is to be changed can be pointed at. */
+  protected changePage(): void {
+    this.pages.design(this.url()).subscribe({
+      next: (design) => {
+        this.endPointing();
+        const address = designerOf(design);
+        this.designer.set(address);
+        const model = this.model();
+        if (model.type === 'designed')
+          this.pointing = new Pointing(this.document, model, (key) => this.pointed(address, key));
+      },
+      error: () => this.fault.set(REFUSED),
+    });
+  }
+
+  private pointed(address: string, key: string | null): void {
+    this.endPointing();
+    if (key !== null) this.document.location.assign(`${address}&part=${encodeURIComponent(key)}`);
+  }
+
+  protected endPointing(): void {
+    this.pointing?.end();
+    this.pointing = null;
+    this.designer.set('');
+  }
+
   protected editHref({ id, kindId }: Pick<FoundListing, 'id' | 'kindId'>): string {
     return `/desk/fill/${kindId}/${id}`;
   }
+}
+
+/** Where the designer of a page is in the Desk, with what it was shown with. */
+function designerOf({ id, serves, kindId, selection, listingId, category }: DesignOfPage): string {
+  const parts = new URLSearchParams({
+    ...(id === null && { serves, ...(kindId !== null && { kind: String(kindId) }) }),
+    ...(id === null && selection !== 0 && { selection: String(selection) }),
+    ...(listingId !== null && { listing: String(listingId) }),
+    ...(category !== null && { category }),
+  });
+  return `/desk/arrange/pages/${id ?? 'new'}?${parts}`;
 }
 
 const REFUSED = 'The server gave no answer. You may have been signed out: sign in to the Desk, then try again.';

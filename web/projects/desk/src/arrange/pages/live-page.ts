@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, ElementRef, effect, inject, input, output } from '@angular/core';
 import type { DesignedPage } from '@plindo/core/page';
-import { DesignedPageView } from '@plindo/listing-view';
+import { DesignedPageView, partsInDocument } from '@plindo/listing-view';
 import { DragAmong } from '../design/drag-among';
 import type { PageWork } from './page-work';
 
@@ -52,36 +52,12 @@ export class LivePage {
     this.work().choose(part?.dataset['piece'] ?? part?.dataset['strip'] ?? null);
   }
 
-  /** Strips, columns and pieces stand in the document in the order in which the model has them. */
-  private mark({ strips }: DesignedPage, chosen: string | null): void {
-    const sections = this.host.querySelectorAll<HTMLElement>('pl-designed-page > section');
-    strips.forEach((strip, at) => {
-      const section = sections[at];
-      if (!section) return;
-      markPart(section, 'strip', strip.key, chosen);
-      const columns = section.querySelectorAll<HTMLElement>(':scope > .columns > .column');
-      strip.columns.forEach((column, column_at) => {
-        const shown = [...(columns[column_at]?.children ?? [])];
-        column.pieces.forEach(({ key }, piece_at) => {
-          const piece = boxOf(shown[piece_at]);
-          if (!(piece instanceof HTMLElement)) return;
-          markPart(piece, 'piece', key, chosen);
-          piece.draggable = !this.isTried();
-        });
-      });
-    });
+  private mark(model: DesignedPage, chosen: string | null): void {
+    for (const { of, key, element } of partsInDocument(this.host, model)) {
+      element.dataset[of] = key;
+      element.classList.toggle('chosen-part', key === chosen);
+      if (of === 'piece') element.draggable = !this.isTried();
+    }
     if (chosen !== null) this.host.querySelector('.chosen-part')?.scrollIntoView({ block: 'nearest' });
   }
-}
-
-/** What of a piece has a box of its own: a piece that came as text stands in an element without one. */
-function boxOf(piece: Element | undefined): Element | undefined {
-  return piece?.localName === 'pl-quiet' ? (piece.firstElementChild ?? piece) : piece;
-}
-
-/** What came with an embedded part stands for the piece that embeds it, whose key is the first part of its own. */
-function markPart(element: HTMLElement, mark: 'strip' | 'piece', key: string, chosen: string | null): void {
-  const [own = key] = key.split('.');
-  element.dataset[mark] = own;
-  element.classList.toggle('chosen-part', own === chosen);
 }
