@@ -39,11 +39,12 @@ const WEB_EDGES = {
   site: [
     '@plindo/api',
     '@plindo/api/signed-in-mark',
+    '@plindo/api/tried-look',
     '@plindo/api/visitor-api',
     '@plindo/listing-view',
     '@plindo/listing-view/browser',
   ],
-  desk: ['@plindo/api', '@plindo/listing-view'],
+  desk: ['@plindo/api', '@plindo/api/tried-look', '@plindo/listing-view'],
 };
 
 function filesBelow(folder) {

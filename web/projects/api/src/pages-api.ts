@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { DesignOfPage, MissedOnPage } from '@plindo/core/contract';
-import type { DesignedPage } from '@plindo/core/page';
+import type { DesignedPage, PageModel } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
 import type { Observable } from 'rxjs';
 
@@ -9,6 +9,11 @@ import type { Observable } from 'rxjs';
 @Injectable({ providedIn: 'root' })
 export class PagesApi {
   private readonly http = inject(HttpClient);
+
+  /** The public page at an address, as somebody who has signed in sees it. */
+  page(url: string): Observable<PageModel> {
+    return this.http.get<PageModel>('/api/page', { params: { url } });
+  }
 
   /** Titles of places that fit words that are being typed. */
   places(q: string): Observable<string[]> {

@@ -80,6 +80,16 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/words/words-page')).WordsPage,
       },
       {
+        path: 'arrange/looks',
+        title: 'Looks',
+        loadComponent: async () => (await import('./arrange/looks/looks-page')).LooksPage,
+      },
+      {
+        path: 'arrange/looks/:lookId',
+        title: 'Look',
+        loadComponent: async () => (await import('./arrange/looks/look-designer')).LookDesigner,
+      },
+      {
         path: 'arrange/pages',
         title: 'Pages',
         loadComponent: async () => (await import('./arrange/pages/pages-page')).PagesPage,

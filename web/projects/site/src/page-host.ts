@@ -15,6 +15,8 @@ import { Meta, Title } from '@angular/platform-browser';
 import type { ResolveFn } from '@angular/router';
 import { Router } from '@angular/router';
 import { isMarkedSignedIn } from '@plindo/api/signed-in-mark';
+import type { TriedLook } from '@plindo/api/tried-look';
+import { takeLookOff, triedLook } from '@plindo/api/tried-look';
 import type { PageModel, SuggestionModel } from '@plindo/core/page';
 import { viewWords } from '@plindo/core/values';
 import type { StateChange, TypedWords } from '@plindo/listing-view';
@@ -64,7 +66,7 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
     </main>
     @if (isEditor()) {
       @defer {
-        <pl-editor-bar [model]="page" [url]="url()" />
+        <pl-editor-bar [model]="page" [url]="url()" [tried]="tried()?.name" (takenOff)="takeOff()" />
       }
     }
   `,
@@ -79,6 +81,8 @@ export class PageHost {
   /** Whether somebody has signed in with this browser, which is known in the browser only. */
   protected readonly isEditor = signal(false);
   protected readonly url = signal('/');
+  /** The look that an editor tries. */
+  protected readonly tried = signal<TriedLook | null>(null);
   /** What was asked for last, by what shows it. */
   private readonly hinting = new Map<unknown, unknown>();
   private readonly data = inject(SITE_DATA);
@@ -89,6 +93,7 @@ export class PageHost {
     const [title, meta, response] = [inject(Title), inject(Meta), inject(RESPONSE_INIT, { optional: true })];
     afterNextRender(() => {
       this.isEditor.set(isMarkedSignedIn());
+      if (this.isEditor()) this.tried.set(triedLook());
       this.showOwn();
     });
     effect(() => {
@@ -97,7 +102,7 @@ export class PageHost {
       title.setTitle(model.title);
       meta.updateTag({ name: 'description', content: model.description });
       this.document.documentElement.lang = model.site.locale;
-      this.wear(model.look);
+      this.wear(this.tried()?.style ?? model.look);
       this.setCanonical(model);
       if (response && model.type === 'not-found') response.status = 404;
     });
@@ -140,6 +145,11 @@ export class PageHost {
     };
     // A hint that cannot be given is no reason to disturb.
     asked.then(show, () => show([]));
+  }
+
+  protected takeOff(): void {
+    takeLookOff();
+    this.tried.set(null);
   }
 
   protected isCurrent(href: string): boolean {

@@ -39,6 +39,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/arrange/selections" routerLinkActive="here">
           <span class="name"><pl-icon name="checklist" />Selections</span>
         </a>
+        <a routerLink="/arrange/looks" routerLinkActive="here">
+          <span class="name"><pl-icon name="palette" />Looks</span>
+        </a>
         <a routerLink="/arrange/words" routerLinkActive="here">
           <span class="name"><pl-icon name="format_quote" />Words</span>
         </a>

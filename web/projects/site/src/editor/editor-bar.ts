@@ -1,5 +1,15 @@
 import { DOCUMENT } from '@angular/common';
-import { ChangeDetectionStrategy, Component, DestroyRef, computed, effect, inject, input, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  DestroyRef,
+  computed,
+  effect,
+  inject,
+  input,
+  output,
+  signal,
+} from '@angular/core';
 import { CatalogApi, DesignsApi, ListingSearch, PagesApi } from '@plindo/api';
 import type { DesignOfPage, FoundListing, MissedOnPage } from '@plindo/core/contract';
 import type { PageModel } from '@plindo/core/page';
@@ -18,6 +28,9 @@ export class EditorBar {
   readonly model = input.required<PageModel>();
   /** The address of the page in its state. */
   readonly url = input.required<string>();
+  /** Name of the look that is tried; undefined for none. */
+  readonly tried = input<string>();
+  readonly takenOff = output();
 
   private readonly designs = inject(DesignsApi);
   private readonly pages = inject(PagesApi);

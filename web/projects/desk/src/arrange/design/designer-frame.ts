@@ -20,6 +20,7 @@ export class DesignerFrame {
   readonly name = input.required<string>();
   readonly back = input.required<{ readonly label: string; readonly link: readonly (string | number)[] }>();
   readonly liveLabel = input.required<string>();
+  readonly outlineLabel = input('Outline');
   readonly history = input.required<DesignHistory<unknown>>();
   readonly issues = input.required<readonly Issue[]>();
   /** Whether it is kept already: then only what is changed can be saved. */

@@ -28,6 +28,7 @@ const PAGES: readonly Place[] = [
     words: 'export apply structure',
   },
   { icon: 'view_agenda', label: 'Pages', about: 'Page', link: ['/arrange/pages'], words: 'home design parts' },
+  { icon: 'palette', label: 'Looks', about: 'Page', link: ['/arrange/looks'], words: 'colours typefaces palette' },
   { icon: 'checklist', label: 'Selections', about: 'Page', link: ['/arrange/selections'], words: 'saved questions' },
   { icon: 'warning', label: 'Problems', about: 'Page', link: ['/fill/problems'], words: 'missing duplicates broken' },
   { icon: 'photo_library', label: 'Pictures', about: 'Page', link: ['/fill/pictures'], words: 'images unused' },

@@ -1,0 +1,147 @@
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
+import { MatButtonModule } from '@angular/material/button';
+import { Router } from '@angular/router';
+import { PagesApi } from '@plindo/api';
+import type { KeptLook, LookDesign } from '@plindo/core/design';
+import { looksOf, makeLook } from '@plindo/core/design';
+import type { DesignedPage } from '@plindo/core/page';
+import { styleOf } from '@plindo/core/page';
+import { isKindShown } from '@plindo/core/structure';
+import { DesignedPageView } from '@plindo/listing-view';
+import { switchMap } from 'rxjs';
+import { DesignsStore } from '../../shared/designs-store';
+import { KindsStore } from '../../shared/kinds-store';
+import { DesignSaving } from '../design/design-saving';
+import { DesignerFrame } from '../design/designer-frame';
+import { KeptWork } from '../design/kept-work';
+import { LiveView } from '../design/live-view';
+import { tryLook } from '@plindo/api/tried-look';
+import { LookSettings } from './look-settings';
+import { LookWork } from './look-work';
+
+const NEW = 'new';
+
+/** The look designer: any page of the site in the look as it is being made, beside the one that visitors see if wanted. */
+@Component({
+  selector: 'pl-look-designer',
+  imports: [DesignedPageView, DesignerFrame, LiveView, LookSettings, MatButtonModule],
+  providers: [DesignSaving],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './look-designer.html',
+  styleUrl: './look-designer.scss',
+})
+export class LookDesigner {
+  /** From the address; the look's number, or "new". */
+  readonly lookId = input.required<string>();
+
+  private readonly designs = inject(DesignsStore);
+  private readonly kinds = inject(KindsStore);
+  private readonly pages = inject(PagesApi);
+  private readonly router = inject(Router);
+  protected readonly saving = inject(DesignSaving);
+  protected readonly work = signal<LookWork | null>(null);
+  protected readonly model = signal<DesignedPage | null>(null);
+  protected readonly isBroughtBack = signal(false);
+  /** Whether the look of the site is shown beside. */
+  protected readonly isCompared = signal(false);
+  protected readonly path = signal('/');
+
+  private readonly looks = computed(() => looksOf(this.designs.designs() ?? []));
+  protected readonly kept = computed((): KeptLook | undefined =>
+    this.looks().find(({ id }) => String(id) === this.lookId()),
+  );
+  protected readonly isOfSite = computed(() => this.kept() !== undefined && this.kept() === this.looks()[0]);
+  protected readonly style = computed(() => styleOf(this.work()?.look()));
+  protected readonly siteStyle = computed(() => styleOf(this.looks()[0]?.definition));
+  /** The pages on which it can be looked at. */
+  protected readonly places = computed(() => [
+    { path: '/', label: 'Home page' },
+    ...(this.kinds.kinds() ?? [])
+      .filter(({ kind }) => isKindShown(kind) && kind.hasIndexPage)
+      .map(({ kind }) => ({ path: `/${kind.slug}`, label: kind.many })),
+  ]);
+  /** The first listing of the list that is shown, to see its page too. */
+  protected readonly firstCard = computed(() => {
+    const pieces = this.model()?.strips.flatMap(({ columns }) => columns.flatMap((column) => column.pieces)) ?? [];
+    const cards = pieces.flatMap((piece) => (piece.type === 'list' ? piece.cards : []));
+    const card = cards.find(({ href }) => href);
+    return card?.href ? { href: card.href, title: card.title } : null;
+  });
+
+  constructor() {
+    void this.designs.reload();
+    void this.kinds.reload();
+    effect(() => {
+      const [id, isRead] = [this.lookId(), this.designs.designs() !== null];
+      if (isRead) untracked(() => this.begin(id));
+    });
+    effect(() => {
+      const work = this.work();
+      if (!work) return;
+      const [isChanged, look] = [work.history.isChanged(), work.look()];
+      untracked(() => (isChanged ? this.memory().write(this.version(), look) : this.memory().forget()));
+    });
+    toObservable(this.path)
+      .pipe(
+        switchMap((path) => this.pages.page(path)),
+        takeUntilDestroyed(),
+      )
+      .subscribe((model) => {
+        if (model.type === 'designed') this.model.set(model);
+      });
+  }
+
+  private begin(id: string): void {
+    const kept = this.kept();
+    if (!kept && id !== NEW) return;
+    if (this.work()?.history.isChanged() === true) return;
+    const plain = kept?.definition ?? this.unkept();
+    const brought = this.memory().read(this.version());
+    this.isBroughtBack.set(brought !== null);
+    this.work.set(new LookWork(brought ?? plain, plain));
+  }
+
+  /** The look of the site under a name that is free, or the one that comes with Plindo. */
+  private unkept(): LookDesign {
+    const [first] = this.looks();
+    const names = this.looks().map(({ definition }) => definition.name);
+    let number = 1;
+    while (names.includes(`Look ${number}`)) number++;
+    return { ...(first?.definition ?? makeLook({ name: '' })), name: `Look ${number}`, purpose: '' };
+  }
+
+  protected startOver(): void {
+    this.memory().forget();
+    this.work.set(null);
+    this.begin(this.lookId());
+  }
+
+  /** Shows the site itself in this look, to this browser only. */
+  protected tryIt(): void {
+    const work = this.work();
+    if (!work) return;
+    tryLook({ name: work.look().name, style: this.style() });
+    window.open(this.path(), '_blank', 'noopener');
+  }
+
+  protected save(): void {
+    const work = this.work();
+    if (!work) return;
+    const definition = work.look();
+    this.saving.save(this.kept(), { type: 'look', kindId: null, definition }, ({ id }) => {
+      this.memory().forget();
+      this.isBroughtBack.set(false);
+      work.history.keep(definition);
+      if (this.lookId() !== String(id)) void this.router.navigate(['/arrange/looks', id], { replaceUrl: true });
+    });
+  }
+
+  private memory(): KeptWork<LookDesign> {
+    return new KeptWork(`look-${this.kept()?.id ?? NEW}`);
+  }
+
+  private version(): number {
+    return this.kept()?.version ?? 0;
+  }
+}
