@@ -21,6 +21,7 @@ import {
 } from './people-and-work.js';
 import type { GuideNumbers, KeptPicture } from './guide-parts.js';
 import { officePart } from './pages/office-part.js';
+import { guideFrame } from './pages/guide-frame.js';
 import { guidePages } from './pages/guide-pages.js';
 import { drawLogo } from './pictures.js';
 import { drawPortrait } from './portraits.js';
@@ -87,6 +88,7 @@ async function designGuide(
   for (const [kindId, definition] of guidePages({ ...numbers, office: office.id }, pictures)) {
     await designs.add(null, { type: 'page', kindId, definition });
   }
+  await designs.add(null, { type: 'frame', kindId: null, definition: guideFrame(numbers.berth) });
 }
 
 /** The set with a picture for each category at the top of the tree. */

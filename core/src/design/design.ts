@@ -5,6 +5,7 @@ import { languageOf } from '../values/index.js';
 import type { CardDesign } from './cards/card.js';
 import { slotsOfCard, zonesOf } from './cards/card.js';
 import { firstCard } from './cards/first-card.js';
+import type { FrameDesign } from './frames/frame-design.js';
 import type { LookDesign } from './looks/look.js';
 import { withParts } from './pages/embedded-parts.js';
 import type { PageDesign, Piece } from './pages/page-design.js';
@@ -18,7 +19,7 @@ import { fieldsOfSlots, slotWithKeyRenamed, withGroupRenamed } from './slots/slo
 import { isValue } from './slots/text-with-values.js';
 import type { WordsDesign } from './words/words-design.js';
 
-export const DESIGN_TYPES = ['card', 'page', 'look', 'words'] as const;
+export const DESIGN_TYPES = ['card', 'page', 'look', 'words', 'frame'] as const;
 export type DesignType = (typeof DESIGN_TYPES)[number];
 
 interface Kept<Type extends DesignType, Definition> {
@@ -26,7 +27,7 @@ interface Kept<Type extends DesignType, Definition> {
   /** Goes up by one at every change. */
   readonly version: number;
   readonly type: Type;
-  /** Number of the kind whose listings it shows; null for a page of no listing, for a look and for words. */
+  /** Number of the kind whose listings it shows; null for what is of the whole site. */
   readonly kindId: number | null;
   /** Lower first; the first card of a kind is its main one, the first look that of the site. */
   readonly position: number;
@@ -37,9 +38,10 @@ export type KeptCard = Kept<'card', CardDesign>;
 export type KeptPage = Kept<'page', PageDesign>;
 export type KeptLook = Kept<'look', LookDesign>;
 export type KeptWords = Kept<'words', WordsDesign>;
+export type KeptFrame = Kept<'frame', FrameDesign>;
 
 /** A design as it is kept. */
-export type Design = KeptCard | KeptPage | KeptLook | KeptWords;
+export type Design = KeptCard | KeptPage | KeptLook | KeptWords | KeptFrame;
 
 /** The cards of a kind in their order; the first is used where no other was chosen. */
 export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCard[] {
@@ -50,6 +52,11 @@ export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCar
 /** The looks in their order; the first is that of the site. */
 export function looksOf(designs: readonly Design[]): KeptLook[] {
   return designs.filter((design): design is KeptLook => design.type === 'look').sort(byPosition);
+}
+
+/** Header and footer of the site: the first ones; undefined where they are as they come. */
+export function frameOf(designs: readonly Design[]): KeptFrame | undefined {
+  return designs.filter((design): design is KeptFrame => design.type === 'frame').sort(byPosition)[0];
 }
 
 /** The publisher's own sentences in the language of a locale. */
@@ -147,7 +154,7 @@ export function designWithKeyRenamed<Of extends Design>(given: Of, change: KeyCh
   const isUsed = fieldsOfDesign(design, kindById).some(
     ({ kindId, field }) => kindId === change.kindId && field === change.from,
   );
-  if (!isUsed || design.type === 'look' || design.type === 'words') return given;
+  if (!isUsed || (design.type !== 'page' && design.type !== 'card')) return given;
   const renamedOf = (slot: Slot, of: Kind | null): Slot => (of ? slotWithKeyRenamed(slot, change, of, kindById) : slot);
   const renamed = (slot: Slot): Slot => renamedOf(slot, kind);
   if (design.type === 'page') {

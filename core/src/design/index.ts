@@ -4,6 +4,8 @@ export * from './cards/card-steps.js';
 export * from './cards/check-card.js';
 export * from './cards/first-card.js';
 export * from './design.js';
+export * from './frames/check-frame.js';
+export * from './frames/frame-design.js';
 export * from './looks/check-look.js';
 export * from './looks/look.js';
 export * from './looks/palettes.js';

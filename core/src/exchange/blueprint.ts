@@ -1,4 +1,4 @@
-import type { Design, KeptCard, KeptLook, KeptPage, KeptWords } from '../design/index.js';
+import type { Design, KeptCard, KeptFrame, KeptLook, KeptPage, KeptWords } from '../design/index.js';
 import { withPageNumbers } from '../design/index.js';
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
@@ -46,8 +46,9 @@ export type BlueprintDesign = (
   | Pick<KeptPage, 'type' | 'definition'>
   | Pick<KeptLook, 'type' | 'definition'>
   | Pick<KeptWords, 'type' | 'definition'>
+  | Pick<KeptFrame, 'type' | 'definition'>
 ) & {
-  /** Null for a page of no listing, for a look and for words. */
+  /** Null for what is of the whole site. */
   readonly kind: string | null;
 };
 
@@ -150,6 +151,10 @@ function designsIn({ designs, kinds, selections }: BlueprintSource): BlueprintDe
     const kind = kinds.find(({ id }) => id === design.kindId)?.slug ?? null;
     if (design.type === 'card') return { type: 'card', kind, definition: design.definition };
     if (design.type === 'look') return { type: 'look', kind, definition: design.definition };
+    if (design.type === 'frame') {
+      const searchIn = numbers.kind(design.definition.searchIn);
+      return { type: 'frame', kind, definition: { ...design.definition, searchIn } };
+    }
     if (design.type === 'words') return { type: 'words', kind, definition: design.definition };
     return { type: 'page', kind, definition: withPageNumbers(design.definition, numbers) };
   });

@@ -1,14 +1,16 @@
 import type { LookDesign } from '../design/index.js';
-import { customProperties, looksOf } from '../design/index.js';
+import { customProperties, frameOf, looksOf } from '../design/index.js';
 import type { SiteSettings } from '../structure/index.js';
 import type { CardScene } from './cards/card-maker.js';
-import type { KindLink, PageFrame } from './page-model.js';
+import type { PageLink, PageFrame } from './page-model.js';
+import { siteFrame } from './site-frame.js';
 
 /** What every page is made with; the clock is the caller's. */
 export interface PageScene extends CardScene {
   readonly site: SiteSettings;
   readonly now: Date;
-  readonly kinds: readonly KindLink[];
+  /** Links to the lists of all published kinds, and to the pages that stand in the menu. */
+  readonly kinds: readonly PageLink[];
 }
 
 const LONGEST_DESCRIPTION = 160;
@@ -21,10 +23,11 @@ export function styleOf(look: LookDesign | undefined): string {
 
 /** What all pages have. */
 export function frame(scene: PageScene, head: { title: string; description: string; canonical: string }): PageFrame {
-  const { site, now, kinds } = scene;
+  const { site, now, kinds, kindById, context } = scene;
   const title = head.title === '' ? site.name : `${head.title} – ${site.name}`;
   const description = head.description.slice(0, LONGEST_DESCRIPTION);
   const look = styleOf(looksOf(scene.designs)[0]?.definition);
   const { sent: words } = scene.context.formats.words;
-  return { site, look, words, now: now.toISOString(), kinds, canonical: head.canonical, title, description };
+  const around = siteFrame(frameOf(scene.designs)?.definition, kinds, { kindById, words: context.formats.words });
+  return { site, look, words, now: now.toISOString(), ...around, canonical: head.canonical, title, description };
 }

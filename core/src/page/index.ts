@@ -21,3 +21,4 @@ export * from './pieces/piece-models.js';
 export { isQuiet, piecePrint, sleepingPage } from './sleeping-page.js';
 export { slotsOf } from './slots.js';
 export * from './frame.js';
+export * from './site-frame.js';

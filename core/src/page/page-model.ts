@@ -2,6 +2,7 @@ import type { SiteSettings } from '../structure/index.js';
 import type { SentWords } from '../values/index.js';
 import type { PageColumn, PagePurpose, Strip } from '../design/index.js';
 import type { CardForms } from './cards/card-model.js';
+import type { FooterModel, HeaderModel } from './site-frame.js';
 import type { PieceModel } from './pieces/piece-models.js';
 
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
@@ -18,11 +19,13 @@ export interface PageFrame {
   readonly description: string;
   /** The one address of this page, without the parts that mean nothing. */
   readonly canonical: string;
-  /** Links to the index pages of all published kinds, and to the pages that stand in the menu. */
-  readonly kinds: readonly KindLink[];
+  readonly header: HeaderModel;
+  /** Null for a site that has none. */
+  readonly footer: FooterModel | null;
 }
 
-export interface KindLink {
+/** A link of the menu or the footer. */
+export interface PageLink {
   readonly label: string;
   readonly href: string;
 }

@@ -1,5 +1,5 @@
-import type { Design, DesignType, KeptCard, KeptLook, KeptPage, KeptWords } from '../design/index.js';
-import { checkCard, checkLook, checkPage, checkWords, mayBeOfKind, partAmong } from '../design/index.js';
+import type { Design, DesignType, KeptCard, KeptFrame, KeptLook, KeptPage, KeptWords } from '../design/index.js';
+import { checkCard, checkFrame, checkLook, checkPage, checkWords, mayBeOfKind, partAmong } from '../design/index.js';
 import type { ReadContext } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { foldText, issue } from '../values/index.js';
@@ -8,7 +8,8 @@ import type { Structure } from './structure.js';
 type Unplaced<Of extends Design> = Pick<Of, 'type' | 'kindId' | 'definition'>;
 
 /** A design before the store has given it a number, and a position among its like. */
-export type UnplacedDesign = Unplaced<KeptCard> | Unplaced<KeptPage> | Unplaced<KeptLook> | Unplaced<KeptWords>;
+export type UnplacedDesign =
+  Unplaced<KeptCard> | Unplaced<KeptPage> | Unplaced<KeptLook> | Unplaced<KeptWords> | Unplaced<KeptFrame>;
 export type DesignSketch = UnplacedDesign & Pick<Design, 'position'>;
 
 /** What designs are called in sentences. */
@@ -17,6 +18,7 @@ export const DESIGN_WORDS: Readonly<Record<DesignType, string>> = {
   page: 'page',
   look: 'look',
   words: 'words',
+  frame: 'header and footer',
 };
 
 /** Everything that is wrong with a design; `id` is its own where it is there already. */
@@ -42,6 +44,10 @@ export function designIssues(
   }
   if (design.type === 'words') {
     return kindId === null ? [...issues, ...checkWords(design.definition)] : [issue('request.not-found')];
+  }
+  if (design.type === 'frame') {
+    const wrong = checkFrame(design.definition, structure.kindById);
+    return kindId === null ? [...issues, ...wrong] : [issue('request.not-found')];
   }
   // A page of listings or of their list has their kind, any other none; a part may have one.
   if (!mayBeOfKind(design.definition, kindId !== null) || (kindId !== null && !kind)) {

@@ -1,5 +1,6 @@
 import type { DesignSamples } from '@plindo/core/contract';
-import type { PageModel } from '@plindo/core/page';
+import type { Design } from '@plindo/core/design';
+import type { PageFrame, PageModel } from '@plindo/core/page';
 import type { SentWords } from '@plindo/core/values';
 import { listOnPage } from '@plindo/core/testing/list-on-page';
 import type { Sender } from '../../testing/test-api.js';
@@ -193,6 +194,31 @@ describe('Designs', () => {
     expect(german.title).toContain('Hier ist nichts');
     expect([german.words.said['pager.next'], german.words.said['sort.label']]).toEqual(['Voraus', 'Sortieren nach']);
     await owner.send('PUT', '/api/site', site);
+  });
+
+  it('can be header and footer of the site, which go along in a blueprint with the kind that they search', async () => {
+    const menu = [{ words: 'Stay', address: '/berths', below: [] }];
+    const definition = { name: 'Ours', hasOwnMenu: true, menu, searchIn: kindId, line: 'The end' };
+    const sent = (more: object = {}): ReturnType<Sender['send']> =>
+      owner.send('POST', '/api/designs', { type: 'frame', kindId: null, definition: { ...definition, ...more } });
+    expect((await sent({ searchIn: 999 })).status).toBe(422);
+    expect((await sent()).status).toBe(200);
+    const page = (await owner.send('GET', '/api/page?url=/')).json as PageFrame;
+    expect(page.header.menu.map(({ label }) => label)).toEqual(['Stay']);
+    expect(page.footer).toEqual({ columns: [], line: 'The end' });
+    const blueprint = (await owner.send('GET', '/api/blueprint')).json as object;
+    const other = await TestApi.start();
+    try {
+      await other.addUser('owner');
+      const there = await other.signIn('owner');
+      expect((await there.send('POST', '/api/blueprint', blueprint)).status).toBe(200);
+      const designs = (await there.send('GET', '/api/designs')).json as Design[];
+      const [kept] = designs.filter(({ type }) => type === 'frame');
+      const [kind] = (await there.send('GET', '/api/kinds')).json as { kind: { id: number } }[];
+      expect((kept?.definition as { searchIn: number }).searchIn).toBe(kind!.kind.id);
+    } finally {
+      await other.stop();
+    }
   });
 
   it('are tried with listings with which they are likely to break', async () => {

@@ -7,6 +7,7 @@ import {
   addressOfAreas,
   explainInList,
   justMissingInList,
+  linksOfSite,
   listingPath,
   notFoundPage,
   pageAt,
@@ -244,14 +245,11 @@ export class Pages {
   /** With what all pages are made at this moment. */
   scene(): PageScene {
     const context = this.live.context();
-    const ofKinds = this.places.listedKinds().map((kind) => ({ label: kind.many, href: `/${kind.slug}` }));
-    const free = pagesFor('free', null, this.live.designs()).filter(({ definition }) => definition.inMenu);
-    const ofPages = free.map(({ definition: { name, address } }) => ({ label: name, href: `/${address}` }));
     return {
       site: this.live.site(),
       now: new Date(context.nowInMs),
       context,
-      kinds: [...ofKinds, ...ofPages],
+      kinds: linksOfSite(this.places.listedKinds(), this.live.designs()),
       kindById: this.kindById,
       designs: this.live.designs(),
     };

@@ -1,5 +1,5 @@
 import type { Design } from '@plindo/core/design';
-import { makeCard, makeLook, makePage, makeWords } from '@plindo/core/design';
+import { makeCard, makeFrame, makeLook, makePage, makeWords } from '@plindo/core/design';
 import type { User, Role } from '@plindo/core/contract';
 import type { Connection, Listing, Status } from '@plindo/core/listings';
 import type {
@@ -101,6 +101,7 @@ export function designOf(row: Row): Design {
   // What was written before a property existed has its default.
   if (row['type'] === 'page') return { ...kept, type: 'page', definition: makePage(parsed(row['definition'])) };
   if (row['type'] === 'look') return { ...kept, type: 'look', definition: makeLook(parsed(row['definition'])) };
+  if (row['type'] === 'frame') return { ...kept, type: 'frame', definition: makeFrame(parsed(row['definition'])) };
   if (row['type'] === 'words') return { ...kept, type: 'words', definition: makeWords(parsed(row['definition'])) };
   return { ...kept, type: 'card', definition: makeCard(parsed(row['definition'])) };
 }

@@ -1,5 +1,7 @@
 import type { Result } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
+import type { FrameDesign } from '../frames/frame-design.js';
+import { FRAME_FORM } from '../frames/frame-design.js';
 import type { LookDesign } from '../looks/look.js';
 import { LOOK_FORM } from '../looks/look.js';
 import { isPieceTypeName, pieceTypeOf } from '../pieces/registry.js';
@@ -85,6 +87,11 @@ export function readLook(input: unknown): Result<LookDesign> {
 /** The same of the words of a site. */
 export function readWords(input: unknown): Result<WordsDesign> {
   return read(() => readSettings(WORDS_FORM, input, 'words'));
+}
+
+/** The same of header and footer. */
+export function readFrame(input: unknown): Result<FrameDesign> {
+  return read(() => readSettings(FRAME_FORM, input, 'frame'));
 }
 
 function read<Of>(settings: () => Of): Result<Of> {

@@ -3,7 +3,7 @@ import type { Wording } from './wording.js';
 /** What the components of a page say, in English: browsers know it, so it needn't travel with pages. */
 export const ENGLISH_VIEW = {
   'page.skip': 'To the content',
-  'page.menu': 'Kinds',
+  'page.menu': 'Menu',
   'page.gone': 'Nothing here',
   'page.gone.why': 'This page is gone or has never been.',
   'page.gone.home': 'Go to the home page',

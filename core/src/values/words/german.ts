@@ -4,7 +4,7 @@ import type { Wording } from './wording.js';
 /** The same sentences in German. */
 export const GERMAN: Readonly<Record<Word, Wording>> = {
   'page.skip': 'Zum Inhalt',
-  'page.menu': 'Verzeichnisse',
+  'page.menu': 'Menü',
   'page.gone': 'Hier ist nichts',
   'page.gone.why': 'Diese Seite gibt es nicht oder nicht mehr.',
   'page.gone.home': 'Zur Startseite',

@@ -8,6 +8,7 @@ import type {
   Design,
   DesignType,
   KeptCard,
+  KeptFrame,
   KeptLook,
   KeptPage,
   KeptWords,
@@ -39,6 +40,7 @@ import {
   SLOT_TONES,
   SURFACES,
   makeCard,
+  readFrame,
   readLook,
   readPage,
   readWords,
@@ -182,9 +184,22 @@ export class WordsDto {
   @Allow() said?: unknown;
 }
 
-export type DefinitionDto = CardDto | PageDto | LookDto | WordsDto;
+/** What stands around every page. Read by the form of `core/design`. */
+export class FrameDto {
+  @Allow() name?: unknown;
+  @Allow() purpose?: unknown;
+  @Allow() brand?: unknown;
+  @Allow() logo?: unknown;
+  @Allow() hasOwnMenu?: unknown;
+  @Allow() menu?: unknown;
+  @Allow() searchIn?: unknown;
+  @Allow() columns?: unknown;
+  @Allow() line?: unknown;
+}
+
+export type DefinitionDto = CardDto | PageDto | LookDto | WordsDto | FrameDto;
 const DEFINITIONS: Readonly<Record<DesignType, new () => object>> = {
-  ...{ card: CardDto, page: PageDto, look: LookDto, words: WordsDto },
+  ...{ card: CardDto, page: PageDto, look: LookDto, words: WordsDto, frame: FrameDto },
 };
 
 /** The definition of a design, of the class that its type says. */
@@ -229,10 +244,16 @@ export function definedBy({
 }: {
   type: DesignType;
   definition: DefinitionDto;
-}): DefinitionOf<KeptCard> | DefinitionOf<KeptPage> | DefinitionOf<KeptLook> | DefinitionOf<KeptWords> {
+}):
+  | DefinitionOf<KeptCard>
+  | DefinitionOf<KeptPage>
+  | DefinitionOf<KeptLook>
+  | DefinitionOf<KeptWords>
+  | DefinitionOf<KeptFrame> {
   if (type === 'card') return { type, definition: cardOfDto(definition as CardDto) };
   if (type === 'page') return pageDefinedBy(definition as PageDto);
   const plain = plainOf(definition);
+  if (type === 'frame') return { type, definition: valueOf(readFrame(plain)) };
   if (type === 'words') return { type, definition: valueOf(readWords(plain)) };
   return { type, definition: valueOf(readLook(plain)) };
 }

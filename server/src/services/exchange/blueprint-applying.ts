@@ -1,4 +1,4 @@
-import type { PageDesign, PieceNumbers } from '@plindo/core/design';
+import type { FrameDesign, PageDesign, PieceNumbers } from '@plindo/core/design';
 import { withPageNumbers } from '@plindo/core/design';
 import type { UnplacedDesign } from '@plindo/core/plans';
 import { designIssues, hasOtherAddresses } from '@plindo/core/plans';
@@ -196,10 +196,7 @@ export class BlueprintApplying {
     const inTurn = [...all.filter(([, one]) => isPart(one)), ...all.filter(([, one]) => !isPart(one))];
     for (const [at, { kind, ...sent }] of inTurn) {
       const kindId = kind === null ? null : (this.kinds.get(kind)?.id ?? 0);
-      const design: UnplacedDesign =
-        sent.type !== 'page'
-          ? ({ kindId, ...sent } as UnplacedDesign)
-          : { kindId, type: 'page', definition: withPageNumbers(this.withKeptPictures(sent.definition), numbers) };
+      const design = { kindId, ...this.settled(sent, numbers) } as UnplacedDesign;
       const { name } = design.definition;
       const own = unit.structure.designs.find(
         (one) => one.type === design.type && one.kindId === kindId && one.definition.name === name,
@@ -213,12 +210,23 @@ export class BlueprintApplying {
     }
   }
 
-  private withKeptPictures(page: PageDesign): PageDesign {
+  /** A design with the numbers of this site, and without pictures that did not come with it. */
+  private settled(sent: Omit<BlueprintDesign, 'kind'>, numbers: PieceNumbers): Omit<BlueprintDesign, 'kind'> {
+    const design = sent as BlueprintDesign;
+    if (design.type === 'page') {
+      return { type: 'page', definition: withPageNumbers(this.withKeptPictures(design.definition), numbers) };
+    }
+    if (design.type !== 'frame') return design;
+    const definition = this.withKeptPictures(design.definition);
+    return { type: 'frame', definition: { ...definition, searchIn: numbers.kind(definition.searchIn) } };
+  }
+
+  private withKeptPictures<Of extends PageDesign | FrameDesign>(definition: Of): Of {
     // A picture that is a setting is one by itself, so that what takes its place is null.
-    return JSON.parse(JSON.stringify(page), (_, value: unknown) => {
+    return JSON.parse(JSON.stringify(definition), (_, value: unknown) => {
       const { hash } = (value ?? {}) as { hash?: unknown };
       return typeof hash === 'string' && !this.kept.has(hash) ? null : value;
-    }) as PageDesign;
+    }) as Of;
   }
 }
 

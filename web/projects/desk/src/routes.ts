@@ -90,6 +90,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/looks/look-designer')).LookDesigner,
       },
       {
+        path: 'arrange/frame',
+        title: 'Header and footer',
+        loadComponent: async () => (await import('./arrange/frame/frame-designer')).FrameDesigner,
+      },
+      {
         path: 'arrange/pages',
         title: 'Pages',
         loadComponent: async () => (await import('./arrange/pages/pages-page')).PagesPage,

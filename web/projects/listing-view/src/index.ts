@@ -7,5 +7,7 @@ export * from './parts-in-document';
 export * from './picture';
 export * from './pieces/designed-page';
 export type { StateChange, TypedWords } from './pieces/steering';
+export * from './site-footer';
+export * from './site-header';
 export { KEPT_CARDS, type KeptCards } from './sleeping-card';
 export * from './value';

@@ -20,7 +20,7 @@ import { takeLookOff, triedLook } from '@plindo/api/tried-look';
 import type { PageModel, SuggestionModel } from '@plindo/core/page';
 import { viewWords } from '@plindo/core/values';
 import type { StateChange, TypedWords } from '@plindo/listing-view';
-import { DesignedPageView } from '@plindo/listing-view';
+import { DesignedPageView, SiteFooter, SiteHeader } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
 import { SITE_DATA } from './site-data';
 
@@ -30,19 +30,12 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
 /** Shows whatever page the address leads to; the same component stays while only the state of a page changes. */
 @Component({
   selector: 'pl-page-host',
-  imports: [DesignedPageView, EditorBar],
+  imports: [DesignedPageView, EditorBar, SiteFooter, SiteHeader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a class="skip" href="#content" (click)="skip($event)">{{ words().say('page.skip') }}</a>
-    <header>
-      <a class="name" href="/">{{ model().site.name }}</a>
-      <nav [attr.aria-label]="words().say('page.menu')">
-        @for (kind of model().kinds; track kind.href) {
-          <a [href]="kind.href" [attr.aria-current]="isCurrent(kind.href) ? 'true' : null">{{ kind.label }}</a>
-        }
-      </nav>
-    </header>
     @let page = model();
+    <pl-site-header role="banner" [frame]="page" />
     <main id="content" tabindex="-1">
       @switch (page.type) {
         @case ('designed') {
@@ -64,6 +57,9 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
         }
       }
     </main>
+    @if (page.footer; as footer) {
+      <pl-site-footer role="contentinfo" [footer]="footer" />
+    }
     @if (isEditor()) {
       @defer {
         <pl-editor-bar [model]="page" [url]="url()" [tried]="tried()?.name" (takenOff)="takeOff()" />
@@ -150,11 +146,6 @@ export class PageHost {
   protected takeOff(): void {
     takeLookOff();
     this.tried.set(null);
-  }
-
-  protected isCurrent(href: string): boolean {
-    const { canonical } = this.model();
-    return canonical === href || canonical.startsWith(`${href}/`) || canonical.startsWith(`${href}?`);
   }
 
   protected skip(event: Event): void {

@@ -36,6 +36,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/arrange/pages" routerLinkActive="here">
           <span class="name"><pl-icon name="view_agenda" />Pages</span>
         </a>
+        <a routerLink="/arrange/frame" routerLinkActive="here">
+          <span class="name"><pl-icon name="menu" />Header and footer</span>
+        </a>
         <a routerLink="/arrange/selections" routerLinkActive="here">
           <span class="name"><pl-icon name="checklist" />Selections</span>
         </a>

@@ -31,7 +31,12 @@ function page(pieces: readonly Keyless[], strip: Partial<DesignedPage['strips'][
       title: '',
       description: '',
     },
-    ...{ canonical: '/', kinds: [], site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' } },
+    ...{
+      canonical: '/',
+      header: { logo: null, menu: [], search: null },
+      footer: null,
+      site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' },
+    },
     strips: [
       {
         ...{ key: 's', width: 'content', tone: 'plain', picture: null, space: 'normal', anchor: '' },

@@ -29,6 +29,13 @@ const PAGES: readonly Place[] = [
   },
   { icon: 'view_agenda', label: 'Pages', about: 'Page', link: ['/arrange/pages'], words: 'home design parts' },
   { icon: 'palette', label: 'Looks', about: 'Page', link: ['/arrange/looks'], words: 'colours typefaces palette' },
+  {
+    icon: 'menu',
+    label: 'Header and footer',
+    about: 'Page',
+    link: ['/arrange/frame'],
+    words: 'menu logo',
+  },
   { icon: 'checklist', label: 'Selections', about: 'Page', link: ['/arrange/selections'], words: 'saved questions' },
   { icon: 'warning', label: 'Problems', about: 'Page', link: ['/fill/problems'], words: 'missing duplicates broken' },
   { icon: 'photo_library', label: 'Pictures', about: 'Page', link: ['/fill/pictures'], words: 'images unused' },

@@ -1,0 +1,65 @@
+import type { Design, FooterColumn, FrameDesign } from '../design/index.js';
+import { pagesFor } from '../design/index.js';
+import type { Kind, KindById, Picture } from '../structure/index.js';
+import { cleanHtml } from '../structure/index.js';
+import type { SiteWords } from '../values/index.js';
+import type { PageLink } from './page-model.js';
+
+/** An entry of the menu; one that opens further ones may lead nowhere by itself. */
+export interface MenuItem extends PageLink {
+  readonly below: readonly PageLink[];
+}
+
+/** What stands above every page. */
+export interface HeaderModel {
+  readonly logo: Picture | null;
+  readonly menu: readonly MenuItem[];
+  /** Where the search of it leads, and what it is called. */
+  readonly search: PageLink | null;
+}
+
+/** What stands below every page. */
+export interface FooterModel {
+  readonly columns: readonly { readonly heading: string; readonly html: string; readonly links: readonly PageLink[] }[];
+  readonly line: string;
+}
+
+/** What the menu has by itself: the lists of the kinds that visitors see, and the pages that stand in it. */
+export function linksOfSite(kinds: readonly Kind[], designs: readonly Design[]): PageLink[] {
+  const ofKinds = kinds.map((kind) => ({ label: kind.many, href: `/${kind.slug}` }));
+  const free = pagesFor('free', null, designs).filter(({ definition }) => definition.inMenu);
+  return [...ofKinds, ...free.map(({ definition: { name, address } }) => ({ label: name, href: `/${address}` }))];
+}
+
+/** Header and footer of a site; `links` are those that the menu has by itself. */
+export function siteFrame(
+  frame: FrameDesign | undefined,
+  links: readonly PageLink[],
+  { kindById, words }: { readonly kindById: KindById; readonly words: SiteWords },
+): { header: HeaderModel; footer: FooterModel | null } {
+  const plain = links.map((link) => ({ ...link, below: [] }));
+  if (!frame) return { header: { logo: null, menu: plain, search: null }, footer: null };
+  const own = frame.menu.map(({ words, address, below }) => ({
+    ...{ label: words, href: address },
+    below: below.map(linkOf),
+  }));
+  const kind = kindById(frame.searchIn);
+  const header = {
+    logo: frame.brand === 'logo' ? frame.logo : null,
+    menu: frame.hasOwnMenu ? own : plain,
+    search:
+      kind?.published && kind.hasIndexPage
+        ? { label: words.say('search.label', { many: words.inSentence(kind.many) }), href: `/${kind.slug}` }
+        : null,
+  };
+  const columns = frame.columns.map(columnModel);
+  return { header, footer: columns.length > 0 || frame.line !== '' ? { columns, line: frame.line } : null };
+}
+
+function columnModel({ heading, html, links }: FooterColumn): FooterModel['columns'][number] {
+  return { heading, html: cleanHtml(html), links: links.map(linkOf) };
+}
+
+function linkOf({ words, address }: { readonly words: string; readonly address: string }): PageLink {
+  return { label: words, href: address };
+}
