@@ -16,7 +16,7 @@ describe('A page on a phone', () => {
   afterAll(() => site.stop());
 
   const hasBegun = async (page: Page): Promise<boolean> =>
-    (await page.getByLabel('Search berths').getAttribute('role')) === 'combobox';
+    (await page.locator('main').getByLabel('Search berths').getAttribute('role')) === 'combobox';
 
   it('is read without the program, which comes beside it and begins when the page is touched', async () => {
     const page = await site.open('/berths', { viewport: PHONE, hasTouch: true });

@@ -3,7 +3,7 @@ import type { HeaderModel, PageFrame } from '@plindo/core/page';
 import { viewWords } from '@plindo/core/values';
 import { PictureView } from './picture';
 
-/** What stands above every page: what leads to the home page, the menu, and a search. It works without scripts. */
+/** What stands above every page: what leads to the home page, the menu, and a search; the last two behind a button on narrow screens. It works without scripts. */
 @Component({
   selector: 'pl-site-header',
   imports: [PictureView],
@@ -17,33 +17,36 @@ import { PictureView } from './picture';
         {{ frame().site.name }}
       }
     </a>
-    <nav [attr.aria-label]="words().say('page.menu')">
-      @for (item of own.menu; track $index) {
-        @if (item.below.length) {
-          <details name="menu">
-            <summary [attr.aria-current]="isIn(item) ? 'true' : null">{{ item.label }}</summary>
-            <div class="below">
-              @if (item.href) {
-                <a [href]="item.href" [attr.aria-current]="isCurrent(item.href) ? 'true' : null">{{ item.label }}</a>
-              }
-              @for (link of item.below; track $index) {
-                <a [href]="link.href" [attr.aria-current]="isCurrent(link.href) ? 'true' : null">{{ link.label }}</a>
-              }
-            </div>
-          </details>
-        } @else {
-          <a [href]="item.href" [attr.aria-current]="isCurrent(item.href) ? 'true' : null">{{ item.label }}</a>
+    <button type="button" class="menu-button" popovertarget="site-menu">{{ words().say('page.menu') }}</button>
+    <div class="menu" id="site-menu" popover>
+      <nav [attr.aria-label]="words().say('page.menu')">
+        @for (item of own.menu; track $index) {
+          @if (item.below.length) {
+            <details name="menu">
+              <summary [attr.aria-current]="isIn(item) ? 'true' : null">{{ item.label }}</summary>
+              <div class="below">
+                @if (item.href) {
+                  <a [href]="item.href" [attr.aria-current]="isCurrent(item.href) ? 'true' : null">{{ item.label }}</a>
+                }
+                @for (link of item.below; track $index) {
+                  <a [href]="link.href" [attr.aria-current]="isCurrent(link.href) ? 'true' : null">{{ link.label }}</a>
+                }
+              </div>
+            </details>
+          } @else {
+            <a [href]="item.href" [attr.aria-current]="isCurrent(item.href) ? 'true' : null">{{ item.label }}</a>
+          }
         }
+      </nav>
+      @if (own.search; as search) {
+        <form role="search" method="get" [action]="search.href">
+          <label>
+            <span class="hidden-text">{{ search.label }}</span>
+            <input type="search" name="q" maxlength="200" [placeholder]="search.label" />
+          </label>
+        </form>
       }
-    </nav>
-    @if (own.search; as search) {
-      <form role="search" method="get" [action]="search.href">
-        <label>
-          <span class="hidden-text">{{ search.label }}</span>
-          <input type="search" name="q" maxlength="200" [placeholder]="search.label" />
-        </label>
-      </form>
-    }
+    </div>
   `,
 })
 export class SiteHeader {

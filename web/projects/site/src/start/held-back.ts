@@ -1,5 +1,5 @@
 /** Buttons that only a program does anything for, and links for which it does something better. */
-const NEEDS_PROGRAM = 'button[type=button], a[data-needs-program]';
+const NEEDS_PROGRAM = 'button[type=button]:not([popovertarget]), a[data-needs-program]';
 
 type Control = HTMLInputElement | HTMLSelectElement;
 
