@@ -32,6 +32,7 @@ import { Throttles } from './services/people/throttles.js';
 import { TableViews } from './services/listings/table-views.js';
 import { DraftedPages } from './site/drafted-pages.js';
 import { Pages } from './site/pages.js';
+import { Sitemaps } from './site/sitemaps.js';
 import { Store } from './store/index.js';
 
 /** What a server is put together of. */
@@ -90,6 +91,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     links: new Links(live, editing),
     listings: new Listings(store, live, editing),
     pages,
+    sitemaps: new Sitemaps(live),
     draftedPages: new DraftedPages(store, live, pages),
     pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,

@@ -12,6 +12,7 @@ import type { Services } from './services.js';
 import type { SitePages } from '../site/site-pages.js';
 import type { WebFolders } from './web-apps.js';
 import { siteHits, siteRouter } from './site-router.js';
+import { sitemapRouter } from './sitemap-router.js';
 import { deskRouter } from './web-apps.js';
 
 export interface AppParts {
@@ -74,6 +75,7 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
   app.use('/api', compression(), apiRouter(services));
   app.get('/pictures/:name', sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));
+  app.use(sitemapRouter(services));
   if (web) {
     app.use('/desk', await deskRouter(web.folders.desk));
     app.use(siteRouter(web.folders.site, web.sitePages));

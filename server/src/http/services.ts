@@ -1,6 +1,7 @@
 import type { Live } from '../live/live.js';
 import type { DraftedPages } from '../site/drafted-pages.js';
 import type { Pages } from '../site/pages.js';
+import type { Sitemaps } from '../site/sitemaps.js';
 import type { Accounts } from '../services/people/accounts.js';
 import type { Bin } from '../services/listings/bin.js';
 import type { HandOrders } from '../services/listings/hand-orders.js';
@@ -57,4 +58,5 @@ export interface Services {
   readonly problems: Problems;
   readonly selections: Selections;
   readonly site: Site;
+  readonly sitemaps: Sitemaps;
 }

@@ -7,6 +7,7 @@ import { ENCODINGS, isMatched } from '../site/ready-page.js';
 import { Busy } from '../site/renderer.js';
 import type { SitePages } from '../site/site-pages.js';
 import { FILE_NAME, builtFiles } from './built-files.js';
+import { originOf } from './origin.js';
 import { sessionSecret } from './session.js';
 
 const LONGEST_URL = 8000;
@@ -64,12 +65,10 @@ function send(request: Request, response: Response, page: ReadyPage, { headers, 
 }
 
 /** The whole address of a page, for search engines (RFC 6596), by where it was asked for. */
-function canonical({ headers: { host = '' }, protocol }: Request, { path }: ReadyPage): string[] {
-  return path !== null && HOST.test(host) ? ['Link', `<${protocol}://${host}${path}>; rel="canonical"`] : [];
+function canonical(request: Request, { path }: ReadyPage): string[] {
+  const origin = originOf(request);
+  return path !== null && origin !== null ? ['Link', `<${origin}${path}>; rel="canonical"`] : [];
 }
-
-/** A name or an address with a port; anybody can send anything. */
-const HOST = /^[\w.-]+(:\d{1,5})?$|^\[[\da-f:]+\](:\d{1,5})?$/i;
 
 function encodingFor(request: Request): Encoding {
   const accepted = request.headers['accept-encoding'];
