@@ -143,7 +143,7 @@ export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
       title: 'Berths – Guide',
       description: '',
       canonical: '/berths',
-      ...{ header: { logo: null, menu: [], search: null }, footer: null },
+      ...{ header: { logo: null, menu: [], search: null }, footer: null, forMachines: { data: '', picture: '' } },
     },
     strips: [
       {

@@ -42,6 +42,15 @@ export interface DesignedPage extends PageFrame {
   readonly cardForms: CardForms;
   /** The lists on it that visitors steer. */
   readonly areas: readonly AreaModel[];
+  readonly forMachines: ForMachines;
+}
+
+/** What stands in a page beside what people see. */
+export interface ForMachines {
+  /** The text of a script of JSON-LD; '' for none. */
+  readonly data: string;
+  /** The whole address of a picture to show the page by elsewhere; '' for none. */
+  readonly picture: string;
 }
 
 /** A list that visitors steer, whose controls stand in pieces here and there: they are parts of one form. */

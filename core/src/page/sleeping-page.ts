@@ -29,7 +29,8 @@ export function sleepingPage(page: PageModel): PageModel {
     const columns = strip.columns.map((column) => ({ ...column, pieces: column.pieces.map(sleepingPiece) }));
     return { ...strip, columns };
   });
-  return { ...page, strips, cardForms: {} };
+  // Machines read what the server sent.
+  return { ...page, strips, cardForms: {}, forMachines: { data: '', picture: '' } };
 }
 
 function sleepingPiece(piece: PieceModel): PieceModel {

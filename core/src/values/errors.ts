@@ -61,6 +61,7 @@ export const ERROR_CATALOGUE = {
   'words.plural':
     'What stands for “{sentence}”: the language “{language}” has no plural form “{form}”. It has {forms}.',
   'kind.addresses': 'The addresses of the listings are not right: {reason}',
+  'kind.structured': 'What search engines are told of the listings is not right: {reason}',
   'kind.address-clash':
     'With these addresses {count} listings would share one with another, as “{title}” and “{other}” both would have “{address}”. Add another value, such as the date or the reference number.',
   'kind.fields': 'The fields are not right: {reason}',

@@ -3,30 +3,30 @@ import { hasPart } from '../../structure/index.js';
 import type { CardPicture } from '../cards/card.js';
 import type { Slot, SlotSketch } from '../slots/slot.js';
 import { slotOfField } from '../slots/slot.js';
-import type { Cast, StarterRole } from './starter.js';
+import type { Cast, FieldRole } from '../../structure/index.js';
 
 /** What starters have in common. */
-export const PRICE: StarterRole = {
+export const PRICE: FieldRole = {
   name: 'price',
   label: 'a price',
   types: ['money'],
   hinted: ['decimal', 'whole-number'],
   hints: ['price', 'fee', 'rate', 'cost', 'night', 'preis', 'gebuhr', 'kosten'],
 };
-export const SORT: StarterRole = {
+export const SORT: FieldRole = {
   name: 'sort',
   label: 'a choice of what it is',
   types: ['categories', 'one-choice'],
   hints: ['type', 'kind', 'class', 'category', 'sort', 'art', 'kategorie'],
 };
-export const FEATURES: StarterRole = {
+export const FEATURES: FieldRole = {
   name: 'features',
   label: 'several things that it offers',
   types: ['several-choices'],
   hinted: ['categories'],
   hints: ['facilities', 'facility', 'features', 'services', 'equipment', 'offers', 'ausstattung'],
 };
-export const BELONGS_TO: StarterRole = { name: 'belongsTo', label: 'a link to what it belongs to', types: ['link'] };
+export const BELONGS_TO: FieldRole = { name: 'belongsTo', label: 'a link to what it belongs to', types: ['link'] };
 
 /** What says that a listing is featured, as a label. */
 export function featuredTag(): Slot {

@@ -1,17 +1,8 @@
 import { contextIn, makeKind } from '../../../testing/builders.js';
 import type { FieldSketch, Kind } from '../../structure/index.js';
-import { makeField } from '../../structure/index.js';
+import { castOf, makeField, missingRoles } from '../../structure/index.js';
 import type { CardDesign } from '../index.js';
-import {
-  CARD_STARTERS,
-  cardOfStarter,
-  cardStartersFor,
-  castOf,
-  checkCard,
-  fitOf,
-  missingRoles,
-  slotsOfCard,
-} from '../index.js';
+import { CARD_STARTERS, cardOfStarter, cardStartersFor, checkCard, fitOf, slotsOfCard } from '../index.js';
 
 const fieldOf = (
   label: string,

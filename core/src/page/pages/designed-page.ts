@@ -14,6 +14,7 @@ import { NO_HELD_CARDS, isPlainCard } from '../cards/held-cards.js';
 import { readLinked } from '../cards/linked-listings.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { holdsOf, wordsOf } from '../cards/slot-value.js';
+import { forMachines } from '../for-machines.js';
 import type { PageScene } from '../frame.js';
 import { frame } from '../frame.js';
 import type { AreaModel, DesignedPage, OnScreens, StripModel } from '../page-model.js';
@@ -122,9 +123,10 @@ function made(
   const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
   const textOf = (text: PageDesign['title']): string => (shown ? (wordsOf(text, shown)?.text ?? '') : plainWords(text));
   const { canonical, listing, kind } = subject;
+  const title = textOf(page.title) || (category?.category.label ?? '');
   const description = textOf(page.description) || (category?.category.text ?? '');
   return {
-    ...frame(scene, { title: textOf(page.title) || (category?.category.label ?? ''), description, canonical }),
+    ...frame(scene, { title, description, canonical }),
     type: 'designed',
     serves: page.serves,
     dependsOnViewer: isPersonal,
@@ -132,6 +134,7 @@ function made(
     strips,
     cardForms: maker.forms,
     areas: areas.map(({ area }) => areaModel(area, subject, scene)),
+    forMachines: forMachines(scene, strips, { serves: page.serves, shown, category, title, canonical }),
   };
 }
 

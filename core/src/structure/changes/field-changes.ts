@@ -8,6 +8,7 @@ import type { KindDefinition } from '../kinds/kind.js';
 import { addressForms, formsInPattern, patternWithKeyRenamed, patternWithoutField } from '../kinds/address-pattern.js';
 import { fieldByKey } from '../kinds/kind.js';
 import type { OrderKey } from '../orders/sort-choice.js';
+import { structureForField, structureWithKeyRenamed, structureWithoutField } from '../structured/structured-kind.js';
 
 /** Where a field is used beside its listings, as ends of the sentence "It is used by …". */
 export function usesOfField(kind: KindDefinition, key: string): string[] {
@@ -57,6 +58,7 @@ export function withoutField(kind: KindDefinition, key: string): KindDefinition 
     facets: kind.facets.filter((facet) => !asksAbout(facet, key)),
     grouping: groupsBy(kind, key) ? null : kind.grouping,
     addressPattern: patternWithoutField(kind.addressPattern, key),
+    structured: structureWithoutField(kind.structured, key),
     sortChoices: kind.sortChoices
       .map((choice) => ({ ...choice, order: withoutKey(choice.order) }))
       .filter(({ order }) => order.length > 0),
@@ -90,6 +92,7 @@ export function withKeyRenamed(kind: KindDefinition, from: string, to: string): 
       endField: kind.grouping.endField === from ? to : kind.grouping.endField,
     },
     addressPattern: patternWithKeyRenamed(kind.addressPattern, from, to),
+    structured: structureWithKeyRenamed(kind.structured, from, to),
     sortChoices: kind.sortChoices.map((choice) => ({ ...choice, order: renamed(choice.order) })),
     defaultOrder: renamed(kind.defaultOrder),
   };
@@ -112,6 +115,7 @@ export function withFieldReplaced(
     addressPattern: formsInPattern(kind.addressPattern, field.key).every((form) => addressForms(field).includes(form))
       ? kind.addressPattern
       : patternWithoutField(kind.addressPattern, field.key),
+    structured: structureForField(kind.structured, field),
   };
 }
 

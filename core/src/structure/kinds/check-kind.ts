@@ -15,6 +15,7 @@ import { MOST_ADDRESS_PARTS, addressForms, addressStretches, fieldOfAddress } fr
 import type { AddressPart } from './address-pattern.js';
 import type { Kind, KindDefinition } from './kind.js';
 import { fieldByKey } from './kind.js';
+import { structureFaults } from '../structured/structured-kind.js';
 import { OWN_SORT_KEYS } from '../orders/sort-choice.js';
 
 export const MOST_FIELDS = 200;
@@ -48,6 +49,7 @@ export function checkKind(kind: KindDefinition, others: readonly Kind[]): Issue[
     ...checkFacets(kind, others),
     ...checkSortChoices(kind),
     ...checkGrouping(kind),
+    ...structureFaults(kind).map((reason) => issue('kind.structured', { reason }, { field: 'structured' })),
   ];
 }
 

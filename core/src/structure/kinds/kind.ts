@@ -1,3 +1,4 @@
+import type { StructuredKind } from '../structured/structured-kind.js';
 import type { DateGrouping } from '../facets/date-grouping.js';
 import { makeDateGrouping } from '../facets/date-grouping.js';
 import type { Facet } from '../facets/facet.js';
@@ -66,6 +67,8 @@ export interface KindDefinition {
   readonly pager: Pager;
   /** Groups of words that the search takes for one another: "boatyard, shipyard". */
   readonly synonyms: readonly (readonly string[])[];
+  /** What its listings are for search engines; null for what Plindo takes them for. */
+  readonly structured: StructuredKind | null;
 }
 
 /** A kind of listing as it is kept. */
@@ -114,6 +117,7 @@ export function makeKindDefinition(given: KindSketch): KindDefinition {
     pageSize: DEFAULT_PAGE_SIZE,
     pager: 'numbered',
     synonyms: [],
+    structured: null,
   };
   return {
     ...defaults,

@@ -14,6 +14,7 @@ import {
   PAGERS,
   RANGE_ENDS,
   START_STATUSES,
+  STRUCTURED_TYPE_NAMES,
   isConditionForm,
   isGroup,
 } from '@plindo/core/structure';
@@ -31,6 +32,7 @@ import type {
   Picture,
   RangeEnds,
   StartStatus,
+  StructuredTypeName,
 } from '@plindo/core/structure';
 import { PERIOD_UNITS } from '@plindo/core/time';
 import type { PeriodUnit } from '@plindo/core/time';
@@ -72,6 +74,18 @@ function AreSynonyms(): PropertyDecorator {
   const validate = (value: unknown): boolean => Array.isArray(value) && value.every(isGroup);
   const defaultMessage = (): string => `$property must be lists of up to ${MOST_ALIKE} words`;
   return ValidateBy({ name: 'areSynonyms', validator: { validate, defaultMessage } });
+}
+
+/** Keys of fields by names. */
+function AreKeysByName(): PropertyDecorator {
+  const isShort = (text: unknown): boolean => typeof text === 'string' && text.length <= LONGEST_WORD;
+  const validate = (value: unknown): boolean =>
+    typeof value === 'object' &&
+    value !== null &&
+    Object.keys(value).length <= MOST_ALIKE &&
+    Object.entries(value).flat().every(isShort);
+  const defaultMessage = (): string => `$property must have at most ${MOST_ALIKE} keys of fields by names`;
+  return ValidateBy({ name: 'areKeysByName', validator: { validate, defaultMessage } });
 }
 
 /** A number, or a text such as "this year + 1". */
@@ -238,6 +252,13 @@ export class AddressPatternDto {
   addressPattern?: AddressPartDto[] | null;
 }
 
+/** What the listings of a kind are for search engines. */
+export class StructuredDto {
+  @IsIn(['', ...STRUCTURED_TYPE_NAMES]) type!: StructuredTypeName | '';
+  /** By the name of a property of schema.org, the key of a field. */
+  @IsObject() @AreKeysByName() fields!: Record<string, string>;
+}
+
 export class KindDto extends AddressPatternDto {
   @IsString() @MaxLength(80) slug!: string;
   @IsString() @MaxLength(80) one!: string;
@@ -284,6 +305,12 @@ export class KindDto extends AddressPatternDto {
   @IsOptional() @IsIn(PAGERS) pager?: Pager;
   /** Groups of words and phrases that stand for one another in a search. */
   @IsOptional() @IsArray() @ArrayMaxSize(MOST_SYNONYMS) @AreSynonyms() synonyms?: string[][];
+  /** Null for what Plindo takes them for. */
+  @ValidateIf((kind: KindDto) => kind.structured != null)
+  @IsObject()
+  @ValidateNested()
+  @Type(() => StructuredDto)
+  structured?: StructuredDto | null;
 }
 
 export class LinkEndDto {

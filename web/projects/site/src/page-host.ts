@@ -1,8 +1,9 @@
-import { DOCUMENT } from '@angular/common';
+import { DOCUMENT, isPlatformServer } from '@angular/common';
 import type { WritableSignal } from '@angular/core';
 import {
   ChangeDetectionStrategy,
   Component,
+  PLATFORM_ID,
   RESPONSE_INIT,
   afterNextRender,
   computed,
@@ -23,6 +24,8 @@ import type { StateChange, TypedWords } from '@plindo/listing-view';
 import { DesignedPageView, SiteFooter, SiteHeader } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
 import { SITE_DATA } from './site-data';
+
+const MACHINES = 'for-machines';
 
 /** The model of the page that an address leads to. */
 export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SITE_DATA).page(url.split('#')[0] ?? '/');
@@ -84,6 +87,9 @@ export class PageHost {
   private readonly data = inject(SITE_DATA);
   private readonly router = inject(Router);
   private readonly document = inject(DOCUMENT);
+  /** Whether another page, or another state of it, has been shown since it came from the server. */
+  private hasGoneOn = false;
+  private readonly isServer = isPlatformServer(inject(PLATFORM_ID));
 
   constructor() {
     const [title, meta, response] = [inject(Title), inject(Meta), inject(RESPONSE_INIT, { optional: true })];
@@ -100,6 +106,7 @@ export class PageHost {
       this.document.documentElement.lang = model.site.locale;
       this.wear(this.tried()?.style ?? model.look);
       this.setCanonical(model);
+      this.tellMachines(model, meta);
       if (response && model.type === 'not-found') response.status = 404;
     });
   }
@@ -151,6 +158,29 @@ export class PageHost {
   protected skip(event: Event): void {
     event.preventDefault();
     this.document.getElementById('content')?.focus();
+  }
+
+  /** What machines read stands in the page as the server sends it; of other pages there is nothing in it. */
+  private tellMachines(model: PageModel, meta: Meta): void {
+    if (!this.isServer) {
+      if (this.hasGoneOn) this.document.getElementById(MACHINES)?.remove();
+      this.hasGoneOn = true;
+      return;
+    }
+    const { data, picture } = model.type === 'designed' ? model.forMachines : { data: '', picture: '' };
+    const { site, title, description, canonical } = model;
+    meta.updateTag({ property: 'og:site_name', content: site.name });
+    meta.updateTag({ property: 'og:title', content: title });
+    if (description !== '') meta.updateTag({ property: 'og:description', content: description });
+    if (site.address) meta.updateTag({ property: 'og:url', content: site.address + canonical });
+    if (picture !== '') meta.updateTag({ property: 'og:image', content: picture });
+    meta.updateTag({ name: 'twitter:card', content: picture === '' ? 'summary' : 'summary_large_image' });
+    if (data === '') return;
+    const script = this.document.createElement('script');
+    script.id = MACHINES;
+    script.type = 'application/ld+json';
+    script.textContent = data;
+    this.document.head.appendChild(script);
   }
 
   /** The look stands on the outermost element, so that the ground of the page has it as well. */

@@ -17,6 +17,7 @@ import { CardsPanel } from './cards/cards-panel';
 import { FacetEditor } from './facet-editor';
 import { facetOver, facetSubjectsOf, subjectOf } from './facet-fields';
 import { GroupingEditor } from './shared/grouping-editor';
+import { StructuredEditor } from './structured-editor';
 import { OrderEditor } from './shared/order-editor';
 import { PAGER_WORDS } from './shared/pager-words';
 
@@ -40,6 +41,7 @@ interface OfferedSort {
     MatFormFieldModule,
     MatInputModule,
     OrderEditor,
+    StructuredEditor,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './arrange-page.html',

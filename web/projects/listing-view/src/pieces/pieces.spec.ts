@@ -35,6 +35,7 @@ function page(pieces: readonly Keyless[], strip: Partial<DesignedPage['strips'][
       canonical: '/',
       header: { logo: null, menu: [], search: null },
       footer: null,
+      forMachines: { data: '', picture: '' },
       site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' },
     },
     strips: [

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { MatButtonModule } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
 import type { CardStarter } from '@plindo/core/design';
-import { cardStartersFor, castOf, missingRoles } from '@plindo/core/design';
+import { cardStartersFor } from '@plindo/core/design';
+import { castOf, missingRoles } from '@plindo/core/structure';
 import type { CardWork } from './card-work';
 
 /** Cards to begin with, those first that fit the kind; each says what it is for, and what the kind lacks for it. */

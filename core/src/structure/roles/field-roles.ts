@@ -1,0 +1,57 @@
+import { wordsOf } from '../../values/index.js';
+import type { FieldTypeName } from '../field-types/names.js';
+import type { Field } from '../fields/field.js';
+import type { KindDefinition } from '../kinds/kind.js';
+import { plainField } from '../field-types/registry.js';
+
+/** A part that a field of a kind plays in a design to begin with, or for search engines: "the price". */
+export interface FieldRole {
+  readonly name: string;
+  /** What somebody is told who has no such field: "a price". */
+  readonly label: string;
+  /** Types whose fields can always play it, the best first. */
+  readonly types: readonly FieldTypeName[];
+  /** Types whose fields can play it when their name has one of the hints. */
+  readonly hinted?: readonly FieldTypeName[];
+  /** Words of names by which the right field is told from others. */
+  readonly hints?: readonly string[];
+  /** Whether the design is worth little without it. */
+  readonly isNeeded?: boolean;
+}
+
+/** By the name of a role, the key of the field that plays it. */
+export type Cast = Readonly<Record<string, string | undefined>>;
+
+/** Which field plays which part: each at most one, the roles in their order. */
+export function castOf(roles: readonly FieldRole[], { fields }: Pick<KindDefinition, 'fields'>): Cast {
+  const cast: Record<string, string> = {};
+  const free = new Set(fields);
+  for (const role of roles) {
+    const found = [...free]
+      .map((field) => ({ field, worth: worthOf(field, role) }))
+      .filter(({ worth }) => worth > 0)
+      // A sort keeps the order of fields that are worth the same.
+      .sort((a, b) => b.worth - a.worth)[0]?.field;
+    if (!found) continue;
+    cast[role.name] = found.key;
+    free.delete(found);
+  }
+  return cast;
+}
+
+/** What a kind lacks without which the design is worth little. */
+export function missingRoles(roles: readonly FieldRole[], cast: Cast): FieldRole[] {
+  return roles.filter(({ name, isNeeded }) => isNeeded && cast[name] === undefined);
+}
+
+const HINT_WORTH = 100;
+
+/** How well a field plays a role; 0 for not at all. */
+function worthOf(field: Field, { types, hinted = [], hints = [] }: FieldRole): number {
+  const { type } = plainField(field);
+  const words = [...wordsOf(field.label), ...wordsOf(field.key.replaceAll('_', ' '))];
+  const isHinted = hints.some((hint) => words.includes(hint));
+  const at = types.indexOf(type);
+  const rank = at === -1 ? (isHinted && hinted.includes(type) ? 1 : 0) : types.length - at + 1;
+  return rank === 0 ? 0 : rank + (isHinted ? HINT_WORTH : 0);
+}
