@@ -1,6 +1,7 @@
 import type { KeptPage } from '../design/index.js';
 import type { PageScene } from './frame.js';
-import type { DesignedPage, ForMachines, PageLink, StripModel } from './page-model.js';
+import type { PageLink } from './frame-model.js';
+import type { DesignedPage, ForMachines, StripModel } from './page-model.js';
 import type { CardModel } from './cards/card-model.js';
 import type { ShownListing } from './cards/reached-values.js';
 import { listingPath } from './cards/slot-value.js';

@@ -2,7 +2,8 @@ import type { LookDesign } from '../design/index.js';
 import { customProperties, frameOf, looksOf } from '../design/index.js';
 import type { SiteSettings } from '../structure/index.js';
 import type { CardScene } from './cards/card-maker.js';
-import type { PageLink, PageFrame } from './page-model.js';
+import type { PageLink } from './frame-model.js';
+import type { PageFrame } from './page-model.js';
 import { siteFrame } from './site-frame.js';
 
 /** What every page is made with; the clock is the caller's. */

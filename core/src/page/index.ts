@@ -21,4 +21,5 @@ export * from './pieces/piece-models.js';
 export { isQuiet, piecePrint, sleepingPage } from './sleeping-page.js';
 export { slotsOf } from './slots.js';
 export * from './frame.js';
+export type * from './frame-model.js';
 export * from './site-frame.js';

@@ -2,7 +2,7 @@ import type { SiteSettings } from '../structure/index.js';
 import type { SentWords } from '../values/index.js';
 import type { PageColumn, PagePurpose, Strip } from '../design/index.js';
 import type { CardForms } from './cards/card-model.js';
-import type { FooterModel, HeaderModel } from './site-frame.js';
+import type { FooterModel, HeaderModel } from './frame-model.js';
 import type { PieceModel } from './pieces/piece-models.js';
 
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
@@ -22,12 +22,6 @@ export interface PageFrame {
   readonly header: HeaderModel;
   /** Null for a site that has none. */
   readonly footer: FooterModel | null;
-}
-
-/** A link of the menu or the footer. */
-export interface PageLink {
-  readonly label: string;
-  readonly href: string;
 }
 
 /** A page that is made by a design: strips, columns in them, pieces in these. */

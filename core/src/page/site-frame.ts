@@ -1,28 +1,9 @@
 import type { Design, FooterColumn, FrameDesign } from '../design/index.js';
 import { pagesFor } from '../design/index.js';
-import type { Kind, KindById, Picture } from '../structure/index.js';
+import type { Kind, KindById } from '../structure/index.js';
 import { cleanHtml } from '../structure/index.js';
 import type { SiteWords } from '../values/index.js';
-import type { PageLink } from './page-model.js';
-
-/** An entry of the menu; one that opens further ones may lead nowhere by itself. */
-export interface MenuItem extends PageLink {
-  readonly below: readonly PageLink[];
-}
-
-/** What stands above every page. */
-export interface HeaderModel {
-  readonly logo: Picture | null;
-  readonly menu: readonly MenuItem[];
-  /** Where the search of it leads, and what it is called. */
-  readonly search: PageLink | null;
-}
-
-/** What stands below every page. */
-export interface FooterModel {
-  readonly columns: readonly { readonly heading: string; readonly html: string; readonly links: readonly PageLink[] }[];
-  readonly line: string;
-}
+import type { FooterModel, HeaderModel, PageLink } from './frame-model.js';
 
 /** What the menu has by itself: the lists of the kinds that visitors see, and the pages that stand in it. */
 export function linksOfSite(kinds: readonly Kind[], designs: readonly Design[]): PageLink[] {

@@ -5,7 +5,7 @@ import { minorDigits } from '../values/index.js';
 import { listingPath, wordsOf } from './cards/slot-value.js';
 import type { ReachedValue, ShownListing } from './cards/reached-values.js';
 import { reachedValues } from './cards/reached-values.js';
-import type { PageLink } from './page-model.js';
+import type { PageLink } from './frame-model.js';
 
 /** A node of JSON-LD. */
 export type StructuredNode = Readonly<Record<string, unknown>>;

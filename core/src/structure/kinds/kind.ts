@@ -1,4 +1,4 @@
-import type { StructuredKind } from '../structured/structured-kind.js';
+import type { StructuredKind } from '../structured/structured-types.js';
 import type { DateGrouping } from '../facets/date-grouping.js';
 import { makeDateGrouping } from '../facets/date-grouping.js';
 import type { Facet } from '../facets/facet.js';

@@ -1,7 +1,6 @@
 import { wordsOf } from '../../values/index.js';
 import type { FieldTypeName } from '../field-types/names.js';
 import type { Field } from '../fields/field.js';
-import type { KindDefinition } from '../kinds/kind.js';
 import { plainField } from '../field-types/registry.js';
 
 /** A part that a field of a kind plays in a design to begin with, or for search engines: "the price". */
@@ -23,7 +22,7 @@ export interface FieldRole {
 export type Cast = Readonly<Record<string, string | undefined>>;
 
 /** Which field plays which part: each at most one, the roles in their order. */
-export function castOf(roles: readonly FieldRole[], { fields }: Pick<KindDefinition, 'fields'>): Cast {
+export function castOf(roles: readonly FieldRole[], { fields }: { readonly fields: readonly Field[] }): Cast {
   const cast: Record<string, string> = {};
   const free = new Set(fields);
   for (const role of roles) {

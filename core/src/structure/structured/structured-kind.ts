@@ -5,16 +5,8 @@ import { builtInField } from '../fields/built-in-fields.js';
 import type { KindDefinition } from '../kinds/kind.js';
 import { hasPart } from '../kinds/kind.js';
 import { castOf } from '../roles/field-roles.js';
-import type { StructuredProperty, StructuredTypeName } from './structured-types.js';
+import type { StructuredKind, StructuredProperty, StructuredTypeName } from './structured-types.js';
 import { STRUCTURED_TYPE_NAMES, structuredTypeOf } from './structured-types.js';
-
-/** What the listings of a kind are for search engines: a type of schema.org, and which field fills which property. */
-export interface StructuredKind {
-  /** '' for nothing at all. */
-  readonly type: StructuredTypeName | '';
-  /** By the name of a property, the key of a field; properties that are left out stay empty. */
-  readonly fields: Readonly<Record<string, string>>;
-}
 
 type OfKind = Pick<KindDefinition, 'fields' | 'parts' | 'one' | 'many'>;
 

@@ -233,3 +233,11 @@ export const STRUCTURED_TYPE_NAMES = Object.keys(STRUCTURED_TYPES) as readonly S
 export function structuredTypeOf(name: StructuredTypeName): StructuredType {
   return STRUCTURED_TYPES[name];
 }
+
+/** What the listings of a kind are for search engines: a type of schema.org, and which field fills which property. */
+export interface StructuredKind {
+  /** '' for nothing at all. */
+  readonly type: StructuredTypeName | '';
+  /** By the name of a property, the key of a field; properties that are left out stay empty. */
+  readonly fields: Readonly<Record<string, string>>;
+}

@@ -24,7 +24,7 @@ export class MenuEditor {
   readonly isOwn = input.required<boolean>();
   readonly menuChange = output<readonly MenuEntry[]>();
   readonly begun = output();
-  readonly ended = output();
+  readonly givenUp = output();
 
   protected readonly rows = computed((): readonly Row[] =>
     this.menu().flatMap(({ words, address, below }) => [
