@@ -143,6 +143,14 @@ describe('The demo site', () => {
   it('says what is not there, and leads back', async () => {
     const page = await site.open('/');
     expect((await page.goto('/berths/nowhere'))?.status()).toBe(404);
+    await page.goto('/berths/kesel-light-berth-6');
+    await page.getByRole('link', { name: 'Kessel Light, berth 6' }).click();
+    await page.waitForURL('**/berths/kessel-light-berth-6');
+    await page.goto('/berths/nowhere');
+    await page.getByRole('main').getByRole('searchbox', { name: 'Search berths' }).fill('Greyfin');
+    await page.getByRole('main').getByRole('button', { name: 'Search' }).click();
+    await page.waitForURL('**/berths?q=Greyfin');
+    await page.goto('/berths/nowhere');
     await page.getByRole('link', { name: 'Go to the home page' }).click();
     await page.getByRole('heading', { name: 'Merrow Sound Waterside Guide', level: 1 }).waitFor();
     await page.goto('/berths?q=zzzzzz');
@@ -152,6 +160,16 @@ describe('The demo site', () => {
     await page.waitForURL('**page=7');
     await page.context().close();
   }, 60_000);
+
+  it('tells machines what a page is about, in the page as it comes', async () => {
+    const page = await site.open('/harbours/kessel-light', { javaScriptEnabled: false });
+    const data = JSON.parse((await page.locator('#for-machines').textContent())!) as {
+      '@graph': { '@type': string }[];
+    };
+    expect(data['@graph'].map((node) => node['@type'])).toEqual(['Place', 'BreadcrumbList']);
+    expect(await page.locator('meta[property="og:title"]').getAttribute('content')).toContain('Kessel Light');
+    await page.context().close();
+  });
 
   it('keeps a resting connection for longer than proxies commonly do, so that none is closed under a request', async () => {
     const answer = await fetch(site.server.address);

@@ -1,6 +1,6 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { ConditionFault, Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
-import type { Awkwardness, PagePurpose } from '../design/index.js';
+import type { Awkwardness, Design, PagePurpose } from '../design/index.js';
 import type { CardForms, CardModel } from '../page/index.js';
 import type { Explanation, TableFilter } from '../query/index.js';
 import type {
@@ -90,6 +90,16 @@ export interface ServingPage {
   readonly name: string;
   /** What has to hold of a listing for it; null for all listings of the kind. */
   readonly when: ConditionGroup | null;
+}
+
+/** A state that a design had. */
+export interface DesignVersion {
+  readonly version: number;
+  /** ISO 8601 moment. */
+  readonly at: string;
+  readonly who: string;
+  readonly sentence: string;
+  readonly definition: Design['definition'];
 }
 
 /** Which design made a page, and what it was shown with. */

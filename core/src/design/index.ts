@@ -11,6 +11,8 @@ export * from './looks/look.js';
 export * from './looks/palettes.js';
 export * from './words/check-words.js';
 export * from './words/words-design.js';
+export * from './page-starters/page-starter.js';
+export * from './page-starters/registry.js';
 export * from './pages/check-page.js';
 export * from './pages/embedded-parts.js';
 export * from './pages/page-design.js';

@@ -3,6 +3,7 @@ import type { Catalog } from '../catalog/index.js';
 import type { Listing } from '../listings/index.js';
 import type { DesignedPage } from '../page/index.js';
 import { indexPage, listNamedByKind } from '../page/index.js';
+import { firstDesigns } from '../plans/index.js';
 import { sceneOf } from '../query/index.js';
 import type { Kind, KindSketch, ReadContext, SiteSettings } from '../structure/index.js';
 import { kindOfImport } from '../structure/index.js';
@@ -49,7 +50,8 @@ export class ImportPreview {
     const { catalog, context, site, listings } = this;
     const { kind } = catalog;
     const kindById = (): Kind => kind;
-    const scene = { site, now: new Date(context.nowInMs), context, kinds: [], kindById, designs: [] };
+    const designs = firstDesigns(kind).map((design, at) => ({ ...design, id: at + 1, version: 1, position: at + 1 }));
+    const scene = { site, now: new Date(context.nowInMs), context, kinds: [], kindById, designs };
     return indexPage(scene, listNamedByKind(catalog), search, {
       queries: sceneOf(catalog, context),
       selections: [],

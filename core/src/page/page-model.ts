@@ -2,7 +2,7 @@ import type { SiteSettings } from '../structure/index.js';
 import type { SentWords } from '../values/index.js';
 import type { PageColumn, PagePurpose, Strip } from '../design/index.js';
 import type { CardForms } from './cards/card-model.js';
-import type { FooterModel, HeaderModel } from './frame-model.js';
+import type { FooterModel, HeaderModel, PageLink } from './frame-model.js';
 import type { PieceModel } from './pieces/piece-models.js';
 
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
@@ -75,6 +75,8 @@ export interface ColumnModel extends Pick<PageColumn, 'key' | 'share' | 'rem' | 
 
 export interface NotFoundPage extends PageFrame {
   readonly type: 'not-found';
+  /** Where its search leads, and what it is called; null for a site that shows no list. */
+  readonly search: PageLink | null;
 }
 
 export type PageModel = DesignedPage | NotFoundPage;

@@ -28,13 +28,15 @@ export function siteFrame(
   const header = {
     logo: frame.brand === 'logo' ? frame.logo : null,
     menu: frame.hasOwnMenu ? own : plain,
-    search:
-      kind?.published && kind.hasIndexPage
-        ? { label: words.say('search.label', { many: words.inSentence(kind.many) }), href: `/${kind.slug}` }
-        : null,
+    search: kind?.published && kind.hasIndexPage ? searchLink(kind, words) : null,
   };
   const columns = frame.columns.map(columnModel);
   return { header, footer: columns.length > 0 || frame.line !== '' ? { columns, line: frame.line } : null };
+}
+
+/** Where a search for listings of a kind leads, and what it is called. */
+export function searchLink({ many, slug }: Pick<Kind, 'many' | 'slug'>, words: SiteWords): PageLink {
+  return { label: words.say('search.label', { many: words.inSentence(many) }), href: `/${slug}` };
 }
 
 function columnModel({ heading, html, links }: FooterColumn): FooterModel['columns'][number] {

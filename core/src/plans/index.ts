@@ -8,3 +8,4 @@ export * from './link-plan.js';
 export * from './listing-plan.js';
 export * from './undo-plan.js';
 export * from './structure.js';
+export * from './first-designs.js';

@@ -8,7 +8,15 @@ const RANKS: readonly (Role | null)[] = [null, 'contributor', 'editor', 'owner']
 
 /** By who may use it at least, every route that there is; written by hand, as what is meant is not what is there. */
 const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
-  nobody: ['GET /page', 'GET /places', 'GET /session', 'GET /suggestions', 'POST /session', 'POST /setup'],
+  nobody: [
+    'GET /page',
+    'GET /page/near',
+    'GET /places',
+    'GET /session',
+    'GET /suggestions',
+    'POST /session',
+    'POST /setup',
+  ],
   contributor: ['DELETE /session', 'DELETE /sessions', 'DELETE /tokens/:id', 'GET /tokens', 'POST /tokens'],
   editor: [
     ...['GET /category-sets', 'GET /changes', 'GET /find', 'GET /kinds', 'GET /kinds/:id', 'GET /kinds/:id/bin'],
@@ -29,6 +37,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /pictures/delete', 'POST /changes/:id/undo'],
     ...[
       'GET /designs',
+      'GET /designs/:id/versions',
       'GET /kinds/:id/samples',
       'GET /listings/:id/page',
       'GET /listings/:id/sample',

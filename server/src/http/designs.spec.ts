@@ -1,4 +1,4 @@
-import type { DesignSamples } from '@plindo/core/contract';
+import type { DesignSamples, DesignVersion } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
 import type { PageFrame, PageModel } from '@plindo/core/page';
 import type { SentWords } from '@plindo/core/values';
@@ -194,6 +194,21 @@ describe('Designs', () => {
     expect(german.title).toContain('Hier ist nichts');
     expect([german.words.said['pager.next'], german.words.said['sort.label']]).toEqual(['Voraus', 'Sortieren nach']);
     await owner.send('PUT', '/api/site', site);
+  });
+
+  it('keep the states that they had, with who made each, also through an undo', async () => {
+    const added = await owner.send('POST', '/api/designs', card('One', 'first '));
+    const { id, version } = added.json.result as { id: number; version: number };
+    const { definition } = card('One', 'second ') as { definition: object };
+    const changed = await owner.send('PUT', `/api/designs/${id}`, { type: 'card', version, definition });
+    await owner.send('POST', `/api/changes/${changed.json.changeId}/undo`);
+    const versions = (await owner.send('GET', `/api/designs/${id}/versions`)).json as DesignVersion[];
+    const first = ({ definition: own }: DesignVersion): string =>
+      JSON.stringify(own).includes('first ') ? 'first' : 'second';
+    expect(versions.map(first)).toEqual(['first', 'second', 'first']);
+    expect(versions[0]?.sentence).toContain('Undid');
+    expect(versions.every(({ who, at }) => who !== '' && !Number.isNaN(Date.parse(at)))).toBeTrue();
+    expect((await owner.send('GET', '/api/designs/9999/versions')).status).toBe(404);
   });
 
   it('can be header and footer of the site, which go along in a blueprint with the kind that they search', async () => {

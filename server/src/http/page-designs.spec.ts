@@ -235,4 +235,12 @@ describe('Designed pages', () => {
     expect(await at('/berths/quay')).toEqual({ ...standard, id, serves: 'listing', kindId, listingId });
     expect((await owner.send('GET', '/api/page/design?url=/nowhere')).status).toBe(404);
   });
+
+  it('that are not there lead on to those whose names are near, and to a search', async () => {
+    const near = async (url: string): Promise<object> => (await owner.send('GET', `/api/page/near?url=${url}`)).json;
+    expect(await near('/berths/the-qauy')).toEqual([{ label: 'Quay', href: '/berths/quay' }]);
+    expect(await near('/anything/at/all')).toEqual([]);
+    const { search } = (await owner.send('GET', '/api/page?url=/nowhere')).json as { search: object };
+    expect(search).toEqual({ label: 'Search berths', href: '/berths' });
+  });
 });

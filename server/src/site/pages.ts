@@ -1,8 +1,9 @@
+import type { Catalog } from '@plindo/core/catalog';
 import { pagesFor, standardListingPage } from '@plindo/core/design';
 import type { KeptPage, Viewer } from '@plindo/core/design';
 import type { DesignOfPage, MissedOnPage, ServingPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
-import type { DesignedSource, ListArea, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
+import type { DesignedSource, ListArea, PageLink, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
 import {
   addressOfAreas,
   explainInList,
@@ -23,9 +24,10 @@ import { FormerPlaces } from './former-places.js';
 import { CardsOfPages } from './held-cards.js';
 import { PageReads, together } from './page-reads.js';
 import type { ListingPlace, PagePlace } from './places.js';
-import { Places } from './places.js';
+import { Places, partsOfPath } from './places.js';
 
 const MOST_MISSED = 20;
+const MOST_NEAR = 5;
 
 /** Where no page can be, as no kind has such an address: the one page for all addresses that lead nowhere. */
 export const NOWHERE = '/-';
@@ -76,11 +78,30 @@ export class Pages {
     const { path, search } = partsOfUrl(url);
     const scene = this.scene();
     const place = await this.placeNow(path);
-    if (!place) return notFoundPage(scene);
+    if (!place) return this.notFound(scene);
     const shown = { search, viewer };
     if (place.of === 'page') return this.made(scene, place, shown);
     const listing = await this.store.listing(place.id);
-    return listing ? this.madeOfListing(scene, place, this.live.complete(listing), shown) : notFoundPage(scene);
+    return listing ? this.madeOfListing(scene, place, this.live.complete(listing), shown) : this.notFound(scene);
+  }
+
+  /** Pages of listings whose names are near to an address that leads nowhere, the nearest first. */
+  near(url: string): PageLink[] {
+    const words =
+      partsOfPath(partsOfUrl(url).path)
+        .at(-1)
+        ?.replace(/[^\p{L}\p{N}]+/gu, ' ')
+        .trim() ?? '';
+    const kinds = this.places.listedKinds().filter(({ hasListingPages }) => hasListingPages);
+    const hits = kinds.flatMap((kind) => nearIn(this.live.catalog(kind.id)!, words, this.live.nowInMs()));
+    return hits
+      .sort((a, b) => b.score - a.score)
+      .slice(0, MOST_NEAR)
+      .map(({ link }) => link);
+  }
+
+  private notFound(scene: PageScene): PageModel {
+    return notFoundPage(scene, this.places.listedKinds());
   }
 
   /** The paths of the lists of all kinds that visitors see. */
@@ -289,4 +310,24 @@ export class Pages {
     const shown = { listing, kind, context: this.live.context(), kindById, linked: () => undefined, distance: '' };
     return pageServing(pagesFor('listing', kind.id, this.live.designs()), shown);
   }
+}
+
+/** The listings on the site that have some of the words in their names, with how well each fits. */
+function nearIn(
+  catalog: Catalog,
+  words: string,
+  nowInMs: number,
+): { readonly score: number; readonly link: PageLink }[] {
+  const matches = catalog.text.search(words, { within: catalog.onSiteAt(nowInMs), unfinished: false });
+  if (!matches) return [];
+  const scores = matches.scores();
+  const rows = [...matches.rows].sort((a, b) => scores[b]! - scores[a]!).slice(0, MOST_NEAR);
+  return rows.map((row) => ({
+    // Of several words all but few have to be met.
+    score: (scores[row]! * matches.met) / matches.wanted,
+    link: {
+      label: catalog.titleOf(catalog.ids[row]!),
+      href: listingPath(catalog.kind, { address: catalog.addressAt(row) }),
+    },
+  }));
 }

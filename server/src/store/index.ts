@@ -9,3 +9,4 @@ export { Turns } from './turns.js';
 export { titleOf, Unit } from './units/unit.js';
 export { type Holder, uniqueKey } from './units/unique-rows.js';
 export { writeWhole } from './media/write-whole.js';
+export { completeDesign } from './records.js';

@@ -97,13 +97,24 @@ export function selectionOf(row: Row): Selection {
 
 export function designOf(row: Row): Design {
   const [id, version, position] = [row['id'], row['version'], row['position']].map(Number);
-  const kept = { id: id!, version: version!, kindId: numberOrNull(row['kindId']), position: position! };
-  // What was written before a property existed has its default.
-  if (row['type'] === 'page') return { ...kept, type: 'page', definition: makePage(parsed(row['definition'])) };
-  if (row['type'] === 'look') return { ...kept, type: 'look', definition: makeLook(parsed(row['definition'])) };
-  if (row['type'] === 'frame') return { ...kept, type: 'frame', definition: makeFrame(parsed(row['definition'])) };
-  if (row['type'] === 'words') return { ...kept, type: 'words', definition: makeWords(parsed(row['definition'])) };
-  return { ...kept, type: 'card', definition: makeCard(parsed(row['definition'])) };
+  const kept = { id, version, kindId: numberOrNull(row['kindId']), position, type: row['type'] };
+  return completeDesign({ ...kept, definition: parsed(row['definition']) } as Design);
+}
+
+/** A design as it was written at any time: what was written before a property existed has its default. */
+export function completeDesign(design: Design): Design {
+  switch (design.type) {
+    case 'card':
+      return { ...design, definition: makeCard(design.definition) };
+    case 'page':
+      return { ...design, definition: makePage(design.definition) };
+    case 'look':
+      return { ...design, definition: makeLook(design.definition) };
+    case 'words':
+      return { ...design, definition: makeWords(design.definition) };
+    case 'frame':
+      return { ...design, definition: makeFrame(design.definition) };
+  }
 }
 
 export function linkOf(row: Row): Link {

@@ -112,7 +112,7 @@ export function settleList(settings: ListSettings, scene: PieceChoices): ListSet
 }
 
 /** The columns that a table begins with: the title and the first fields that fit into a cell. */
-function firstColumns(kind: Kind): ListSettings['columns'] {
+export function firstColumns(kind: Kind): ListSettings['columns'] {
   const fields = kind.fields.filter(({ type }) => SHORT.includes(type)).slice(0, FIRST_COLUMNS);
   return ['@title', ...fields.map(({ key }) => key)].map((key) => slotOfField(key, { icon: '' }));
 }

@@ -1,4 +1,4 @@
-import { standardIndexPage } from '../../design/index.js';
+import { pagesFor, standardIndexPage } from '../../design/index.js';
 import type { PageDesign } from '../../design/index.js';
 import type { NamedList, PageAddress } from '../areas/list-area.js';
 import { addressOfAreas, areasOfPage } from '../areas/list-area.js';
@@ -20,22 +20,16 @@ export function pageAt(
   return designedPage(scene, design, { ...about, canonical, areas }, source);
 }
 
-/** The page that a list has as long as nobody designed any. */
+/** The page of the list of a kind: the one that was designed, else the standard one. */
 export function indexPage(
   scene: PageScene,
   own: NamedList,
   search: string,
   source: DesignedSource,
 ): Promise<DesignedPage> {
-  const {
-    design,
-    design: { path },
-  } = own.list;
-  return pageAt(
-    scene,
-    standardIndexPage(own.heading, design),
-    { path, search, own },
-    { listing: null, kind: null },
-    source,
-  );
+  const { design, parts } = own.list;
+  const { path } = design;
+  const [kept] = pagesFor('index', parts[0]?.catalog.kind.id ?? null, scene.designs);
+  const page = kept?.definition ?? standardIndexPage(own.heading, design);
+  return pageAt(scene, page, { path, search, own }, { listing: null, kind: null }, source);
 }

@@ -6,6 +6,7 @@ export const ENGLISH_VIEW = {
   'page.menu': 'Menu',
   'page.gone': 'Nothing here',
   'page.gone.why': 'This page is gone or has never been.',
+  'page.gone.near': 'Did you mean one of these?',
   'page.gone.home': 'Go to the home page',
 
   'list.featured': 'Featured',

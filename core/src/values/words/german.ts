@@ -7,6 +7,7 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'page.menu': 'Menü',
   'page.gone': 'Hier ist nichts',
   'page.gone.why': 'Diese Seite gibt es nicht oder nicht mehr.',
+  'page.gone.near': 'Ist eines davon gemeint?',
   'page.gone.home': 'Zur Startseite',
 
   'list.featured': 'Empfohlen',

@@ -69,6 +69,14 @@ export function designRoutes({ designs, draftedPages, pages }: Services): Route[
     }),
     route({
       method: 'get',
+      path: '/designs/:id/versions',
+      permission: 'read listings',
+      summary: 'The states that a design had, the latest first.',
+      answers: 'DesignVersion[]',
+      handle: (call) => designs.versions(call.id()),
+    }),
+    route({
+      method: 'get',
       path: '/listings/:id/page',
       permission: 'read listings',
       summary: 'Which page serves a listing, and what has to hold for it.',

@@ -52,6 +52,15 @@ export function siteRoutes({ pages, site }: Services): Route[] {
     }),
     route({
       method: 'get',
+      path: '/page/near',
+      permission: 'visit',
+      summary: 'Pages of listings whose names are near to an address that leads nowhere.',
+      query: PageQueryDto,
+      answers: 'PageLink[]',
+      handle: ({ query }) => pages.near(query.url),
+    }),
+    route({
+      method: 'get',
       path: '/suggestions',
       permission: 'visit',
       summary: 'What fits words that are being typed into the search of a list on the page at a path.',

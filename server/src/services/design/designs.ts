@@ -1,4 +1,4 @@
-import type { Changed, DesignSample, DesignSamples, User } from '@plindo/core/contract';
+import type { Changed, DesignSample, DesignSamples, DesignVersion, User } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
 import { AwkwardFinder, cardsOfKind, looksOf } from '@plindo/core/design';
 import type { Listing } from '@plindo/core/listings';
@@ -8,6 +8,7 @@ import type { Kind } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Store, Unit } from '../../store/index.js';
+import { completeDesign } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { refuseIfBreaking, refuseOutdated } from '../editing.js';
 
@@ -53,6 +54,21 @@ export class Designs {
       refuseOutdated(before, version, before.definition.name);
       const result = await unit.updateDesign(before, { definition });
       return { sentence: `Changed the ${DESIGN_WORDS[before.type]} ${definition.name}`, result };
+    });
+  }
+
+  /** The states that a design had, the latest first: as each change left it, with who made it when. */
+  async versions(id: number): Promise<DesignVersion[]> {
+    if (!this.live.designs().some((design) => design.id === id)) throw Refusal.of('request.not-found');
+    const [history, users] = await Promise.all([this.store.log.historyOfDesign(id), this.store.accounts.users()]);
+    const names = new Map(users.map((user) => [user.id, user.name]));
+    return history.flatMap(({ change: { at, userId, sentence }, entries }) => {
+      const left = entries.find((entry) => entry.entity === 'design')?.after as Design | null | undefined;
+      if (!left) return [];
+      const { version, definition } = completeDesign(left);
+      return [
+        { version, at: new Date(at).toISOString(), who: names.get(userId ?? 0) ?? 'Plindo', sentence, definition },
+      ];
     });
   }
 

@@ -1,7 +1,7 @@
 import type { Structure } from '@plindo/core/plans';
 import type { ImportBatch, ImportStart, ImportState, User } from '@plindo/core/contract';
 import { MOST_REPORTS, readBatch, wantedUniques, withoutTaken } from '@plindo/core/exchange';
-import { newKindIssues } from '@plindo/core/plans';
+import { firstDesigns, newKindIssues } from '@plindo/core/plans';
 import { ReadContexts, kindOfImport } from '@plindo/core/structure';
 import type { Kind, ReadContext } from '@plindo/core/structure';
 import { Refusal, firstFreeSlug, refuseIfAny } from '@plindo/core/values';
@@ -139,6 +139,7 @@ export class Imports {
       const kind = comingKind(unit.structure, record);
       if (!kind) throw Refusal.of('import.gone');
       await unit.showKind(record.kindId);
+      await addFirstDesigns(unit, kind);
       const done: ImportRecord = { ...record, state: 'done' };
       if (!(await unit.imports.advance(record, done, unit.transaction))) throw Refusal.of('import.gone');
       return { sentence: `Brought in ${record.added} ${kind.many} from ${record.fileName}`, result: done };
@@ -227,6 +228,12 @@ interface Basis {
 function isSameBasis(one: Basis, other: Basis): boolean {
   const isSameScene = one.context.locale === other.context.locale && one.context.zone === other.context.zone;
   return isSameScene && JSON.stringify(one.kind.fields) === JSON.stringify(other.kind.fields);
+}
+
+/** So that the kind looks finished before anybody designs. */
+async function addFirstDesigns(unit: Unit, kind: Kind): Promise<void> {
+  let position = Math.max(0, ...unit.structure.designs.map((design) => design.position));
+  for (const design of firstDesigns(kind)) await unit.insertDesign({ ...design, position: ++position });
 }
 
 /** The kind that comes with an import; undefined when it is gone. */

@@ -103,6 +103,20 @@ export class ChangeLog {
       limit: MOST_REVISIONS,
       transaction,
     });
+    return this.byChange(rows, transaction);
+  }
+
+  /** What was done to a design, by change, latest first. */
+  async historyOfDesign(design: number): Promise<{ change: ChangeRecord; entries: readonly ChangeEntry[] }[]> {
+    const where = { entity: 'design', entityId: design };
+    return this.byChange(await rowsOf(this.models.entries, { where, order: [['id', 'DESC']], limit: MOST_REVISIONS }));
+  }
+
+  /** Entries with the changes that they are of, as far as those are complete. */
+  private async byChange(
+    rows: readonly Row[],
+    transaction?: Transaction,
+  ): Promise<{ change: ChangeRecord; entries: readonly ChangeEntry[] }[]> {
     const byChange = new Map<number, ChangeEntry[]>();
     for (const row of rows) {
       const id = Number(row['changeId']);

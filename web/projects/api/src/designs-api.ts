@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Changed, DesignSamples, ServingPage } from '@plindo/core/contract';
+import type { Changed, DesignSamples, DesignVersion, ServingPage } from '@plindo/core/contract';
 import type { Design, KeptPage } from '@plindo/core/design';
 import type { DesignedPage } from '@plindo/core/page';
 import type { UnplacedDesign } from '@plindo/core/plans';
@@ -38,6 +38,11 @@ export class DesignsApi {
 
   makeMain(id: number): Observable<Changed<Design>> {
     return this.http.post<Changed<Design>>(`/api/designs/${id}/main`, {});
+  }
+
+  /** The states that a design had, the latest first. */
+  versions(id: number): Observable<DesignVersion[]> {
+    return this.http.get<DesignVersion[]>(`/api/designs/${id}/versions`);
   }
 
   remove(id: number): Observable<Changed<null>> {

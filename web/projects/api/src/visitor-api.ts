@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { PageModel, SuggestionModel } from '@plindo/core/page';
+import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { Observable } from 'rxjs';
 import { fromFetch } from 'rxjs/fetch';
 
@@ -17,6 +17,11 @@ export class VisitorApi {
   /** What fits words that are being typed into the search of the index page at a path. */
   suggestions(path: string, area: string, q: string): Observable<SuggestionModel[]> {
     return get('/api/suggestions', { path, area, q });
+  }
+
+  /** Pages whose names are near to an address that leads nowhere. */
+  near(url: string): Observable<PageLink[]> {
+    return get('/api/page/near', { url });
   }
 
   /** Titles of places that fit words that are being typed. */

@@ -75,6 +75,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/selections/selections-page')).SelectionsPage,
       },
       {
+        path: 'arrange/troubles',
+        title: 'Troubles',
+        loadComponent: async () => (await import('./arrange/troubles/troubles-page')).TroublesPage,
+      },
+      {
         path: 'arrange/words',
         title: 'Words',
         loadComponent: async () => (await import('./arrange/words/words-page')).WordsPage,

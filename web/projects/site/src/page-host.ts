@@ -18,7 +18,7 @@ import { Router } from '@angular/router';
 import { isMarkedSignedIn } from '@plindo/api/signed-in-mark';
 import type { TriedLook } from '@plindo/api/tried-look';
 import { takeLookOff, triedLook } from '@plindo/api/tried-look';
-import type { PageModel, SuggestionModel } from '@plindo/core/page';
+import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import { viewWords } from '@plindo/core/values';
 import type { StateChange, TypedWords } from '@plindo/listing-view';
 import { DesignedPageView, SiteFooter, SiteHeader } from '@plindo/listing-view';
@@ -54,6 +54,28 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
         @case ('not-found') {
           <h1>{{ words().say('page.gone') }}</h1>
           <p>{{ words().say('page.gone.why') }}</p>
+          @if (near().length) {
+            <h2>{{ words().say('page.gone.near') }}</h2>
+            <ul>
+              @for (link of near(); track link.href) {
+                <li>
+                  <a [href]="link.href">{{ link.label }}</a>
+                </li>
+              }
+            </ul>
+          }
+          @if (page.search; as search) {
+            <form class="gone" role="search" method="get" [action]="search.href">
+              <input
+                type="search"
+                name="q"
+                maxlength="200"
+                [attr.aria-label]="search.label"
+                [placeholder]="search.label"
+              />
+              <button type="submit">{{ words().say('search.go') }}</button>
+            </form>
+          }
           <p>
             <a href="/">{{ words().say('page.gone.home') }}</a>
           </p>
@@ -77,6 +99,8 @@ export class PageHost {
   protected readonly words = computed(() => viewWords(this.model().words));
   protected readonly suggestions = signal<readonly SuggestionModel[]>([]);
   protected readonly places = signal<readonly string[]>([]);
+  /** Of a page that is not there: what may have been meant. */
+  protected readonly near = signal<readonly PageLink[]>([]);
   /** Whether somebody has signed in with this browser, which is known in the browser only. */
   protected readonly isEditor = signal(false);
   protected readonly url = signal('/');
@@ -106,7 +130,9 @@ export class PageHost {
       this.document.documentElement.lang = model.site.locale;
       this.wear(this.tried()?.style ?? model.look);
       this.setCanonical(model);
-      this.tellMachines(model, meta);
+      this.tellMachines(model);
+      this.near.set([]);
+      if (model.type === 'not-found') this.hints(this.near, this.data.near(this.router.url));
       if (response && model.type === 'not-found') response.status = 404;
     });
   }
@@ -161,7 +187,7 @@ export class PageHost {
   }
 
   /** What machines read stands in the page as the server sends it; of other pages there is nothing in it. */
-  private tellMachines(model: PageModel, meta: Meta): void {
+  private tellMachines(model: PageModel): void {
     if (!this.isServer) {
       if (this.hasGoneOn) this.document.getElementById(MACHINES)?.remove();
       this.hasGoneOn = true;
@@ -169,18 +195,26 @@ export class PageHost {
     }
     const { data, picture } = model.type === 'designed' ? model.forMachines : { data: '', picture: '' };
     const { site, title, description, canonical } = model;
-    meta.updateTag({ property: 'og:site_name', content: site.name });
-    meta.updateTag({ property: 'og:title', content: title });
-    if (description !== '') meta.updateTag({ property: 'og:description', content: description });
-    if (site.address) meta.updateTag({ property: 'og:url', content: site.address + canonical });
-    if (picture !== '') meta.updateTag({ property: 'og:image', content: picture });
-    meta.updateTag({ name: 'twitter:card', content: picture === '' ? 'summary' : 'summary_large_image' });
+    const properties = {
+      ...{ 'og:site_name': site.name, 'og:title': title, 'og:description': description, 'og:image': picture },
+      'og:url': site.address ? site.address + canonical : '',
+    };
+    for (const [property, content] of Object.entries(properties))
+      if (content !== '') this.addMeta({ property, content });
+    this.addMeta({ name: 'twitter:card', content: picture === '' ? 'summary' : 'summary_large_image' });
     if (data === '') return;
     const script = this.document.createElement('script');
     script.id = MACHINES;
     script.type = 'application/ld+json';
     script.textContent = data;
     this.document.head.appendChild(script);
+  }
+
+  /** By the document itself: Angular's own service makes new elements in another one. */
+  private addMeta(attributes: Readonly<Record<string, string>>): void {
+    const meta = this.document.createElement('meta');
+    for (const [name, value] of Object.entries(attributes)) meta.setAttribute(name, value);
+    this.document.head.appendChild(meta);
   }
 
   /** The look stands on the outermost element, so that the ground of the page has it as well. */

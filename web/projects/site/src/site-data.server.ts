@@ -33,6 +33,7 @@ export function dataFromServer(): SiteData {
     },
     // Nothing is typed while a page is rendered on the server.
     suggestions: () => Promise.resolve([]),
+    near: () => Promise.resolve([]),
     places: () => Promise.resolve([]),
   };
 }

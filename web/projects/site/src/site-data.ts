@@ -1,6 +1,6 @@
 import { InjectionToken, inject, makeStateKey, TransferState } from '@angular/core';
 import { VisitorApi } from '@plindo/api/visitor-api';
-import type { PageModel, SuggestionModel } from '@plindo/core/page';
+import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import { sleepingPage } from '@plindo/core/page';
 import { firstValueFrom } from 'rxjs';
 
@@ -9,6 +9,8 @@ export interface SiteData {
   page(url: string): Promise<PageModel>;
   /** What fits words that are being typed on a list of the page at a path. */
   suggestions(path: string, area: string, text: string): Promise<readonly SuggestionModel[]>;
+  /** Pages whose names are near to an address that leads nowhere. */
+  near(url: string): Promise<readonly PageLink[]>;
   /** Titles of places that fit words that are being typed. */
   places(text: string): Promise<readonly string[]>;
 }
@@ -27,6 +29,7 @@ function dataFromApi(): SiteData {
       return first ? new Promise((resolve) => setTimeout(() => resolve(first))) : firstValueFrom(api.page(url));
     },
     suggestions: (path, area, text) => firstValueFrom(api.suggestions(path, area, text)),
+    near: (url) => firstValueFrom(api.near(url)),
     places: (text) => firstValueFrom(api.places(text)),
   };
 }

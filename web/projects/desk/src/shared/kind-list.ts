@@ -45,6 +45,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/arrange/looks" routerLinkActive="here">
           <span class="name"><pl-icon name="palette" />Looks</span>
         </a>
+        <a routerLink="/arrange/troubles" routerLinkActive="here">
+          <span class="name"><pl-icon name="warning" />Troubles</span>
+        </a>
         <a routerLink="/arrange/words" routerLinkActive="here">
           <span class="name"><pl-icon name="format_quote" />Words</span>
         </a>

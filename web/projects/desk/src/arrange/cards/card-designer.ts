@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { Router } from '@angular/router';
 import { DesignsApi } from '@plindo/api';
-import type { DesignSamples, FoundListing } from '@plindo/core/contract';
+import type { DesignSamples, DesignVersion, FoundListing } from '@plindo/core/contract';
 import type { CardDesign, KeptCard } from '@plindo/core/design';
-import { cardsOfKind, firstCard, usesOfMainCard } from '@plindo/core/design';
-import type { Kind } from '@plindo/core/structure';
+import { CARD_STARTERS, cardStartersFor, cardsOfKind, firstCard, usesOfMainCard } from '@plindo/core/design';
+import type { FieldRole, Kind } from '@plindo/core/structure';
+import { castOf, missingRoles } from '@plindo/core/structure';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
@@ -13,13 +14,15 @@ import { SelectionsStore } from '../../shared/selections-store';
 import { DesignSaving } from '../design/design-saving';
 import { DesignerFrame } from '../design/designer-frame';
 import { LiveView } from '../design/live-view';
+import { VersionsMenu } from '../design/versions-menu';
 import { KeptWork } from '../design/kept-work';
 import { CardOutline } from './card-outline';
 import { CardWork } from './card-work';
 import { FrameSettings } from './frame-settings';
 import { LiveCards } from './live-cards';
 import { SlotSettings } from '../design/slot-settings';
-import { StarterMenu } from './starter-menu';
+import type { StarterOffer } from '../design/starter-menu';
+import { StarterMenu, lacksInWords } from '../design/starter-menu';
 
 /** In the address: the card that a kind has by itself or its main one, and one that is being made. */
 const MAIN = 'main';
@@ -28,7 +31,7 @@ const NEW = 'new';
 /** The card designer: all of a card as a tree, the card itself with real listings, and what is said of what is chosen. */
 @Component({
   selector: 'pl-card-designer',
-  imports: [CardOutline, DesignerFrame, FrameSettings, LiveCards, LiveView, SlotSettings, StarterMenu],
+  imports: [CardOutline, DesignerFrame, FrameSettings, LiveCards, LiveView, SlotSettings, StarterMenu, VersionsMenu],
   providers: [DesignSaving],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './card-designer.html',
@@ -64,6 +67,13 @@ export class CardDesigner {
     const kept = this.kept();
     return kept ? kept.id === this.cards()[0]?.id : this.cardId() === MAIN;
   });
+  /** Cards to begin with, those first that fit the kind. */
+  protected readonly starters = computed((): StarterOffer[] => {
+    const kind = this.kind();
+    const lacks = (roles: readonly FieldRole[]): string =>
+      kind ? lacksInWords(missingRoles(roles, castOf(roles, kind))) : '';
+    return kind ? cardStartersFor(kind).map((starter) => ({ ...starter, lacks: lacks(starter.roles) })) : [];
+  });
   protected readonly uses = computed(() => {
     const kind = this.kind();
     const chosen = (this.selections.selections() ?? []).map(({ selection }) => selection);
@@ -76,7 +86,7 @@ export class CardDesigner {
     void this.selections.reload();
     effect(() => {
       const [kind, kinds, designs, id] = [this.kind(), this.kinds.kinds(), this.designs.designs(), this.cardId()];
-      if (kind && kinds && designs) untracked(() => this.begin(kind, id));
+      if (kind && kinds && designs) untracked(() => this.open(kind, id));
     });
     effect(() => {
       const id = Number(this.kindId());
@@ -91,7 +101,7 @@ export class CardDesigner {
   }
 
   /** Begins with the card as it is kept, or with work on it that was not saved; work at hand is not thrown away. */
-  private begin(kind: Kind, id: string): void {
+  private open(kind: Kind, id: string): void {
     const [kept, before] = [this.kept(), this.work()];
     if (kept === undefined && id !== MAIN && id !== NEW) return;
     if (before?.history.isChanged() === true && before.kind.id === kind.id) return;
@@ -112,11 +122,17 @@ export class CardDesigner {
     return { ...main, name: `${kind.one} card ${number}`, purpose: '' };
   }
 
+  /** Brings an earlier state in; nothing is kept until it is saved. */
+  protected goBack({ definition, at }: DesignVersion): void {
+    const moment = this.reading.context().formats.moment(Date.parse(at));
+    this.work()?.history.replace(definition as CardDesign, `Went back to the version of ${moment}`);
+  }
+
   protected startOver(): void {
     const [kind, id] = [this.kind(), this.cardId()];
     this.memory().forget();
     this.work.set(null);
-    if (kind) this.begin(kind, id);
+    if (kind) this.open(kind, id);
   }
 
   protected pick(found: FoundListing): void {
@@ -142,6 +158,11 @@ export class CardDesigner {
       const address = ['/arrange', this.kindId(), 'cards', id];
       if (this.cardId() !== String(id)) void this.router.navigate(address, { replaceUrl: true });
     });
+  }
+
+  protected begin(name: string): void {
+    const starter = CARD_STARTERS.find((one) => one.name === name);
+    if (starter) this.work()?.begin(starter);
   }
 
   private look(kindId: number): void {

@@ -41,6 +41,11 @@ export class DesignHistory<Design> {
     this.design.update((design) => afterStep(design, step));
   }
 
+  /** Puts another state of the design in its place; it is a step like any other. */
+  replace(after: Design, words: string): void {
+    this.take({ act: 'set', at: [], before: this.design(), after, words });
+  }
+
   undo(): void {
     const last = this.done().at(-1);
     if (!last) return;

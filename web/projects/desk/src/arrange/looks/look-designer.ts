@@ -3,6 +3,7 @@ import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { Router } from '@angular/router';
 import { PagesApi } from '@plindo/api';
+import type { DesignVersion } from '@plindo/core/contract';
 import type { KeptLook, LookDesign } from '@plindo/core/design';
 import { looksOf, makeLook } from '@plindo/core/design';
 import type { DesignedPage } from '@plindo/core/page';
@@ -12,10 +13,12 @@ import { DesignedPageView } from '@plindo/listing-view';
 import { switchMap } from 'rxjs';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindsStore } from '../../shared/kinds-store';
+import { Reading } from '../../shared/reading';
 import { DesignSaving } from '../design/design-saving';
 import { DesignerFrame } from '../design/designer-frame';
 import { KeptWork } from '../design/kept-work';
 import { LiveView } from '../design/live-view';
+import { VersionsMenu } from '../design/versions-menu';
 import { tryLook } from '@plindo/api/tried-look';
 import { LookSettings } from './look-settings';
 import { LookWork } from './look-work';
@@ -25,7 +28,7 @@ const NEW = 'new';
 /** The look designer: any page of the site in the look as it is being made, beside the one that visitors see if wanted. */
 @Component({
   selector: 'pl-look-designer',
-  imports: [DesignedPageView, DesignerFrame, LiveView, LookSettings, MatButtonModule],
+  imports: [DesignedPageView, DesignerFrame, LiveView, LookSettings, MatButtonModule, VersionsMenu],
   providers: [DesignSaving],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './look-designer.html',
@@ -38,6 +41,7 @@ export class LookDesigner {
   private readonly designs = inject(DesignsStore);
   private readonly kinds = inject(KindsStore);
   private readonly pages = inject(PagesApi);
+  private readonly reading = inject(Reading);
   private readonly router = inject(Router);
   protected readonly saving = inject(DesignSaving);
   protected readonly work = signal<LookWork | null>(null);
@@ -109,6 +113,12 @@ export class LookDesigner {
     let number = 1;
     while (names.includes(`Look ${number}`)) number++;
     return { ...(first?.definition ?? makeLook({ name: '' })), name: `Look ${number}`, purpose: '' };
+  }
+
+  /** Brings an earlier state in; nothing is kept until it is saved. */
+  protected goBack({ definition, at }: DesignVersion): void {
+    const moment = this.reading.context().formats.moment(Date.parse(at));
+    this.work()?.history.replace(definition as LookDesign, `Went back to the version of ${moment}`);
   }
 
   protected startOver(): void {

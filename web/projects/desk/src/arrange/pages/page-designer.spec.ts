@@ -179,4 +179,34 @@ describe('The page designer', () => {
     const [added] = (await server.answer('POST', '/api/designs', { changeId: 8, result: kept })) as Partial<Design>[];
     expect([added?.type, added?.kindId]).toEqual(['page', 1]);
   });
+
+  it('brings in an earlier state as a step, which is kept only once it is saved', async () => {
+    await open();
+    await shown.press('Earlier versions');
+    const version = { version: 1, at: '2026-11-20T10:00:00Z', who: 'Ana', sentence: 'Added the page About us' };
+    const definition = { ...kept.definition, strips: [] };
+    await server.answer('GET', '/api/designs/9/versions', [{ ...version, definition }]);
+    await shown.settled();
+    const items = [...document.querySelectorAll<HTMLElement>('.mat-mdc-menu-item')];
+    items.find((item) => item.textContent?.includes('Added the page About us'))!.click();
+    await shown.settled();
+    expect(outline()).toEqual([]);
+    expect(server.waiting('PUT', '/api/designs/9')).toEqual([]);
+    await press('z', { ctrlKey: true });
+    expect(outline().length).toBe(4);
+  });
+
+  it('begins with a page for kinds of some sort, those first that fit; what the kind lacks is said', async () => {
+    await open({ pageId: 'new', serves: 'index', kind: '1' }, []);
+    await shown.press('Begin with …');
+    const items = [...document.querySelectorAll<HTMLButtonElement>('.starters .mat-mdc-menu-item')];
+    const found = (label: string): HTMLButtonElement => items.find((item) => item.textContent?.includes(label))!;
+    expect(found('A map beside the list').textContent).toContain('Needs a place');
+    found('A table to search').click();
+    await shown.settled();
+    expect(outline()).toContain('Listings');
+    expect(outline()).not.toContain('Facets');
+    await press('z', { ctrlKey: true });
+    expect(outline()).toContain('Facets');
+  });
 });

@@ -5,9 +5,17 @@ import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { DesignsApi, SessionStore, sentenceOf } from '@plindo/api';
 import type { DraftedPage } from '@plindo/api';
-import type { DesignSample, FoundListing } from '@plindo/core/contract';
+import type { DesignSample, DesignVersion, FoundListing } from '@plindo/core/contract';
 import type { KeptPage, PageDesign, PageItem, PiecePlace, PieceTypeName } from '@plindo/core/design';
-import { AWKWARD_WORDS, PAGE_PURPOSES, pieceName, stripName } from '@plindo/core/design';
+import {
+  AWKWARD_WORDS,
+  PAGE_PURPOSES,
+  PAGE_STARTERS,
+  lackingFor,
+  pageStartersFor,
+  pieceName,
+  stripName,
+} from '@plindo/core/design';
 import type { DesignedPage } from '@plindo/core/page';
 import { Icon } from '@plindo/listing-view';
 import { EMPTY, catchError, filter, switchMap } from 'rxjs';
@@ -20,6 +28,9 @@ import { DesignSaving } from '../design/design-saving';
 import { DesignerFrame } from '../design/designer-frame';
 import { KeptWork } from '../design/kept-work';
 import { LiveView } from '../design/live-view';
+import { VersionsMenu } from '../design/versions-menu';
+import type { StarterOffer } from '../design/starter-menu';
+import { StarterMenu, lacksInWords } from '../design/starter-menu';
 import { HoldsFor } from './holds-for';
 import { LivePage } from './live-page';
 import type { WantedPage } from './new-page';
@@ -48,7 +59,9 @@ const NEW = 'new';
     PageOutline,
     PageSettings,
     PieceSettingsPane,
+    StarterMenu,
     StripSettings,
+    VersionsMenu,
   ],
   providers: [DesignSaving, HoldsFor],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -190,11 +203,34 @@ export class PageDesigner {
     if (work.listingKind && this.samples() === null) this.findSamples(work.listingKind.id);
   }
 
+  /** Pages to begin with, those first that fit the kind; for pages of listings and of lists of a kind. */
+  protected readonly starters = computed((): StarterOffer[] => {
+    const work = this.work();
+    const kind = work?.around.kind;
+    const serves = work?.page().serves;
+    if (!kind || (serves !== 'listing' && serves !== 'index')) return [];
+    return pageStartersFor(kind, serves).map((starter) => ({
+      ...starter,
+      lacks: lacksInWords(lackingFor(starter, kind)),
+    }));
+  });
+
+  protected beginWith(name: string): void {
+    const starter = PAGE_STARTERS.find((one) => one.name === name);
+    if (starter) this.work()?.begin(starter);
+  }
+
   private unkept(wanted: WantedPage): PageDesign {
     const site = this.session.session()?.site ?? { name: '', tagline: '' };
     const kinds = (this.kinds.kinds() ?? []).map((entry) => entry.kind);
     const { words } = this.reading.context().formats;
     return firstPage(wanted, { site, kinds, designs: this.designs.designs() ?? [], words });
+  }
+
+  /** Brings an earlier state in; nothing is kept until it is saved. */
+  protected goBack({ definition, at }: DesignVersion): void {
+    const moment = this.reading.context().formats.moment(Date.parse(at));
+    this.work()?.history.replace(definition as PageDesign, `Went back to the version of ${moment}`);
   }
 
   protected startOver(): void {

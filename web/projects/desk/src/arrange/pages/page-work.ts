@@ -5,6 +5,7 @@ import type {
   PageColumn,
   PageDesign,
   PageItem,
+  PageStarter,
   Piece,
   PieceChoices,
   PieceTypeName,
@@ -13,6 +14,7 @@ import type {
 import {
   addPiece,
   addStrip,
+  beginPage,
   changeColumn,
   changePage,
   changePiece,
@@ -195,6 +197,14 @@ export class PageWork {
   changeColumn(key: string, change: Partial<Omit<PageColumn, 'key' | 'pieces'>>): void {
     const item = itemOfPage(this.page(), key);
     if (item?.of === 'column') this.take(changeColumn(item, change), `${key} ${Object.keys(change).join(' ')}`);
+  }
+
+  /** Begins anew with a page that is made for kinds of some sort; it is a step like any other. */
+  begin(starter: PageStarter): void {
+    const { kind } = this.around;
+    if (!kind) return;
+    this.take(beginPage(starter, kind, this.page()));
+    this.choose(null);
   }
 
   set<Key extends Exclude<keyof PageDesign, 'strips'>>(key: Key, value: PageDesign[Key]): void {

@@ -36,6 +36,13 @@ const PAGES: readonly Place[] = [
     link: ['/arrange/frame'],
     words: 'menu logo',
   },
+  {
+    icon: 'warning',
+    label: 'Troubles',
+    about: 'Page',
+    link: ['/arrange/troubles'],
+    words: 'cut overflow alternative text',
+  },
   { icon: 'checklist', label: 'Selections', about: 'Page', link: ['/arrange/selections'], words: 'saved questions' },
   { icon: 'warning', label: 'Problems', about: 'Page', link: ['/fill/problems'], words: 'missing duplicates broken' },
   { icon: 'photo_library', label: 'Pictures', about: 'Page', link: ['/fill/pictures'], words: 'images unused' },
