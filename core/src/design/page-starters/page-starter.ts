@@ -45,7 +45,7 @@ function castFor({ roles }: PageStarter, kind: Kind): Cast {
 }
 
 /**
- * How well a page fits a kind: the share of its roles that fields play, from 0 to 1, and 2 more where it is for kinds of
+ * How well a page fits a kind: the share of its roles that fields play, from 0 to 1 (1 for one that asks for nothing), and 2 more where it is for kinds of
  * that name, which tells more than a field of some type; less than 0 where something is missing that it needs.
  */
 export function pageFit(starter: PageStarter, kind: Kind): number {
@@ -54,5 +54,5 @@ export function pageFit(starter: PageStarter, kind: Kind): number {
   if (lackingFor(starter, kind).length > 0) return -1;
   const filled = roles.filter(({ name }) => cast[name] !== undefined).length;
   const words = wordsOf(`${kind.one} ${kind.many}`);
-  return (roles.length === 0 ? 0 : filled / roles.length) + (kinds.some((name) => words.includes(name)) ? 2 : 0);
+  return (roles.length === 0 ? 1 : filled / roles.length) + (kinds.some((name) => words.includes(name)) ? 2 : 0);
 }

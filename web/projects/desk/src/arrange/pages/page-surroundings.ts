@@ -1,5 +1,5 @@
 import type { Design, PageDesign, PieceOf } from '@plindo/core/design';
-import { isPart, partAmong, steeredLists, withParts } from '@plindo/core/design';
+import { frameOf, isPart, partAmong, steeredLists, withParts } from '@plindo/core/design';
 import type { Kind, ReadContext, Selection } from '@plindo/core/structure';
 import { facetsOver } from '@plindo/core/structure';
 import type { PageSurroundings } from './page-work';
@@ -33,6 +33,7 @@ export function surroundingsOf(kind: Kind | null, id: string, known: Known): Pag
   const partOf = (number: number): ReturnType<typeof partAmong> => partAmong(others, number);
   return {
     kind,
+    hasOwnMenu: frameOf(designs)?.definition.hasOwnMenu ?? false,
     kinds,
     selections: selections.map(({ id: number, name }) => ({ id: number, name })),
     parts: others.filter(isPart).map(({ id: number, kindId, definition: { name } }) => ({ id: number, kindId, name })),

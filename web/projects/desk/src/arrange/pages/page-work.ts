@@ -47,6 +47,8 @@ export interface PageSurroundings {
   /** The kind of the page; null for none. */
   readonly kind: Kind | null;
   readonly check: PageCheckScene;
+  /** Whether the menu of the site is the publisher's own, in which no page stands by itself. */
+  readonly hasOwnMenu: boolean;
   readonly kinds: readonly Kind[];
   readonly selections: PieceChoices['selections'];
   readonly parts: PieceChoices['parts'];

@@ -83,6 +83,11 @@ export class TroublesPage {
     return screens.length === 3 ? 'at all widths' : `on a ${screens.map((one) => SCREEN_WORDS[one]).join(' and a ')}`;
   }
 
+  /** How many listings have it; one can have it several times. */
+  protected listingsIn({ all }: Group): number {
+    return new Set(all.map(({ listing }) => listing.id)).size;
+  }
+
   protected stop(): void {
     this.isStopped = true;
   }
