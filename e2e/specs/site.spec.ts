@@ -161,6 +161,16 @@ describe('The demo site', () => {
     await page.context().close();
   }, 60_000);
 
+  it('leads on by the buttons of its home page, with and without scripts', async () => {
+    for (const javaScriptEnabled of [true, false]) {
+      const page = await site.open('/', { javaScriptEnabled });
+      expect(await page.getByRole('link', { name: 'Join a course' }).isVisible()).toBeTrue();
+      await page.getByRole('link', { name: 'Find a berth' }).click();
+      await page.waitForURL('**/berths');
+      await page.context().close();
+    }
+  });
+
   it('tells machines what a page is about, in the page as it comes', async () => {
     const page = await site.open('/harbours/kessel-light', { javaScriptEnabled: false });
     const data = JSON.parse((await page.locator('#for-machines').textContent())!) as {
