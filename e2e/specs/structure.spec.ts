@@ -115,7 +115,11 @@ describe('A kind made by hand', () => {
     const surface = page.getByRole('textbox', { name: 'My rich text' });
     await surface.click();
     await page.getByRole('button', { name: 'Bold' }).click();
+    // The editor takes the focus back in the next frame; nobody types sooner than that.
+    await page.locator('[aria-label=Bold][aria-pressed=true]').waitFor();
+    await surface.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
     await page.keyboard.type('Strong');
+    await surface.locator('strong').waitFor();
     await choose('My rating', '3.5 of 5');
     await choose('My yes/no', 'Yes');
     await choose('My one choice', 'Green');

@@ -35,7 +35,7 @@ const NEW = 'new';
   providers: [DesignSaving],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './card-designer.html',
-  styleUrl: './card-designer.scss',
+  styleUrls: ['../design/outline-button.scss', './card-designer.scss'],
 })
 export class CardDesigner {
   /** From the address; the card's number, "main" or "new". */

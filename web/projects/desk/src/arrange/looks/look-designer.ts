@@ -32,7 +32,7 @@ const NEW = 'new';
   providers: [DesignSaving],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './look-designer.html',
-  styleUrl: './look-designer.scss',
+  styleUrls: ['../design/outline-button.scss', './look-designer.scss'],
 })
 export class LookDesigner {
   /** From the address; the look's number, or "new". */

@@ -180,6 +180,14 @@ describe('The page designer', () => {
     expect([added?.type, added?.kindId]).toEqual(['page', 1]);
   });
 
+  it('leads to the home page that is there, as there is one only', async () => {
+    const home: KeptPage = { ...kept, id: 12, definition: { ...kept.definition, serves: 'home', address: '' } };
+    const led = spyOn(TestBed.inject(Router), 'navigate').and.resolveTo(true);
+    await open({ pageId: 'new', serves: 'home' }, [home]);
+    expect(led).toHaveBeenCalledWith(['/arrange/pages', 12], { replaceUrl: true });
+    expect(shown.all('pl-page-outline').length).toBe(0);
+  });
+
   it('brings in an earlier state as a step, which is kept only once it is saved', async () => {
     await open();
     await shown.press('Earlier versions');

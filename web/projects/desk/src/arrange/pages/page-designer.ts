@@ -34,7 +34,7 @@ import { StarterMenu, lacksInWords } from '../design/starter-menu';
 import { HoldsFor } from './holds-for';
 import { LivePage } from './live-page';
 import type { WantedPage } from './new-page';
-import { firstPage } from './new-page';
+import { firstPage, keptPageFor } from './new-page';
 import { PageOutline } from './page-outline';
 import { PageSettings } from './page-settings';
 import { surroundingsOf } from './page-surroundings';
@@ -66,7 +66,7 @@ const NEW = 'new';
   providers: [DesignSaving, HoldsFor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './page-designer.html',
-  styleUrl: './page-designer.scss',
+  styleUrls: ['../design/outline-button.scss', './page-designer.scss'],
 })
 export class PageDesigner {
   /** From the address: the page's number, or "new"; of a new one what it is for, of which kind or selection. */
@@ -186,6 +186,9 @@ export class PageDesigner {
     if (!kept && this.pageId() !== NEW) return;
     if (before?.history.isChanged() === true) return;
     const wanted = this.wanted();
+    const there = kept ?? keptPageFor(wanted, this.designs.designs() ?? []);
+    // There is one home page, and one page of a list.
+    if (there && !kept) return void this.router.navigate(['/arrange/pages', there.id], { replaceUrl: true });
     const plain = kept?.definition ?? this.unkept(wanted);
     const brought = this.memory().read(this.version());
     this.isBroughtBack.set(brought !== null);
