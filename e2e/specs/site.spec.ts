@@ -169,7 +169,7 @@ describe('The demo site', () => {
       await page.waitForURL('**/berths');
       await page.context().close();
     }
-  });
+  }, 60_000);
 
   it('tells machines what a page is about, in the page as it comes', async () => {
     const page = await site.open('/harbours/kessel-light', { javaScriptEnabled: false });
@@ -179,12 +179,12 @@ describe('The demo site', () => {
     expect(data['@graph'].map((node) => node['@type'])).toEqual(['Place', 'BreadcrumbList']);
     expect(await page.locator('meta[property="og:title"]').getAttribute('content')).toContain('Kessel Light');
     await page.context().close();
-  });
+  }, 60_000);
 
   it('keeps a resting connection for longer than proxies commonly do, so that none is closed under a request', async () => {
     const answer = await fetch(site.server.address);
     const seconds = Number(/timeout=(\d+)/.exec(answer.headers.get('keep-alive') ?? '')?.[1]);
     expect(seconds).toBeGreaterThan(60);
     await answer.text();
-  });
+  }, 60_000);
 });

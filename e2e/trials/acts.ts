@@ -62,6 +62,9 @@ export async function makeSite(client: Client): Promise<TrialSite> {
   return { harbours, berths, set };
 }
 
+/** On a slow machine there are few turns before a kill; something is taken back in any case. */
+const FIRST_UNDO_AT = 3;
+
 /** Somebody who edits, adds, links, merges, imports and undoes, one thing after the other, until told to stop. */
 export class Actor {
   private own: { id: number; version: number }[] = [];
@@ -82,7 +85,8 @@ export class Actor {
     while (!this.isStopped) {
       this.turn++;
       const dice = this.random();
-      if (this.own.length < LISTINGS_AN_ACTOR || dice < 0.1) await this.add(berths);
+      if (this.turn === FIRST_UNDO_AT) await this.undo();
+      else if (this.own.length < LISTINGS_AN_ACTOR || dice < 0.1) await this.add(berths);
       else if (dice < 0.6) await this.edit();
       else if (dice < 0.75) await this.link();
       else if (dice < 0.85) await this.undo();
