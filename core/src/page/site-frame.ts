@@ -1,7 +1,7 @@
 import type { Design, FooterColumn, FrameDesign } from '../design/index.js';
 import { pagesFor } from '../design/index.js';
 import type { Kind, KindById } from '../structure/index.js';
-import { cleanHtml } from '../structure/index.js';
+import { cleanHtml, isListShown } from '../structure/index.js';
 import type { SiteWords } from '../values/index.js';
 import type { FooterModel, HeaderModel, PageLink } from './frame-model.js';
 
@@ -28,7 +28,7 @@ export function siteFrame(
   const header = {
     logo: frame.brand === 'logo' ? frame.logo : null,
     menu: frame.hasOwnMenu ? own : plain,
-    search: kind?.published && kind.hasIndexPage ? searchLink(kind, words) : null,
+    search: kind && isListShown(kind) ? searchLink(kind, words) : null,
   };
   const columns = frame.columns.map(columnModel);
   return { header, footer: columns.length > 0 || frame.line !== '' ? { columns, line: frame.line } : null };

@@ -13,7 +13,7 @@ import {
   pageForCategory,
 } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
-import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, isKindShown, isListShown } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 
 /** What stands at a path: one page by its design, or a listing, of which it has to be read first which page serves it. */
@@ -76,7 +76,7 @@ export class Places {
 
   /** The kinds whose lists have pages that visitors see. */
   listedKinds(): Kind[] {
-    return this.live.kinds().filter((kind) => isKindShown(kind) && kind.hasIndexPage && this.live.catalog(kind.id));
+    return this.live.kinds().filter((kind) => isListShown(kind) && this.live.catalog(kind.id));
   }
 
   /** The lists on a page that visitors steer, in the state of an address. */
@@ -107,7 +107,7 @@ export class Places {
       return selection ? { own: listNamedBySelection(selection, this.live.scene()), selection: selection.id } : null;
     }
     const catalog = second === undefined ? this.live.catalogBySlug(first) : undefined;
-    return catalog && isKindShown(catalog.kind) && catalog.kind.hasIndexPage ? { own: this.ofKind(catalog) } : null;
+    return catalog && isListShown(catalog.kind) ? { own: this.ofKind(catalog) } : null;
   }
 
   /** The page of a category of a kind; a listing that has the same address goes before it. */

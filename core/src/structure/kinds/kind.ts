@@ -83,6 +83,11 @@ export function isKindShown({ published, putAside }: Pick<KindDefinition, 'publi
   return published && !putAside;
 }
 
+/** Whether the list of a kind has a page that visitors see. */
+export function isListShown(kind: Pick<KindDefinition, 'published' | 'putAside' | 'hasIndexPage'>): boolean {
+  return isKindShown(kind) && kind.hasIndexPage;
+}
+
 export const DEFAULT_PAGE_SIZE = 24;
 
 type FacetSketch = Parameters<typeof makeFacet>[0];

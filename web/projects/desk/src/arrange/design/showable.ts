@@ -29,3 +29,18 @@ export function showablesOf(
 export function keyOfShowable({ through, field }: { through: readonly string[]; field: { key: string } }): string {
   return [...through, field.key].join('/');
 }
+
+/** The same under headings, as lists of choices have them; headings with nothing below are left out. */
+export function showableGroups(
+  kind: Kind | null,
+  kinds: readonly Kind[],
+): { readonly label: string; readonly of: readonly Showable[] }[] {
+  if (!kind) return [];
+  const { own, parts, linked } = showablesOf(kind, kinds);
+  const all = [
+    { label: 'Fields', of: own },
+    { label: 'Of every listing', of: parts },
+    { label: 'Of linked listings', of: linked },
+  ];
+  return all.filter(({ of }) => of.length > 0);
+}

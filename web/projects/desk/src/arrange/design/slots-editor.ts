@@ -5,7 +5,7 @@ import type { Slot } from '@plindo/core/design';
 import { freeSlotKey, makeSlot, slotName } from '@plindo/core/design';
 import type { Kind, KindById } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
-import { keyOfShowable, showablesOf } from './showable';
+import { keyOfShowable, showableGroups } from './showable';
 import { slotShowing } from './new-slot';
 import { SlotSettings } from './slot-settings';
 
@@ -29,17 +29,7 @@ export class SlotsEditor {
 
   /** Key of the slot that is open. */
   protected readonly open = signal<string | null>(null);
-  protected readonly groups = computed(() => {
-    const kind = this.kind();
-    if (!kind) return [];
-    const { own, parts, linked } = showablesOf(kind, this.kinds());
-    const all = [
-      { label: 'Fields', of: own },
-      { label: 'Of every listing', of: parts },
-      { label: 'Of linked listings', of: linked },
-    ];
-    return all.filter(({ of }) => of.length > 0);
-  });
+  protected readonly groups = computed(() => showableGroups(this.kind(), this.kinds()));
   protected readonly keyOf = keyOfShowable;
   private readonly kindById: KindById = (id) => this.kinds().find((kind) => kind.id === id);
 

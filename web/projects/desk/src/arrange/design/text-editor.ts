@@ -3,7 +3,7 @@ import type { TextPart, TextWithValues, ValueInText } from '@plindo/core/design'
 import { fieldOfValue, isValue, makeValueInText } from '@plindo/core/design';
 import type { Kind } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
-import { keyOfShowable, showablesOf } from './showable';
+import { keyOfShowable, showableGroups } from './showable';
 import { ValueSettings } from './value-settings';
 
 /** A text with values in it, as a line of words and chips; what is said of a chosen chip stands below. */
@@ -92,17 +92,7 @@ export class TextEditor {
     const part = this.text()[this.chosen() ?? -1];
     return part && isValue(part) ? part : null;
   });
-  protected readonly groups = computed(() => {
-    const kind = this.kind();
-    if (!kind) return [];
-    const { own, parts, linked } = showablesOf(kind, this.kinds());
-    const all = [
-      { label: 'Fields', of: own },
-      { label: 'Of every listing', of: parts },
-      { label: 'Of linked listings', of: linked },
-    ];
-    return all.filter(({ of }) => of.length > 0);
-  });
+  protected readonly groups = computed(() => showableGroups(this.kind(), this.kinds()));
 
   protected asValue(part: TextPart): ValueInText | null {
     return isValue(part) ? part : null;

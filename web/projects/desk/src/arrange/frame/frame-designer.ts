@@ -5,7 +5,7 @@ import { checkFrame, frameOf, makeFrame } from '@plindo/core/design';
 import type { PageFrame } from '@plindo/core/page';
 import { linksOfSite, siteFrame, styleOf } from '@plindo/core/page';
 import { looksOf } from '@plindo/core/design';
-import { isKindShown } from '@plindo/core/structure';
+import { isListShown } from '@plindo/core/structure';
 import { SiteFooter, SiteHeader } from '@plindo/listing-view';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindsStore } from '../../shared/kinds-store';
@@ -42,7 +42,7 @@ export class FrameDesigner {
   protected readonly kept = computed((): KeptFrame | undefined => frameOf(this.designs.designs() ?? []));
   protected readonly allKinds = computed(() => (this.kinds.kinds() ?? []).map(({ kind }) => kind));
   private readonly links = computed(() => {
-    const listed = this.allKinds().filter((kind) => isKindShown(kind) && kind.hasIndexPage);
+    const listed = this.allKinds().filter(isListShown);
     return linksOfSite(listed, this.designs.designs() ?? []);
   });
   protected readonly issues = computed(() => {

@@ -8,7 +8,7 @@ import type { KeptLook, LookDesign } from '@plindo/core/design';
 import { looksOf, makeLook } from '@plindo/core/design';
 import type { DesignedPage } from '@plindo/core/page';
 import { styleOf } from '@plindo/core/page';
-import { isKindShown } from '@plindo/core/structure';
+import { isListShown } from '@plindo/core/structure';
 import { DesignedPageView } from '@plindo/listing-view';
 import { switchMap } from 'rxjs';
 import { DesignsStore } from '../../shared/designs-store';
@@ -62,7 +62,7 @@ export class LookDesigner {
   protected readonly places = computed(() => [
     { path: '/', label: 'Home page' },
     ...(this.kinds.kinds() ?? [])
-      .filter(({ kind }) => isKindShown(kind) && kind.hasIndexPage)
+      .filter(({ kind }) => isListShown(kind))
       .map(({ kind }) => ({ path: `/${kind.slug}`, label: kind.many })),
   ]);
   /** The first listing of the list that is shown, to see its page too. */

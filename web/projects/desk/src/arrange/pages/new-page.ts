@@ -10,7 +10,7 @@ import {
 } from '@plindo/core/design';
 import type { Design } from '@plindo/core/design';
 import type { Kind, SiteSettings } from '@plindo/core/structure';
-import { isKindShown } from '@plindo/core/structure';
+import { isListShown } from '@plindo/core/structure';
 import type { SiteWords } from '@plindo/core/values';
 import { firstFreeSlug } from '@plindo/core/values';
 
@@ -38,7 +38,7 @@ export function firstPage(wanted: WantedPage, around: Around): PageDesign {
 }
 
 function plainPage({ serves, kind, selection }: WantedPage, { site, kinds, words }: Around): PageDesign {
-  if (serves === 'home') return standardHome(site, kinds.filter(isListed), words);
+  if (serves === 'home') return standardHome(site, kinds.filter(isListShown), words);
   if (serves === 'index' && selection) {
     return { ...standardIndexPage(selection.name, { intro: '' }), selection: selection.id };
   }
@@ -60,10 +60,6 @@ function plainPage({ serves, kind, selection }: WantedPage, { site, kinds, words
     title: serves === 'part' ? [] : makeText(['Heading']),
     strips: [{ columns: [{ pieces: [heading, line] }] }],
   });
-}
-
-function isListed(kind: Kind): boolean {
-  return isKindShown(kind) && kind.hasIndexPage;
 }
 
 function freeName(proposed: string, { kind }: WantedPage, designs: readonly Design[]): string {
