@@ -37,7 +37,7 @@ const WEB_EDGES = {
   'listing-view': [],
   // Visitors fetch no more of the two than they need.
   site: [
-    '@plindo/api',
+    '@plindo/api/editor-api',
     '@plindo/api/signed-in-mark',
     '@plindo/api/tried-look',
     '@plindo/api/visitor-api',

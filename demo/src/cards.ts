@@ -19,6 +19,7 @@ const CARDS: Readonly<Record<string, CardDesign>> = {
   harbours: makeCard({
     name: 'Harbour card',
     purpose: 'Where a boat can lie: region, room and fuel at a glance',
+    canBeKept: true,
     zones: {
       topStart: [FLAG],
       heading: [
@@ -43,6 +44,7 @@ const CARDS: Readonly<Record<string, CardDesign>> = {
   berths: makeCard({
     name: 'Berth card',
     purpose: 'What it costs, what fits in, and where it is',
+    canBeKept: true,
     zones: {
       topStart: [FLAG],
       heading: [
@@ -69,6 +71,7 @@ const CARDS: Readonly<Record<string, CardDesign>> = {
   boatyards: makeCard({
     name: 'Boatyard card',
     purpose: 'Logo, rating and what the yard does',
+    canBeKept: true,
     picture: { stands: 'start', field: 'logo', ratio: '1:1', fit: 'whole' },
     zones: {
       heading: [
@@ -86,6 +89,7 @@ const CARDS: Readonly<Record<string, CardDesign>> = {
   courses: makeCard({
     name: 'Course card',
     purpose: 'When, where, for whom and for how much',
+    canBeKept: true,
     picture: { stands: 'above', ratio: '16:9' },
     zones: {
       topStart: [FLAG],

@@ -120,6 +120,7 @@ export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
   const list: ListModel = {
     ...{ type: 'list', layout: 'grid', width: 16, heading: '', intro: '', all: null, cards, columns: [], rows: [] },
     state: { ...STATE, ...state },
+    visitors: null,
   };
   const pager = { mode: 'numbered', more: null, page: 1, pages: 1, previous: null, next: null, links: [] } as const;
   const side: readonly MadePiece[] = [
@@ -143,7 +144,11 @@ export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
       title: 'Berths – Guide',
       description: '',
       canonical: '/berths',
-      ...{ header: { logo: null, menu: [], search: null }, footer: null, forMachines: { data: '', picture: '' } },
+      ...{
+        header: { logo: null, menu: [], search: null, shortlist: null },
+        footer: null,
+        forMachines: { data: '', picture: '' },
+      },
     },
     strips: [
       {

@@ -26,7 +26,7 @@ export * from './pages/standard-pages.js';
 export * from './pieces/piece-type.js';
 export * from './pieces/registry.js';
 export { LEADING_TYPES } from './pieces/buttons.js';
-export { isSteered, linkedKind } from './pieces/list-settings.js';
+export { isSteered, isVisitors, linkedKind } from './pieces/list-settings.js';
 export type { Control, Option } from './settings/control.js';
 export type { Setting, SettingForm, SettingsOf } from './settings/setting.js';
 export * from './slots/check-slot.js';

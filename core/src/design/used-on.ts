@@ -1,5 +1,5 @@
 import type { Kind, KindById, Selection } from '../structure/index.js';
-import { SELECTIONS_SLUG, isKindShown } from '../structure/index.js';
+import { SELECTIONS_SLUG, SHORTLIST_SLUG, isKindShown } from '../structure/index.js';
 import type { Design, KeptPage } from './design.js';
 import { pagesFor, wholePage } from './design.js';
 import type { Piece } from './pages/page-design.js';
@@ -55,6 +55,10 @@ function listsKind(
       return settings.of === kind.id;
     case 'selection':
       return choosing.some(({ id }) => id === settings.of);
+    // Of what a visitor keeps, any kind may be.
+    case 'shortlist':
+    case 'recent':
+      return kind.hasListingPages;
     case 'related':
       return ofPage?.id === kind.id;
     case 'linked':
@@ -66,6 +70,7 @@ function listsKind(
 function useOfPage({ definition, kindId }: KeptPage, kindById: KindById): DesignUse[] {
   const { name, serves, address } = definition;
   if (serves === 'home') return [{ label: name, href: '/' }];
+  if (serves === 'shortlist') return [{ label: name, href: `/${SHORTLIST_SLUG}` }];
   if (serves === 'free') return [{ label: name, href: `/${address}` }];
   if (serves === 'part') return [];
   const kind = kindId === null ? undefined : kindById(kindId);

@@ -17,6 +17,8 @@ export interface HeaderModel {
   readonly menu: readonly MenuItem[];
   /** Where the search of it leads, and what it is called. */
   readonly search: PageLink | null;
+  /** Where the visitor's shortlist is; null for a site that leads nobody there. */
+  readonly shortlist: PageLink | null;
 }
 
 /** What stands below every page. */

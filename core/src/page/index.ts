@@ -23,3 +23,5 @@ export { slotsOf } from './slots.js';
 export * from './frame.js';
 export type * from './frame-model.js';
 export * from './site-frame.js';
+export * from './visitor/cards-of.js';
+export * from './visitor/chosen-listings.js';

@@ -22,7 +22,7 @@ describe('Header and footer', () => {
       { label: 'About', href: '/about' },
     ]);
     expect(siteFrame(undefined, links, scene)).toEqual({
-      header: { logo: null, menu: [{ label: 'Berths', href: '/berths', below: [] }], search: null },
+      header: { logo: null, menu: [{ label: 'Berths', href: '/berths', below: [] }], search: null, shortlist: null },
       footer: null,
     });
   });

@@ -1,7 +1,7 @@
 import type { Design, FooterColumn, FrameDesign } from '../design/index.js';
 import { pagesFor } from '../design/index.js';
 import type { Kind, KindById } from '../structure/index.js';
-import { cleanHtml, isListShown } from '../structure/index.js';
+import { SHORTLIST_SLUG, cleanHtml, isListShown } from '../structure/index.js';
 import type { SiteWords } from '../values/index.js';
 import type { FooterModel, HeaderModel, PageLink } from './frame-model.js';
 
@@ -19,7 +19,7 @@ export function siteFrame(
   { kindById, words }: { readonly kindById: KindById; readonly words: SiteWords },
 ): { header: HeaderModel; footer: FooterModel | null } {
   const plain = links.map((link) => ({ ...link, below: [] }));
-  if (!frame) return { header: { logo: null, menu: plain, search: null }, footer: null };
+  if (!frame) return { header: { logo: null, menu: plain, search: null, shortlist: null }, footer: null };
   const own = frame.menu.map(({ words, address, below }) => ({
     ...{ label: words, href: address },
     below: below.map(linkOf),
@@ -29,6 +29,7 @@ export function siteFrame(
     logo: frame.brand === 'logo' ? frame.logo : null,
     menu: frame.hasOwnMenu ? own : plain,
     search: kind && isListShown(kind) ? searchLink(kind, words) : null,
+    shortlist: frame.hasShortlist ? { label: words.say('shortlist.title'), href: `/${SHORTLIST_SLUG}` } : null,
   };
   const columns = frame.columns.map(columnModel);
   return { header, footer: columns.length > 0 || frame.line !== '' ? { columns, line: frame.line } : null };

@@ -20,6 +20,7 @@ const BERTH_STRIPS: PageSketch['strips'] = [
             type: 'values',
             settings: { slots: ['harbour', 'facility', 'number', 'checked'].map((key) => value(key)) },
           },
+          { type: 'keep' },
         ],
       },
     ],
@@ -87,6 +88,13 @@ const BERTH_STRIPS: PageSketch['strips'] = [
             settings: {
               ...{ from: 'related', fields: ['type', 'facility', 'harbour'], most: 4, width: 15 },
               heading: makeText(['Berths like this one']),
+            },
+          },
+          {
+            type: 'list',
+            settings: {
+              ...{ from: 'recent', layout: 'scrolling', most: 8, width: 15 },
+              heading: makeText(['What you looked at before']),
             },
           },
         ],

@@ -25,6 +25,7 @@ export function guideFrame(berths: number): FrameDesign {
       ]),
     ],
     searchIn: berths,
+    hasShortlist: true,
     columns: [
       {
         heading: 'The office',

@@ -11,6 +11,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
   nobody: [
     'GET /page',
     'GET /page/near',
+    'GET /cards',
     'GET /places',
     'GET /session',
     'GET /suggestions',

@@ -1,7 +1,7 @@
 import type { Catalog } from '@plindo/core/catalog';
 import type { KeptPage, PageDesign } from '@plindo/core/design';
 import { pagesFor, partAmong, standardIndexPage, withParts } from '@plindo/core/design';
-import type { CategoryOfPage, DesignedPage, NamedList, PageAddress } from '@plindo/core/page';
+import type { CategoryOfPage, ChosenListings, DesignedPage, NamedList, PageAddress } from '@plindo/core/page';
 import {
   categoryOf,
   categoryPath,
@@ -33,6 +33,7 @@ interface About {
 }
 
 const SIGNED_IN = 'signed-in';
+const SOME_CHOSEN = 4;
 
 /** Pages as they would be: by designs that nobody has saved yet, and of kinds that nobody has published. */
 export class DraftedPages {
@@ -63,8 +64,19 @@ export class DraftedPages {
     const design = withParts(definition, (id) => partAmong(this.live.designs(), id)?.definition);
     const kind = listing ? (this.live.kind(listing.kindId) ?? null) : null;
     const address: PageAddress = { path, own, search: shownWith.search };
-    const subject = { listing, kind, category, viewer: SIGNED_IN } as const;
+    const chosen = this.someChosen(design.serves === 'shortlist');
+    const subject = { listing, kind, category, chosen, viewer: SIGNED_IN } as const;
     return pageAt(this.pages.scene(), design, address, subject, this.pages.source(kindId ?? undefined));
+  }
+
+  /** What a visitor may have chosen: some listings of the first kind that has any, of a shortlist two side by side. */
+  private someChosen(isShortlist: boolean): ChosenListings {
+    const { queries } = this.pages.source();
+    const now = this.live.nowInMs();
+    const first = queries.catalogs().find((catalog) => catalog.ids.some((id) => catalog.isOnSite(id, now)));
+    const ids = [...(first?.ids ?? [])].filter((id) => first!.isOnSite(id, now)).slice(0, SOME_CHOSEN);
+    if (!isShortlist) return { shortlist: [], compared: [], sample: ids };
+    return { shortlist: ids, compared: ids.slice(0, 2), sample: [] };
   }
 
   private async about(design: PageDesign, kindId: number | null, shownWith: DraftedWith): Promise<About | null> {

@@ -3,9 +3,19 @@ import { pagesFor, standardListingPage } from '@plindo/core/design';
 import type { KeptPage, Viewer } from '@plindo/core/design';
 import type { DesignOfPage, MissedOnPage, ServingPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
-import type { DesignedSource, ListArea, PageLink, PageModel, PageScene, SuggestionModel } from '@plindo/core/page';
+import type {
+  ChosenCards,
+  DesignedSource,
+  ListArea,
+  PageLink,
+  PageModel,
+  PageScene,
+  SuggestionModel,
+} from '@plindo/core/page';
 import {
   addressOfAreas,
+  cardsOf,
+  chosenAt,
   explainInList,
   justMissingInList,
   linksOfSite,
@@ -13,6 +23,7 @@ import {
   notFoundPage,
   pageAt,
   pageServing,
+  shortlistAddress,
 } from '@plindo/core/page';
 import type { Explanation, Query } from '@plindo/core/query';
 import { BLANK_QUERY, hasFormerKeys, partsOfUrl, suggest, suggestPlaces, withChoice } from '@plindo/core/query';
@@ -55,6 +66,7 @@ interface Shown {
 }
 
 const NOTHING: Reads = { kinds: [], listings: [] };
+const ALL_LISTINGS: Reads = { kinds: null, listings: [] };
 
 /** Answers addresses of the public side with page models. */
 export class Pages {
@@ -83,6 +95,11 @@ export class Pages {
     if (place.of === 'page') return this.made(scene, place, shown);
     const listing = await this.store.listing(place.id);
     return listing ? this.madeOfListing(scene, place, this.live.complete(listing), shown) : this.notFound(scene);
+  }
+
+  /** The cards of listings that a browser keeps. */
+  cardsOf(ids: readonly number[]): Promise<ChosenCards> {
+    return cardsOf(ids, this.scene(), this.source());
   }
 
   /** Pages of listings whose names are near to an address that leads nowhere, the nearest first. */
@@ -172,14 +189,16 @@ export class Pages {
     if (!place) return { kind: 'page', address: NOWHERE, present: NOTHING, reads: NOTHING, leadsThere: null };
     if (place.of === 'moved') return { kind: 'moved', to: search === '' ? place.to : `${place.to}?${search}` };
     const areas = this.areasAt(place, search);
-    const address = addressOfAreas(this.canonicalPath(place), areas, this.kindById);
+    const isShortlist = place.of === 'page' && place.design.serves === 'shortlist';
+    const canonical = isShortlist ? shortlistAddress(chosenAt(search)) : this.canonicalPath(place);
+    const address = addressOfAreas(canonical, areas, this.kindById);
     const parts = [...new URLSearchParams(search)];
     const isFormer = areas.some(({ list }) => hasFormerKeys(parts, list.design, this.kindById));
     if (isFormer) return { kind: 'moved', to: address };
     // A listing that visitors choose by its name in a facet may come, or go.
     const states = areas.map((area) => this.reads.ofArea(area));
     if (place.of === 'page') {
-      const reads = this.reads.ofPage(place.design, areas);
+      const reads = isShortlist ? ALL_LISTINGS : this.reads.ofPage(place.design, areas);
       return { kind: 'page', address, present: NOTHING, reads, leadsThere: together(states) };
     }
     const { catalog, id } = place;
@@ -279,7 +298,9 @@ export class Pages {
   private made(scene: PageScene, place: PagePlace, { search, viewer }: Shown): Promise<PageModel> {
     const { design, own, category } = place;
     const address = { path: this.canonicalPath(place), search, own };
-    return pageAt(scene, design, address, { listing: null, kind: null, category, viewer }, this.source());
+    const chosen = design.serves === 'shortlist' ? { chosen: chosenAt(search) } : {};
+    const about = { listing: null, kind: null, category, viewer, ...chosen };
+    return pageAt(scene, design, address, about, this.source());
   }
 
   private madeOfListing(

@@ -1,6 +1,12 @@
 import type { Catalog } from '@plindo/core/catalog';
 import type { KeptPage, PageDesign } from '@plindo/core/design';
-import { pagesFor, standardCategoryPage, standardHome, standardIndexPage } from '@plindo/core/design';
+import {
+  pagesFor,
+  standardCategoryPage,
+  standardHome,
+  standardIndexPage,
+  standardShortlist,
+} from '@plindo/core/design';
 import type { CategoryOfPage, ListArea, ListScene, NamedList } from '@plindo/core/page';
 import {
   areasOfPage,
@@ -13,7 +19,7 @@ import {
   pageForCategory,
 } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
-import { SELECTIONS_SLUG, isKindShown, isListShown } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, SHORTLIST_SLUG, isKindShown, isListShown } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 
 /** What stands at a path: one page by its design, or a listing, of which it has to be read first which page serves it. */
@@ -54,6 +60,7 @@ export class Places {
 
   at(path: string): Place | null {
     if (path === '/') return { of: 'page', path, ...this.home(), ...OF_NO_LIST };
+    if (path === `/${SHORTLIST_SLUG}`) return { of: 'page', path, ...this.shortlist(), ...OF_NO_LIST };
     const { own, selection } = this.listAt(path) ?? {};
     if (own)
       return { of: 'page', path, ...this.designOf(own, selection), selectionId: selection ?? 0, own, category: null };
@@ -92,6 +99,11 @@ export class Places {
     const [kept] = pagesFor('home', null, this.live.designs());
     const { words } = this.live.context().formats;
     return kept ? designed(kept) : standard(standardHome(this.live.site(), this.listedKinds(), words));
+  }
+
+  private shortlist(): Designed {
+    const [kept] = pagesFor('shortlist', null, this.live.designs());
+    return kept ? designed(kept) : standard(standardShortlist(this.live.context().formats.words));
   }
 
   private freePageAt(path: string): KeptPage | undefined {

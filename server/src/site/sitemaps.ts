@@ -129,7 +129,7 @@ function urlset(urls: string): string {
 
 /** Lists in a state of several choices are no pages of their own for search engines (common practice). */
 function robots(origin: string): string {
-  return `User-agent: *\nDisallow: /desk/\nDisallow: /api/\nDisallow: /*?*&\n\nSitemap: ${origin}/sitemap.xml\n`;
+  return `User-agent: *\nDisallow: /desk/\nDisallow: /api/\nDisallow: /*?*&\nDisallow: /shortlist\n\nSitemap: ${origin}/sitemap.xml\n`;
 }
 
 function escaped(text: string): string {

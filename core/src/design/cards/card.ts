@@ -55,6 +55,8 @@ export interface CardDesign {
   readonly picture: CardPicture;
   readonly surface: Surface;
   readonly leads: CardLead;
+  /** Whether visitors can put its listing on their shortlist. */
+  readonly canBeKept: boolean;
   readonly columns: BodyColumns;
   readonly zones: Readonly<Record<CardZone, readonly Slot[]>>;
 }
@@ -80,6 +82,7 @@ export function makeCard(given: CardSketch): CardDesign {
     },
     surface: given.surface ?? 'line',
     leads: given.leads ?? 'whole',
+    canBeKept: given.canBeKept ?? false,
     columns: given.columns ?? 0,
     zones: zonesOf((zone) => (given.zones?.[zone] ?? []).map(makeSlot)),
   };

@@ -18,6 +18,8 @@ export const FRAME_FORM = {
   menu: listOf(group({ ...LINK_FORM, below: listOf(group(LINK_FORM), MOST_BELOW) }), MOST_ENTRIES),
   /** Number of the kind that is searched from the header; 0 for none. */
   searchIn: numberFrom(0, Number.MAX_SAFE_INTEGER, 0),
+  /** Whether the header leads to the visitor's shortlist. */
+  hasShortlist: flag(),
   columns: listOf(
     group({ heading: words(80), html: words(5000), links: listOf(group(LINK_FORM), MOST_BELOW) }),
     MOST_COLUMNS,

@@ -66,7 +66,9 @@ describe('A new piece', () => {
       ...{ name: 'Page', serves: 'listing' },
       strips: [{ key: 's', columns: [{ key: 'c', pieces: [{ type: 'list', settings: { of: 1, steered: true } }] }] }],
     });
-    const wrong = TYPES.filter((type) => type !== 'part').flatMap((type) => outcome(type, page, berth));
+    const wrong = TYPES.filter((type) => type !== 'part' && type !== 'comparison').flatMap((type) =>
+      outcome(type, page, berth),
+    );
     expect(wrong).toEqual([]);
   });
 
@@ -87,17 +89,22 @@ describe('A new piece', () => {
     );
     const onHome = {
       ...{ gallery: ['lacks a page of listings that have pictures'], values: noListing, byline: noListing },
+      ...{ keep: noListing, comparison: ['lacks the page of the shortlist'] },
       ...{ specification: ['lacks a page of listings that have a field of rows'], breadcrumb: noListing },
       ...{ ...ofLists, part: ['lacks a part, which is made under Pages'] },
       picture: [jasmine.stringContaining('no picture is chosen')],
     };
     expect(lacking('home', null)).toEqual(onHome as never);
     expect(lacking('index', berth)).toEqual(onHome as never);
-    const { gallery, specification, part } = onHome;
+    const { gallery, specification, part, comparison } = onHome;
+    expect(lacking('shortlist', null)).toEqual(
+      Object.fromEntries(Object.entries(onHome).filter(([type]) => type !== 'comparison')) as never,
+    );
     expect(lacking('listing', bare)).toEqual({
       gallery,
       specification,
       part,
+      comparison,
       picture: onHome.picture,
       ...ofLists,
     } as never);

@@ -10,6 +10,7 @@ import { makePage } from './page-design.js';
 /** Types whose values need the width of a page. */
 const WIDE: readonly Field['type'][] = ['long-text', 'rich-text', 'rows', 'picture', 'pictures'];
 const CARDS_A_KIND = 4;
+const MOST_ON_SHORTLIST = 50;
 
 /** The page of a listing of a kind for which none has been designed: everything that it has. It follows the kind. */
 export function standardListingPage(kind: Kind): PageDesign {
@@ -179,6 +180,31 @@ export function standardHome(
         ],
       },
       ...(strips.length > 0 ? strips : nothing),
+    ],
+  });
+}
+
+/** The page of what a visitor keeps, for which none has been designed. */
+export function standardShortlist(words: SiteWords): PageDesign {
+  const title = makeText([words.say('shortlist.title')]);
+  return makePage({
+    name: 'Shortlist',
+    purpose: 'What a visitor keeps, to compare and to hand on',
+    serves: 'shortlist',
+    title,
+    strips: [
+      {
+        columns: [
+          {
+            pieces: [
+              { type: 'heading', settings: { text: title, level: 1 } },
+              { type: 'comparison' },
+              { type: 'list', settings: { from: 'shortlist', most: MOST_ON_SHORTLIST } },
+              { type: 'share' },
+            ],
+          },
+        ],
+      },
     ],
   });
 }

@@ -7,12 +7,13 @@ import { makeText } from '../slots/text-with-values.js';
 import { isOfList } from '../pages/page-purpose.js';
 import { asOption, fieldsOfTypes } from './field-options.js';
 import type { ListSettings } from './list-settings.js';
-import { canBeSteered, isSteered, listedKind } from './list-settings.js';
+import { canBeSteered, isSteered, isVisitors, listedKind } from './list-settings.js';
 import type { PieceBeginning, PieceChoices } from './piece-type.js';
 
 const SOURCE_WORDS: Readonly<Record<ListSettings['from'], string>> = {
   ...{ page: 'the list that the page is about', kind: 'a kind', selection: 'a selection' },
   ...{ linked: 'what the listing is linked with', related: 'what is like the listing' },
+  ...{ shortlist: 'the visitor’s shortlist', recent: 'what the visitor saw lately' },
 };
 const LAYOUT_WORDS: Readonly<Record<ListSettings['layout'], string>> = {
   ...{ grid: 'cards in a grid', rows: 'rows', table: 'a table', scrolling: 'a row to scroll' },
@@ -104,7 +105,8 @@ export function settleList(settings: ListSettings, scene: PieceChoices): ListSet
   const isByFields = from === 'linked' || from === 'related';
   const kept = settings.fields.filter((key) => fields.includes(key));
   const first = fields.slice(0, 1).map(String);
-  const sound = { ...settings, of, fields: isByFields && kept.length === 0 ? first : kept };
+  const layout = isVisitors(from) && settings.layout === 'table' ? 'grid' : settings.layout;
+  const sound = { ...settings, layout, of, fields: isByFields && kept.length === 0 ? first : kept };
   const listed = listedKind(sound, listKind ?? kind, kindById);
   if (sound.layout !== 'table' || !listed) return sound;
   const columns = sound.columns.filter((slot) => slotFaults(slot, listed, scene).length === 0);
@@ -123,6 +125,7 @@ function sourcesOn({ kind, selections, ...page }: PieceChoices): ListSettings['f
     'kind',
     ...(selections.length > 0 ? ['selection' as const] : []),
     ...(kind ? (['linked', 'related'] as const) : []),
+    ...(['shortlist', 'recent'] as const),
   ];
 }
 

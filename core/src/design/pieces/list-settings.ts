@@ -6,9 +6,9 @@ import { LONGEST_AREA_NAME } from './steering.js';
 
 /**
  * Where the listings of an area come from: the list that the page is about, a kind, a selection, a link of the page's
- * listing, or what is like it.
+ * listing, what is like it, what the visitor keeps, or saw lately.
  */
-const LIST_SOURCES = ['page', 'kind', 'selection', 'linked', 'related'] as const;
+const LIST_SOURCES = ['page', 'kind', 'selection', 'linked', 'related', 'shortlist', 'recent'] as const;
 const LIST_LAYOUTS = ['grid', 'rows', 'table', 'scrolling', 'ranked'] as const;
 const MOST_LISTED = 100;
 
@@ -63,8 +63,15 @@ export function listedKind(
     case 'related':
       return ofPage ?? undefined;
     case 'selection':
+    case 'shortlist':
+    case 'recent':
       return undefined;
   }
+}
+
+/** Whether a list is of what a browser keeps for its visitor; it is one's own, and the server knows nothing of it. */
+export function isVisitors(from: ListSettings['from']): from is 'shortlist' | 'recent' {
+  return from === 'shortlist' || from === 'recent';
 }
 
 /** The kind at the other end of a link field of the page's kind. */

@@ -5,7 +5,7 @@ import { makeSlot } from '../slots/slot.js';
 import { isOfList } from '../pages/page-purpose.js';
 import { pieceType, withoutListing } from './piece-type.js';
 import { LIST_CONTROLS, beginList, settleList } from './list-controls.js';
-import { LIST_FORM, canBeSteered, isSteered, listedKind } from './list-settings.js';
+import { LIST_FORM, canBeSteered, isSteered, isVisitors, listedKind } from './list-settings.js';
 
 export const list = pieceType({
   label: 'Listings',
@@ -28,6 +28,9 @@ export const list = pieceType({
     }
     if (layout === 'table' && columns.length === 0) faults.push('a table needs columns.');
     if (from === 'page') return isOfList(scene) ? faults : [...faults, 'this page is not about a list.'];
+    if (isVisitors(from)) {
+      return layout === 'table' ? [...faults, 'what a visitor keeps cannot stand as a table.'] : faults;
+    }
     if (from === 'kind') return kindById(of) ? faults : [...faults, 'the kind that it lists is not there any more.'];
     if (from === 'selection') return isSelection(of) ? faults : [...faults, 'its selection is not there any more.'];
     if (!kind) return [...faults, ...withoutListing(scene)];

@@ -107,11 +107,12 @@ function knownCard(kind: Kind, designs: readonly Design[]): KnownCard {
 
 /** What all cards of a design have in common. */
 export function formOf(design: CardDesign, kind: Kind, scene: SlotScene): CardForm {
-  const { picture, surface, leads, columns, zones } = design;
+  const { picture, surface, leads, canBeKept, columns, zones } = design;
   const { stands, ratio, fit } = picture;
   return {
     picture: { stands, ratio, fit },
     ...{ surface, leads, columns },
+    keep: canBeKept ? scene.context.formats.words.say('keep.keep') : '',
     zones: zonesOf((zone) => zones[zone].map((slot) => slotFormOf(slot, kind, scene))),
   };
 }

@@ -10,6 +10,8 @@ export interface CardForm {
   readonly picture: Omit<CardPicture, 'field'>;
   readonly surface: Surface;
   readonly leads: CardLead;
+  /** What the button says with which it is kept; '' for none. */
+  readonly keep: string;
   readonly columns: BodyColumns;
   readonly zones: Readonly<Record<CardZone, readonly SlotForm[]>>;
 }

@@ -21,6 +21,7 @@ import type { AreaModel, DesignedPage, OnScreens, StripModel } from '../page-mod
 import type { CategoryOfPage, ListAnswer, ListQuestion, PieceMaking, ShownArea } from '../pieces/piece-maker.js';
 import type { PieceModel } from '../pieces/piece-models.js';
 import { makerOf } from '../pieces/registry.js';
+import type { ChosenListings } from '../visitor/chosen-listings.js';
 import type { FoundList } from './page-lists.js';
 import { NOTHING_FOUND, findList } from './page-lists.js';
 import type { ShownScene } from './shown-when.js';
@@ -43,6 +44,8 @@ export interface PageSubject {
   readonly areas: readonly ListArea[];
   /** The category that it is about; none where it is left out. */
   readonly category?: CategoryOfPage | null;
+  /** What the address says that the visitor chose; nothing where it is left out. */
+  readonly chosen?: ChosenListings;
   /** Who looks at it; any visitor where it is left out. */
   readonly viewer?: Viewer;
 }
@@ -62,7 +65,7 @@ export async function designedPage(
   const linked = (id: number): Listing | undefined => known.get(id);
   const shown = shownListing(scene, subject, linked);
   const page = shownOf(design, shownScene(shown, subject));
-  const found = findAll(page, shown, source);
+  const found = findAll(page, shown, subject.chosen ?? null, source);
   const areas = findAreas(page, subject, source.queries);
   const read = async (ids: readonly number[]): Promise<readonly Listing[]> => {
     const listings = await source.listings(ids);
@@ -118,8 +121,8 @@ function made(
   const cardOf = cardsFrom({ maker, linked, cards, kindById: scene.kindById });
   const byName = new Map(areas.map((one) => [one.area.key, { parts: areaParts(scene, one), ...handleOf(one.area) }]));
   const areaNamed = (name: string): ShownArea | null => byName.get(name) ?? null;
-  const { category = null } = subject;
-  const making: PieceMaking = { page: scene, shown, category, cardOf, linked, queries, answer, areaNamed };
+  const { category = null, chosen = null } = subject;
+  const making: PieceMaking = { page: scene, shown, category, chosen, cardOf, linked, queries, answer, areaNamed };
   const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
   const textOf = (text: PageDesign['title']): string => (shown ? (wordsOf(text, shown)?.text ?? '') : plainWords(text));
   const { canonical, listing, kind } = subject;
@@ -171,12 +174,17 @@ function areaModel({ key, list, query }: ListArea, { areas }: PageSubject, { kin
   return { key, form: formOfArea(key), path, others: [...told], sort: { name: `${prefix}sort`, byItself } };
 }
 
-function findAll(page: PageDesign, shown: ShownListing | null, scene: ListScene): Map<string, FoundList> {
+function findAll(
+  page: PageDesign,
+  shown: ShownListing | null,
+  chosen: ChosenListings | null,
+  scene: ListScene,
+): Map<string, FoundList> {
   const found = new Map<string, FoundList>();
   for (const piece of piecesOfPage(page)) {
     const question = makerOf(piece).question?.(piece.settings);
     const key = question && keyOf(question);
-    if (question && key && !found.has(key)) found.set(key, findList(question, shown, scene));
+    if (question && key && !found.has(key)) found.set(key, findList(question, shown, chosen, scene));
   }
   return found;
 }

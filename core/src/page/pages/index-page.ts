@@ -5,6 +5,7 @@ import { addressOfAreas, areasOfPage } from '../areas/list-area.js';
 import type { PageScene } from '../frame.js';
 import type { DesignedPage } from '../page-model.js';
 import type { DesignedSource, PageSubject } from './designed-page.js';
+import { shortlistAddress } from '../visitor/chosen-listings.js';
 import { designedPage } from './designed-page.js';
 
 /** A page by its design in the state of an address: with the lists that visitors steer on it, under its one address. */
@@ -16,7 +17,8 @@ export function pageAt(
   source: DesignedSource,
 ): Promise<DesignedPage> {
   const areas = areasOfPage(design, address, source);
-  const canonical = addressOfAreas(address.path, areas, scene.kindById);
+  const path = about.chosen && design.serves === 'shortlist' ? shortlistAddress(about.chosen) : address.path;
+  const canonical = addressOfAreas(path, areas, scene.kindById);
   return designedPage(scene, design, { ...about, canonical, areas }, source);
 }
 

@@ -18,7 +18,7 @@ function found(field: 'starts' | 'when', most: number, values: readonly object[]
     queries: { context: contextIn(), catalogOf, catalogs: () => [catalog] },
     selections: [],
   };
-  return findList({ from: 'kind', of: kind.id, fields: [], most }, null, scene).ids;
+  return findList({ from: 'kind', of: kind.id, fields: [], most }, null, null, scene).ids;
 }
 
 describe('The first listings of a kind on another page', () => {

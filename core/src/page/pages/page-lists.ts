@@ -4,6 +4,8 @@ import type { ListScene } from '../areas/list-area.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { onSiteAt } from '../cards/reached-values.js';
 import type { ListQuestion } from '../pieces/piece-maker.js';
+import type { ChosenListings } from '../visitor/chosen-listings.js';
+import { onSiteAmong } from '../visitor/chosen-listings.js';
 import { alikeIds } from './alike-listings.js';
 
 /** What was found for a question, before the listings are read. */
@@ -16,7 +18,12 @@ export interface FoundList {
 export const NOTHING_FOUND: FoundList = { total: 0, ids: [], href: null };
 
 /** The listings that a piece asks for, in their order. */
-export function findList(question: ListQuestion, shown: ShownListing | null, scene: ListScene): FoundList {
+export function findList(
+  question: ListQuestion,
+  shown: ShownListing | null,
+  chosen: ChosenListings | null,
+  scene: ListScene,
+): FoundList {
   switch (question.from) {
     case 'kind':
       return ofKind(question, scene);
@@ -26,7 +33,18 @@ export function findList(question: ListQuestion, shown: ShownListing | null, sce
       return shown ? ofLink(question, shown) : NOTHING_FOUND;
     case 'related':
       return shown ? ofAlike(question, shown, scene) : NOTHING_FOUND;
+    case 'shortlist':
+      return ofChosen([...(chosen?.shortlist ?? []), ...(chosen?.sample ?? [])], scene);
+    case 'compared':
+      return ofChosen(chosen?.compared ?? [], scene);
+    case 'recent':
+      return ofChosen(chosen?.sample ?? [], scene);
   }
+}
+
+function ofChosen(chosen: readonly number[], { queries }: ListScene): FoundList {
+  const ids = onSiteAmong(chosen, queries);
+  return { total: ids.length, ids, href: null };
 }
 
 function ofKind({ of, most }: ListQuestion, { queries }: ListScene): FoundList {

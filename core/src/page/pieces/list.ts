@@ -1,5 +1,5 @@
 import type { PieceSettings, Slot } from '../../design/index.js';
-import { isSteered, makeSlot } from '../../design/index.js';
+import { isSteered, isVisitors, makeSlot } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
 import type { Kind } from '../../structure/index.js';
 import type { AreaParts } from '../areas/area-parts.js';
@@ -19,6 +19,8 @@ export const list: PieceMaker<'list'> = {
   needsListings: ({ layout }) => layout === 'table',
   make(settings, making) {
     const question = questionOf(settings);
+    const { from } = settings;
+    if (isVisitors(from)) return visitorsList(settings, from, making);
     return question ? plainList(settings, question, making) : steeredList(settings, making);
   },
 };
@@ -32,8 +34,18 @@ function plainList(settings: Settings, question: ListQuestion, making: PieceMaki
   const all = settings.leadsOn && href !== null ? { href, total } : null;
   const shown = shownOf(settings, ids, making);
   return shown.cards.length + shown.rows.length > 0
-    ? { ...frameOf(settings, making), ...shown, all, state: null }
+    ? { ...frameOf(settings, making), ...shown, all, state: null, visitors: null }
     : null;
+}
+
+/** A list of what a browser keeps stands there empty, too: the browser fills it, or says how it is filled. */
+function visitorsList(settings: Settings, of: 'shortlist' | 'recent', making: PieceMaking): ListModel {
+  const { chosen } = making;
+  const ids = making.answer({ ...settings, from: of }).ids.slice(0, settings.most);
+  const frame = { ...frameOf(settings, making), ...shownOf(settings, ids, making), all: null, state: null };
+  if (chosen && chosen.sample.length > 0) return { ...frame, visitors: null };
+  const onPage = chosen && of === 'shortlist' ? { ...chosen, shortlist: ids } : null;
+  return { ...frame, visitors: { of, most: settings.most, chosen: onPage } };
 }
 
 /** A list that visitors steer stands there empty, too, and says why. */
@@ -53,7 +65,14 @@ function steeredList(settings: Settings, making: PieceMaking): ListModel | null 
     empty: parts.ids.length > 0 ? null : emptyModel(parts),
     heads: settings.layout === 'table' ? tableHeads(settings.columns, parts) : {},
   };
-  return { ...frameOf(settings, making), ...shown, all: null, cards: shown.cards.slice(leading), state };
+  return {
+    ...frameOf(settings, making),
+    ...shown,
+    all: null,
+    cards: shown.cards.slice(leading),
+    state,
+    visitors: null,
+  };
 }
 
 type Frame = Pick<ListModel, 'type' | 'layout' | 'width' | 'intro' | 'heading'>;

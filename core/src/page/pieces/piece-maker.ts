@@ -10,11 +10,12 @@ import { slotFormOf } from '../cards/card-maker.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { slotValue } from '../cards/slot-value.js';
 import type { PageScene } from '../frame.js';
+import type { ChosenListings } from '../visitor/chosen-listings.js';
 import type { MadePiece, ShownSlot } from './piece-models.js';
 
 /** A question for listings that a piece asks before the page is made. */
 export interface ListQuestion {
-  readonly from: Exclude<PieceSettings<'list'>['from'], 'page'>;
+  readonly from: Exclude<PieceSettings<'list'>['from'], 'page'> | 'compared';
   readonly of: number;
   readonly fields: readonly string[];
   readonly most: number;
@@ -44,6 +45,8 @@ export interface PieceMaking {
   readonly shown: ShownListing | null;
   /** The category that the page is about; null for none. */
   readonly category: CategoryOfPage | null;
+  /** What the address says that the visitor chose; null for a page that asks nothing of it. */
+  readonly chosen: ChosenListings | null;
   /** The card of a listing that was found; null for one that is gone since. */
   readonly cardOf: (id: number, extras?: CardExtras) => CardModel | null;
   readonly linked: (id: number) => Listing | undefined;

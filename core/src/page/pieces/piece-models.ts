@@ -2,6 +2,7 @@ import type { PICTURE_FITS, PICTURE_RATIOS } from '../../design/index.js';
 import type { Picture, MapTiles } from '../../structure/index.js';
 import type { PointsModel } from '../areas/map-points.js';
 import type { CardModel, CardValue, SlotForm } from '../cards/card-model.js';
+import type { ChosenListings } from '../visitor/chosen-listings.js';
 import type { RowsModel } from '../cards/value-model.js';
 import type {
   CategoryModel,
@@ -99,6 +100,16 @@ export interface ListModel {
   readonly rows: readonly TableRowModel[];
   /** Null for a list that visitors don't steer. */
   readonly state: ListStateModel | null;
+  /** Of what a browser keeps for its visitor; null for every other list. */
+  readonly visitors: VisitorsListModel | null;
+}
+
+/** A list of what a browser keeps for its visitor. */
+export interface VisitorsListModel {
+  readonly of: 'shortlist' | 'recent';
+  readonly most: number;
+  /** The listings that the address says; null where the browser has to ask for those that it keeps. */
+  readonly chosen: ChosenListings | null;
 }
 
 /** What a list that visitors steer says of its state. */
@@ -245,6 +256,35 @@ export interface ShareModel {
   readonly canPrint: boolean;
 }
 
+/** A button with which visitors put the listing of the page on their shortlist. */
+export interface KeepModel {
+  readonly type: 'keep';
+  readonly id: number;
+  readonly title: string;
+}
+
+/** What each of the compared listings says of one thing, in the order of the heads. */
+export interface ComparedRow {
+  readonly form: SlotForm;
+  readonly values: readonly (CardValue | null)[];
+}
+
+export interface ComparisonModel {
+  readonly type: 'comparison';
+  readonly heads: readonly {
+    readonly id: number;
+    readonly title: string;
+    readonly href: string | null;
+    readonly picture: Picture | null;
+  }[];
+  readonly different: readonly ComparedRow[];
+  readonly same: readonly ComparedRow[];
+  /** Whether others were chosen that are of another kind, and so cannot stand beside these. */
+  readonly isOfSeveralKinds: boolean;
+  /** The shortlist without the comparison. */
+  readonly endHref: string;
+}
+
 export interface DividerModel {
   readonly type: 'divider';
 }
@@ -283,6 +323,8 @@ export type MadePiece =
   | BreadcrumbModel
   | BylineModel
   | ShareModel
+  | KeepModel
+  | ComparisonModel
   | DividerModel
   | SpaceModel;
 

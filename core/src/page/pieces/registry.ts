@@ -5,12 +5,14 @@ import { byline } from './byline.js';
 import { categories } from './categories.js';
 import { chips } from './chips.js';
 import { chosenCategory } from './chosen-category.js';
+import { comparison } from './comparison.js';
 import { count } from './count.js';
 import { divider } from './divider.js';
 import { facets } from './facets.js';
 import { gallery } from './gallery.js';
 import { heading } from './heading.js';
 import { jump } from './jump.js';
+import { keep } from './keep.js';
 import { list } from './list.js';
 import { map } from './map.js';
 import { pager } from './pager.js';
@@ -50,6 +52,8 @@ const PIECE_MAKERS: { readonly [Name in PieceTypeName]: PieceMaker<Name> } = {
   breadcrumb,
   byline,
   share,
+  keep,
+  comparison,
   divider,
   space,
   part,

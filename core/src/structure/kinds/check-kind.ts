@@ -37,6 +37,7 @@ export const RESERVED_SLUGS: readonly string[] = [
   'favicon.ico',
   'robots.txt',
   'lists',
+  'shortlist',
 ];
 
 /** Everything that is wrong with a kind; `others` are the kinds it must not clash with. */

@@ -70,3 +70,6 @@ export function makeSelection(given: SelectionSketch): SelectionDefinition {
 
 /** The first part of the address of a selection's page. */
 export const SELECTIONS_SLUG = 'lists';
+
+/** The address of the page of what a visitor keeps. */
+export const SHORTLIST_SLUG = 'shortlist';

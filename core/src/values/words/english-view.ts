@@ -87,6 +87,26 @@ export const ENGLISH_VIEW = {
   'share.share': 'Share',
   'share.print': 'Print',
   'share.copied': 'The address was copied.',
+
+  'keep.keep': 'Keep',
+  'keep.kept': '{title} is on your shortlist now.',
+  'keep.dropped': '{title} is not on your shortlist any more.',
+  'shortlist.empty': 'Nothing is on your shortlist yet. Press “Keep” on what you like: this browser remembers it.',
+  'shortlist.gone': 'Nothing of this shortlist is there any more.',
+  'shortlist.scripts': 'This browser does not run scripts, and so cannot remember a shortlist.',
+  'shortlist.of-others': 'This is a shortlist that somebody handed to you.',
+  'shortlist.keep-all': 'Keep all of these',
+  'shortlist.tick': 'Compare',
+  'shortlist.how': 'Tick two to four of the same sort to see them side by side.',
+  'shortlist.compare': 'Compare what is ticked',
+  'comparison.label': 'Comparison',
+  'comparison.what': 'What',
+  'comparison.different': 'Where they differ',
+  'comparison.no-different': 'They differ in nothing that is told of them.',
+  'comparison.same': { one: 'The same for all: {count} thing', other: 'The same for all: {count} things' },
+  'comparison.nothing': 'not told',
+  'comparison.several-kinds': 'Only what is of the same sort can stand side by side; the rest was left out.',
+  'comparison.end': 'End the comparison',
 } as const satisfies Readonly<Record<string, Wording>>;
 
 export type ViewWord = keyof typeof ENGLISH_VIEW;

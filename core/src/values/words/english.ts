@@ -84,6 +84,7 @@ export const ENGLISH = {
   'byline.by': 'By {author}',
   'byline.changed': 'changed {day}',
   'specification.more': 'More',
+  'shortlist.title': 'Shortlist',
   'home.nothing': 'Nothing has been published here yet.',
 
   'busy.title': 'Just a moment',

@@ -142,6 +142,7 @@ export class CardDto {
   @IsOptional() @IsObject() @ValidateNested() @Type(() => CardPictureDto) picture?: CardPictureDto;
   @IsOptional() @IsIn(SURFACES) surface?: Surface;
   @IsOptional() @IsIn(CARD_LEADS) leads?: CardLead;
+  @IsOptional() @IsBoolean() canBeKept?: boolean;
   @IsOptional() @IsIn(BODY_COLUMNS) columns?: BodyColumns;
   @IsOptional() @IsObject() @ValidateNested() @Type(() => CardZonesDto) zones?: CardZonesDto;
 }
@@ -193,6 +194,7 @@ export class FrameDto {
   @Allow() hasOwnMenu?: unknown;
   @Allow() menu?: unknown;
   @Allow() searchIn?: unknown;
+  @Allow() hasShortlist?: unknown;
   @Allow() columns?: unknown;
   @Allow() line?: unknown;
 }

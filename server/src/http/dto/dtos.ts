@@ -203,6 +203,14 @@ export class PageQueryDto {
   @IsString() @MaxLength(8000) url!: string;
 }
 
+export class CardsQueryDto {
+  /** Numbers of listings with commas between them: "12,7". */
+  @IsString()
+  @MaxLength(1000)
+  @Matches(/^\d{1,15}(,\d{1,15})*$/)
+  of!: string;
+}
+
 export class PageExplainQueryDto extends PageQueryDto {
   @Type(() => Number) @IsInt() listing!: number;
 }

@@ -1,5 +1,13 @@
+import { numbersIn } from '@plindo/core/page';
 import { Refusal } from '@plindo/core/values';
-import { PageExplainQueryDto, PageQueryDto, PlacesQueryDto, SiteDto, SuggestionsQueryDto } from '../dto/dtos.js';
+import {
+  CardsQueryDto,
+  PageExplainQueryDto,
+  PageQueryDto,
+  PlacesQueryDto,
+  SiteDto,
+  SuggestionsQueryDto,
+} from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
@@ -58,6 +66,15 @@ export function siteRoutes({ pages, site }: Services): Route[] {
       query: PageQueryDto,
       answers: 'PageLink[]',
       handle: ({ query }) => pages.near(query.url),
+    }),
+    route({
+      method: 'get',
+      path: '/cards',
+      permission: 'visit',
+      summary: 'The cards of listings that a browser keeps for its visitor, in their order.',
+      query: CardsQueryDto,
+      answers: 'ChosenCards',
+      handle: ({ query }) => pages.cardsOf(numbersIn(query.of)),
     }),
     route({
       method: 'get',

@@ -49,6 +49,6 @@ export class Card {
   protected readonly classOf = classOfSlot;
 }
 
-function lookOf({ surface, leads, picture }: CardForm): string {
-  return `surface-${surface} picture-${picture.stands} leads-${leads}`;
+function lookOf({ surface, leads, picture, keep }: CardForm): string {
+  return `surface-${surface} picture-${picture.stands} leads-${leads}${keep === '' ? '' : ' can-keep'}`;
 }

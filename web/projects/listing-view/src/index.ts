@@ -9,5 +9,7 @@ export * from './pieces/designed-page';
 export type { StateChange, TypedWords } from './pieces/steering';
 export * from './site-footer';
 export * from './site-header';
+export { KeepButtons, type KeptChange } from './visitor/keep-buttons';
+export { CARDS_BY_NUMBER, VisitorLists } from './visitor/visitor-lists';
 export { KEPT_CARDS, type KeptCards } from './sleeping-card';
 export * from './value';

@@ -1,7 +1,8 @@
-import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { HeaderModel, PageFrame } from '@plindo/core/page';
 import { viewWords } from '@plindo/core/values';
 import { PictureView } from './picture';
+import { VisitorLists } from './visitor/visitor-lists';
 
 /** What stands above every page: what leads to the home page, the menu, and a search; the last two behind a button on narrow screens. It works without scripts. */
 @Component({
@@ -38,6 +39,14 @@ import { PictureView } from './picture';
           }
         }
       </nav>
+      @if (own.shortlist; as link) {
+        <a class="shortlist" [href]="link.href" [attr.aria-current]="isCurrent(link.href) ? 'true' : null">
+          {{ link.label }}
+          @if (kept().length) {
+            <span class="kept">{{ kept().length }}</span>
+          }
+        </a>
+      }
       @if (own.search; as search) {
         <form role="search" method="get" [action]="search.href">
           <label>
@@ -52,6 +61,7 @@ import { PictureView } from './picture';
 export class SiteHeader {
   readonly frame = input.required<Pick<PageFrame, 'site' | 'words' | 'header' | 'canonical'>>();
 
+  protected readonly kept = inject(VisitorLists).shortlist;
   protected readonly header = computed((): HeaderModel => this.frame().header);
   protected readonly words = computed(() => viewWords(this.frame().words));
 

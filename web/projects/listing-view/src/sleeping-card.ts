@@ -12,6 +12,7 @@ import {
 import { isPlatformServer } from '@angular/common';
 import type { CardForms, CardModel } from '@plindo/core/page';
 import { Card } from './card';
+import { withoutMarks } from './drawn-place';
 
 /** Where the server keeps the HTML of cards between pages; browsers keep none. */
 export interface KeptCards {
@@ -64,7 +65,7 @@ export class SleepingCard implements OnInit, OnDestroy {
       const drawn = this.draw();
       const { innerHTML } = drawn.location.nativeElement as HTMLElement;
       drawn.destroy();
-      return innerHTML;
+      return withoutMarks(innerHTML);
     });
   }
 

@@ -11,6 +11,7 @@ import {
   inject,
   input,
   signal,
+  untracked,
 } from '@angular/core';
 import { Meta, Title } from '@angular/platform-browser';
 import type { ResolveFn } from '@angular/router';
@@ -19,9 +20,10 @@ import { isMarkedSignedIn } from '@plindo/api/signed-in-mark';
 import type { TriedLook } from '@plindo/api/tried-look';
 import { takeLookOff, triedLook } from '@plindo/api/tried-look';
 import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
+import { chosenAt, shortlistAddress } from '@plindo/core/page';
 import { viewWords } from '@plindo/core/values';
-import type { StateChange, TypedWords } from '@plindo/listing-view';
-import { DesignedPageView, SiteFooter, SiteHeader } from '@plindo/listing-view';
+import type { KeptChange, StateChange, TypedWords } from '@plindo/listing-view';
+import { DesignedPageView, KeepButtons, SiteFooter, SiteHeader, VisitorLists } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
 import { SITE_DATA } from './site-data';
 
@@ -33,13 +35,13 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
 /** Shows whatever page the address leads to; the same component stays while only the state of a page changes. */
 @Component({
   selector: 'pl-page-host',
-  imports: [DesignedPageView, EditorBar, SiteFooter, SiteHeader],
+  imports: [DesignedPageView, EditorBar, KeepButtons, SiteFooter, SiteHeader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a class="skip" href="#content" (click)="skip($event)">{{ words().say('page.skip') }}</a>
     @let page = model();
     <pl-site-header role="banner" [frame]="page" />
-    <main id="content" tabindex="-1">
+    <main id="content" tabindex="-1" plKeepButtons (keptChange)="tellKept($event)">
       @switch (page.type) {
         @case ('designed') {
           <pl-designed-page
@@ -82,6 +84,7 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
         }
       }
     </main>
+    <p class="hidden-text" role="status">{{ told() }}</p>
     @if (page.footer; as footer) {
       <pl-site-footer role="contentinfo" [footer]="footer" />
     }
@@ -106,11 +109,16 @@ export class PageHost {
   protected readonly url = signal('/');
   /** The look that an editor tries. */
   protected readonly tried = signal<TriedLook | null>(null);
+  /** What has just been kept, for those who hear the page. */
+  protected readonly told = signal('');
+  private readonly lists = inject(VisitorLists);
   /** What was asked for last, by what shows it. */
   private readonly hinting = new Map<unknown, unknown>();
   private readonly data = inject(SITE_DATA);
   private readonly router = inject(Router);
   private readonly document = inject(DOCUMENT);
+  /** The shortlist of this browser as the page of it showed it last. */
+  private shownOwn: readonly number[] = [];
   /** Whether another page, or another state of it, has been shown since it came from the server. */
   private hasGoneOn = false;
   private readonly isServer = isPlatformServer(inject(PLATFORM_ID));
@@ -121,6 +129,7 @@ export class PageHost {
       this.isEditor.set(isMarkedSignedIn());
       if (this.isEditor()) this.tried.set(triedLook());
       this.showOwn();
+      this.lists.begin();
     });
     effect(() => {
       const model = this.model();
@@ -135,6 +144,7 @@ export class PageHost {
       if (model.type === 'not-found') this.hints(this.near, this.data.near(this.router.url));
       if (response && model.type === 'not-found') response.status = 404;
     });
+    effect(() => this.followShortlist(this.model()));
   }
 
   /** The page comes as visitors see it; who has signed in may see more, which the server tells by itself. */
@@ -146,6 +156,25 @@ export class PageHost {
       replaceUrl: true,
       scroll: 'manual',
     });
+  }
+
+  /** What visitors look at counts as seen; the page of the shortlist shows their own as long as nobody handed them another. */
+  private followShortlist(model: PageModel): void {
+    if (model.type !== 'designed' || !this.lists.isKnown()) return;
+    const { listing } = model;
+    if (listing) untracked(() => this.lists.see(listing.id));
+    const own = this.lists.shortlist();
+    if (model.serves !== 'shortlist') return;
+    const { shortlist, compared } = chosenAt(model.canonical.split('?')[1] ?? '');
+    const isOwn = shortlist.length === 0 || shortlist.join() === this.shownOwn.join();
+    this.shownOwn = own;
+    if (!isOwn || shortlist.join() === own.join()) return;
+    const url = shortlistAddress({ shortlist: own, compared: compared.filter((id) => own.includes(id)) });
+    void this.router.navigateByUrl(url, { replaceUrl: true, scroll: 'manual' });
+  }
+
+  protected tellKept({ title, isKept }: KeptChange): void {
+    this.told.set(this.words().say(isKept ? 'keep.kept' : 'keep.dropped', { title }));
   }
 
   /** Follows a state of the page; one that only shows more stays where it is. */

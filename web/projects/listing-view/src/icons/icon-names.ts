@@ -7,4 +7,4 @@ import icons from './icons.json';
 export type IconName = keyof typeof icons;
 
 /** All names, in the order of the alphabet. */
-export const ICON_NAMES = Object.keys(icons) as IconName[];
+export const ICON_NAMES = /* @__PURE__ */ Object.keys(icons) as IconName[];

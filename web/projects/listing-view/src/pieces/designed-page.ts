@@ -20,7 +20,7 @@ import { PAGE_WORDS } from '../page-words';
 import { PictureView } from '../picture';
 import { QuietPiece } from '../quiet-piece';
 import { whenIdle } from '../browser';
-import { PAGE_CARD_FORMS } from './page-context';
+import { PAGE_CARD_FORMS, PAGE_LISTING } from './page-context';
 import { PIECE_VIEWS } from './registry';
 import type { PageSteering, StateChange, TypedWords } from './steering';
 import { PAGE_STEERING } from './steering';
@@ -71,6 +71,7 @@ const TYPING_PAUSE_IN_MS = 250;
   `,
   providers: [
     { provide: PAGE_CARD_FORMS, useFactory: () => inject(forwardRef(() => DesignedPageView)).forms },
+    { provide: PAGE_LISTING, useFactory: () => inject(forwardRef(() => DesignedPageView)).listing },
     { provide: PAGE_WORDS, useFactory: () => inject(forwardRef(() => DesignedPageView)).words },
     { provide: PAGE_STEERING, useExisting: forwardRef(() => DesignedPageView) },
   ],
@@ -86,6 +87,7 @@ export class DesignedPageView implements PageSteering {
 
   readonly interactive = signal(false);
   readonly forms = computed(() => this.model().cardForms);
+  readonly listing = computed(() => this.model().listing?.id ?? null);
   readonly words = computed(() => viewWords(this.model().words));
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private typing: ReturnType<typeof setTimeout> | undefined;

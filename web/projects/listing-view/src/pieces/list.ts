@@ -7,15 +7,16 @@ import { ListEmpty } from './list-empty';
 import { ListTable } from './list-table';
 import { PAGE_CARD_FORMS } from './page-context';
 import { sayOnPage } from '../page-words';
+import { VisitorsList } from '../visitor/visitors-list';
 
 /** Listings as a grid, rows, a scrolling row or a ranked list of cards, or as a table that folds on narrow screens. */
 @Component({
   selector: 'pl-list-piece',
-  imports: [DateGroups, Icon, ListEmpty, ListTable, SleepingCard],
+  imports: [DateGroups, Icon, ListEmpty, ListTable, SleepingCard, VisitorsList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let own = piece();
-    @if (own.heading) {
+    @if (own.heading && (!own.visitors || own.visitors.chosen)) {
       <div class="head">
         <h2>
           @if (own.all; as all) {
@@ -61,7 +62,9 @@ import { sayOnPage } from '../page-words';
         <h2 class="rest">{{ state.rest }}</h2>
       }
     }
-    @if (own.layout === 'table') {
+    @if (own.visitors) {
+      <pl-visitors-list [list]="own" />
+    } @else if (own.layout === 'table') {
       @if (own.rows.length) {
         <pl-list-table [list]="own" />
       }

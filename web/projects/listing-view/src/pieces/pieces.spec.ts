@@ -33,7 +33,7 @@ function page(pieces: readonly Keyless[], strip: Partial<DesignedPage['strips'][
     },
     ...{
       canonical: '/',
-      header: { logo: null, menu: [], search: null },
+      header: { logo: null, menu: [], search: null, shortlist: null },
       footer: null,
       forMachines: { data: '', picture: '' },
       site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' },

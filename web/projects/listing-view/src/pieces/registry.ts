@@ -6,12 +6,14 @@ import { BylinePiece } from './byline';
 import { CategoriesPiece } from './categories';
 import { ChipsPiece } from './chips';
 import { ChosenCategoryPiece } from './chosen-category';
+import { ComparisonPiece } from './comparison';
 import { CountPiece } from './count';
 import { DividerPiece } from './divider';
 import { FacetsPiece } from './facets';
 import { GalleryPiece } from './gallery';
 import { HeadingPiece } from './heading';
 import { JumpPiece } from './jump';
+import { KeepPiece } from './keep';
 import { ListPiece } from './list';
 import { MapPiece } from './map';
 import { NothingPiece } from './nothing';
@@ -50,6 +52,8 @@ export const PIECE_VIEWS: Readonly<Record<PieceModel['type'], Type<unknown>>> = 
   breadcrumb: BreadcrumbPiece,
   byline: BylinePiece,
   share: SharePiece,
+  keep: KeepPiece,
+  comparison: ComparisonPiece,
   divider: DividerPiece,
   space: SpacePiece,
   nothing: NothingPiece,

@@ -10,7 +10,7 @@ import {
   output,
   signal,
 } from '@angular/core';
-import { CatalogApi, DesignsApi, ListingSearch, PagesApi } from '@plindo/api';
+import { EditorApi, ListingSearch } from '@plindo/api/editor-api';
 import type { DesignOfPage, FoundListing, MissedOnPage } from '@plindo/core/contract';
 import type { PageModel } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
@@ -32,9 +32,8 @@ export class EditorBar {
   readonly tried = input<string>();
   readonly takenOff = output();
 
-  private readonly designs = inject(DesignsApi);
-  private readonly pages = inject(PagesApi);
-  protected readonly search = new ListingSearch(inject(CatalogApi));
+  private readonly api = inject(EditorApi);
+  protected readonly search = new ListingSearch(this.api);
   protected readonly isOpen = signal(false);
   protected readonly asked = signal<FoundListing | null>(null);
   protected readonly answer = signal<Explanation | null>(null);
@@ -78,7 +77,7 @@ export class EditorBar {
     this.asked.set(listing);
     this.answer.set(null);
     this.fault.set('');
-    this.pages.explain(this.url(), listing.id).subscribe({
+    this.api.explain(this.url(), listing.id).subscribe({
       next: (explanation) => this.answer.set(explanation),
       error: () => this.fault.set(REFUSED),
     });
@@ -86,14 +85,14 @@ export class EditorBar {
 
   protected showMissed(): void {
     this.fault.set('');
-    this.pages.missed(this.url()).subscribe({
+    this.api.missed(this.url()).subscribe({
       next: (missed) => this.missed.set(missed.filter(({ total }) => total > 0)),
       error: () => this.fault.set(REFUSED),
     });
   }
 
   protected askServing(listingId: number): void {
-    this.designs.serving(listingId).subscribe({
+    this.api.serving(listingId).subscribe({
       next: ({ name, when }) => {
         const asks = when?.of.length ?? 0;
         const why = asks === 0 ? 'no other page asks for anything that it has' : `all that it asks for holds (${asks})`;
@@ -105,7 +104,7 @@ export class EditorBar {
 
   /** Asks which design made the page; then what is to be changed can be pointed at. */
   protected changePage(): void {
-    this.pages.design(this.url()).subscribe({
+    this.api.design(this.url()).subscribe({
       next: (design) => {
         this.endPointing();
         const address = designerOf(design);

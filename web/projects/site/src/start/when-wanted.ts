@@ -7,10 +7,12 @@ const SIGNS = ['pointerdown', 'pointermove', 'keydown', 'focusin', 'scroll', 'wh
 
 /**
  * Waits until the program of the site is wanted: at once, but on narrow screens, whose devices are slow, only when
- * somebody is at the page. Whoever reads what came waits for nothing there. Its files are fetched meanwhile.
+ * somebody is at the page, or something on it says nothing without it. Whoever reads what came waits for nothing there.
+ * Its files are fetched meanwhile.
  */
 export async function whenWanted(): Promise<void> {
-  if (!narrowScreen().matches || isMarkedSignedIn()) return;
+  const isAwaited = document.querySelector('[data-needs-program-at-once]') !== null;
+  if (!narrowScreen().matches || isMarkedSignedIn() || isAwaited) return;
   void loaded().then(fetchForAll);
   await firstSign();
 }

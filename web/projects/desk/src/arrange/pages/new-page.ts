@@ -7,6 +7,7 @@ import {
   standardHome,
   standardIndexPage,
   standardListingPage,
+  standardShortlist,
 } from '@plindo/core/design';
 import type { Design } from '@plindo/core/design';
 import type { Kind, SiteSettings } from '@plindo/core/structure';
@@ -39,6 +40,7 @@ export function firstPage(wanted: WantedPage, around: Around): PageDesign {
 
 function plainPage({ serves, kind, selection }: WantedPage, { site, kinds, words }: Around): PageDesign {
   if (serves === 'home') return standardHome(site, kinds.filter(isListShown), words);
+  if (serves === 'shortlist') return standardShortlist(words);
   if (serves === 'index' && selection) {
     return { ...standardIndexPage(selection.name, { intro: '' }), selection: selection.id };
   }
@@ -79,7 +81,7 @@ function freeAddress({ designs, kinds }: Around): string {
 
 /** The page that a wanted one is already, where there can be one only. */
 export function keptPageFor({ serves, kind, selection }: WantedPage, designs: readonly Design[]): KeptPage | undefined {
-  if (serves === 'home') return pagesFor('home', null, designs)[0];
+  if (serves === 'home' || serves === 'shortlist') return pagesFor(serves, null, designs)[0];
   if (serves !== 'index') return undefined;
   const pages = pagesFor('index', selection ? null : (kind?.id ?? null), designs);
   return pages.find(({ definition }) => definition.selection === (selection?.id ?? 0));

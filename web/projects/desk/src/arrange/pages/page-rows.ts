@@ -2,7 +2,7 @@ import type { Design, KeptPage, PagePurpose } from '@plindo/core/design';
 import { isPart } from '@plindo/core/design';
 import type { Kind, Selection } from '@plindo/core/structure';
 import type { SiteWords } from '@plindo/core/values';
-import { SELECTIONS_SLUG, isKindShown } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, SHORTLIST_SLUG, isKindShown } from '@plindo/core/structure';
 
 /** What the address of the designer says of a page that nobody has designed yet. */
 export interface NewPageQuery {
@@ -47,7 +47,14 @@ export function pageSections({ kinds, selections, designs, words }: Known): Page
   const free = found('free', null);
   const ofSelections = selections.filter(({ published }) => published);
   return [
-    { label: 'Of the site', rows: rowsOf({ serves: 'home' }, 'Home page', '/', found('home', null)), add: [] },
+    {
+      label: 'Of the site',
+      rows: [
+        ...rowsOf({ serves: 'home' }, 'Home page', '/', found('home', null)),
+        ...rowsOf({ serves: 'shortlist' }, 'Shortlist', `/${SHORTLIST_SLUG}`, found('shortlist', null)),
+      ],
+      add: [],
+    },
     ...kinds.filter(({ putAside }) => !putAside).map((kind) => sectionOfKind(kind, found, words)),
     ...(ofSelections.length === 0
       ? []

@@ -15,6 +15,7 @@ const PURPOSE_WORDS: Readonly<Record<PagePurpose, string>> = {
   index: 'The page of a list.',
   category: 'The pages of categories.',
   listing: 'The page of each listing.',
+  shortlist: 'The page of what a visitor keeps, to compare and to hand on.',
   part: 'A part that stands on other pages, and is changed here for all of them.',
 };
 
