@@ -12,6 +12,7 @@ import { Blueprints } from './services/exchange/blueprints.js';
 import { Candidates } from './services/listings/candidates.js';
 import { CategorySets } from './services/structure/category-sets.js';
 import { Changes } from './services/listings/changes.js';
+import { Drafts } from './services/design/drafts.js';
 import { Designs } from './services/design/designs.js';
 import { Editing } from './services/editing.js';
 import { FieldChanges } from './services/structure/field-changes.js';
@@ -31,6 +32,7 @@ import { Site } from './services/structure/site.js';
 import { Throttles } from './services/people/throttles.js';
 import { TableViews } from './services/listings/table-views.js';
 import { DraftedPages } from './site/drafted-pages.js';
+import { liveWithDrafts } from './site/live-with-drafts.js';
 import { Pages } from './site/pages.js';
 import { Sitemaps } from './site/sitemaps.js';
 import { Store } from './store/index.js';
@@ -69,6 +71,8 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
   const files = new Files(store, join(folder, 'files'), clock);
   const categorySets = new CategorySets(live, editing);
   const pages = new Pages(store, live);
+  const drafts = new Drafts(store, live, editing);
+  drafts.watch(tell ?? (() => undefined));
   const services: Services = {
     live,
     health: new Health(store, live),
@@ -92,6 +96,8 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     listings: new Listings(store, live, editing),
     pages,
     sitemaps: new Sitemaps(live),
+    draftedSite: new Pages(store, liveWithDrafts(live)),
+    drafts,
     draftedPages: new DraftedPages(store, live, pages),
     pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,
@@ -101,6 +107,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     site: new Site(editing, files),
   };
   const close = async (): Promise<void> => {
+    drafts.stop();
     await imports.stop().catch(() => undefined);
     await live.stop();
     await store.close();

@@ -102,6 +102,14 @@ export interface DesignVersion {
   readonly definition: Design['definition'];
 }
 
+/** A design that visitors do not see yet, with who changed it last. */
+export interface KeptDraft {
+  readonly design: Design;
+  /** ISO 8601 moment; null where no change of it is known. */
+  readonly at: string | null;
+  readonly who: string;
+}
+
 /** Which design made a page, and what it was shown with. */
 export interface DesignOfPage {
   /** Null for a page that nobody has designed. */

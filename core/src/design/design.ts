@@ -32,6 +32,20 @@ interface Kept<Type extends DesignType, Definition> {
   /** Lower first; the first card of a kind is its main one, the first look that of the site. */
   readonly position: number;
   readonly definition: Definition;
+  /** Left out for what visitors see. */
+  readonly draft?: Draft;
+}
+
+/** What is known of a design that visitors do not see yet. */
+export interface Draft {
+  /** Number of the design in whose place it comes; null for a new one. */
+  readonly of: number | null;
+  /** The version of that design on which it was made; 0 for a new one. */
+  readonly basedOn: number;
+  /** ISO 8601 moment at which it is published by itself; null for none. */
+  readonly publishAt: string | null;
+  /** Why it was not published when its moment came; '' for nothing. */
+  readonly fault: string;
 }
 
 export type KeptCard = Kept<'card', CardDesign>;

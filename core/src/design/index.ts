@@ -4,6 +4,8 @@ export * from './cards/card-steps.js';
 export * from './cards/check-card.js';
 export * from './cards/first-card.js';
 export * from './design.js';
+export * from './differences.js';
+export * from './drafts.js';
 export * from './frames/check-frame.js';
 export * from './frames/frame-design.js';
 export * from './looks/check-look.js';

@@ -10,7 +10,7 @@ type Unplaced<Of extends Design> = Pick<Of, 'type' | 'kindId' | 'definition'>;
 /** A design before the store has given it a number, and a position among its like. */
 export type UnplacedDesign =
   Unplaced<KeptCard> | Unplaced<KeptPage> | Unplaced<KeptLook> | Unplaced<KeptWords> | Unplaced<KeptFrame>;
-export type DesignSketch = UnplacedDesign & Pick<Design, 'position'>;
+export type DesignSketch = UnplacedDesign & Pick<Design, 'position' | 'draft'>;
 
 /** What designs are called in sentences. */
 export const DESIGN_WORDS: Readonly<Record<DesignType, string>> = {

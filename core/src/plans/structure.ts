@@ -1,5 +1,5 @@
 import type { Design } from '../design/index.js';
-import { ownWords } from '../design/index.js';
+import { isPublished, ownWords } from '../design/index.js';
 import type {
   CategorySet,
   Kind,
@@ -35,7 +35,10 @@ export class Structure {
   readonly sets: readonly CategorySet[];
   readonly links: readonly Link[];
   readonly selections: readonly Selection[];
+  /** What visitors see. */
   readonly designs: readonly Design[];
+  /** Designs that visitors do not see yet. */
+  readonly drafts: readonly Design[];
   /** Kinds whose names are taken though nobody sees them yet. */
   readonly coming: readonly Kind[];
   /** What the site says to visitors. */
@@ -52,8 +55,9 @@ export class Structure {
     this.sets = sets;
     this.links = links;
     this.selections = records.selections;
-    this.designs = records.designs;
-    this.words = new SiteWords(records.site.locale, ownWords(records.site.locale, records.designs));
+    this.designs = records.designs.filter(isPublished);
+    this.drafts = records.designs.filter((design) => !isPublished(design));
+    this.words = new SiteWords(records.site.locale, ownWords(records.site.locale, this.designs));
     this.byId = new Map(this.kinds.map((kind) => [kind.id, kind]));
   }
 
@@ -78,7 +82,7 @@ export class Structure {
   readonly kindById = (id: number): Kind | undefined => this.byId.get(id);
 
   design(id: number): Design | undefined {
-    return this.designs.find((design) => design.id === id);
+    return [...this.designs, ...this.drafts].find((design) => design.id === id);
   }
 
   setsBesides(id: number | null): CategorySet[] {

@@ -46,7 +46,8 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
       'POST /designs/preview',
       'PUT /designs/:id',
     ],
-    ...['POST /designs/:id/main', 'DELETE /designs/:id'],
+    ...['POST /designs/:id/main', 'DELETE /designs/:id', 'GET /drafts', 'POST /drafts', 'PUT /drafts/:id'],
+    ...['DELETE /drafts/:id', 'POST /drafts/moment', 'POST /drafts/publish'],
   ],
   owner: [
     ...['DELETE /category-sets/:id', 'DELETE /kinds/:id', 'DELETE /links/:id', 'DELETE /selections/:id'],

@@ -13,6 +13,7 @@ import type { CategorySets } from '../services/structure/category-sets.js';
 import type { Changes } from '../services/listings/changes.js';
 import type { Candidates } from '../services/listings/candidates.js';
 import type { FieldChanges } from '../services/structure/field-changes.js';
+import type { Drafts } from '../services/design/drafts.js';
 import type { Designs } from '../services/design/designs.js';
 import type { Files } from '../services/media/files.js';
 import type { Finder } from '../services/listings/finder.js';
@@ -42,7 +43,10 @@ export interface Services {
   readonly categorySets: CategorySets;
   readonly changes: Changes;
   readonly designs: Designs;
+  /** The site with all drafts in their places. */
+  readonly draftedSite: Pages;
   readonly draftedPages: DraftedPages;
+  readonly drafts: Drafts;
   readonly fieldChanges: FieldChanges;
   readonly files: Files;
   readonly finder: Finder;

@@ -147,6 +147,11 @@ export class Live {
     return this.structure.selections;
   }
 
+  /** Designs that visitors do not see yet. */
+  drafts(): readonly Design[] {
+    return this.structure.drafts;
+  }
+
   designs(): readonly Design[] {
     return this.structure.designs;
   }

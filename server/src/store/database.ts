@@ -13,6 +13,7 @@ import * as listingsByKind from './migrations/0009-listings-by-kind.js';
 import * as oneWritePath from './migrations/0010-one-write-path.js';
 import * as designs from './migrations/0011-designs.js';
 import * as addresses from './migrations/0012-addresses.js';
+import * as drafts from './migrations/0013-drafts.js';
 import { openPostgres } from './postgres/postgres-dialect.js';
 import { openSqlite } from './sqlite/sqlite-dialect.js';
 
@@ -34,6 +35,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0010-one-write-path': oneWritePath,
   '0011-designs': designs,
   '0012-addresses': addresses,
+  '0013-drafts': drafts,
 };
 
 /** Whether an address names a PostgreSQL database; anything else is the path of an SQLite file. */

@@ -22,7 +22,7 @@ const TABLES = {
   selections: ['selections', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER }],
   designs: [
     'designs',
-    { id, type: STRING, kindId: INTEGER, position: DOUBLE, definition: JSON_TYPE, version: INTEGER },
+    { id, type: STRING, kindId: INTEGER, position: DOUBLE, definition: JSON_TYPE, draft: JSON_TYPE, version: INTEGER },
   ],
   takenNames: ['taken_names', { scope: key(STRING), name: key(STRING), ownerId: INTEGER }],
   counters: ['counters', { name: key(STRING), value: BIGINT }],

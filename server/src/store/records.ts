@@ -1,4 +1,4 @@
-import type { Design } from '@plindo/core/design';
+import type { Design, Draft } from '@plindo/core/design';
 import { makeCard, makeFrame, makeLook, makePage, makeWords } from '@plindo/core/design';
 import type { User, Role } from '@plindo/core/contract';
 import type { Connection, Listing, Status } from '@plindo/core/listings';
@@ -97,7 +97,15 @@ export function selectionOf(row: Row): Selection {
 
 export function designOf(row: Row): Design {
   const [id, version, position] = [row['id'], row['version'], row['position']].map(Number);
-  const kept = { id, version, kindId: numberOrNull(row['kindId']), position, type: row['type'] };
+  const draft = parsed<Draft | null>(row['draft'] ?? 'null');
+  const kept = {
+    id,
+    version,
+    kindId: numberOrNull(row['kindId']),
+    position,
+    type: row['type'],
+    ...(draft && { draft }),
+  };
   return completeDesign({ ...kept, definition: parsed(row['definition']) } as Design);
 }
 

@@ -54,7 +54,10 @@ import { Type } from 'class-transformer';
 import {
   Allow,
   ArrayMaxSize,
+  ArrayMinSize,
+  ArrayUnique,
   IsArray,
+  IsISO8601,
   IsBoolean,
   IsIn,
   IsInt,
@@ -230,6 +233,21 @@ export class DraftedPageDto {
   @IsOptional() @IsString() @MaxLength(100) category?: string;
   /** State of its lists, as it stands after "?" in an address. */
   @IsOptional() @IsString() @MaxLength(8000) search?: string;
+}
+
+/** A draft of a design, or of a new one. */
+export class DraftDto extends DesignDto {
+  /** Number of the design in whose place it will come; null for a new one. */
+  @ValidateIf((sent: DraftDto) => sent.of !== null) @IsInt() of!: number | null;
+}
+
+export class DraftsDto {
+  @IsArray() @ArrayMinSize(1) @ArrayMaxSize(500) @ArrayUnique() @IsInt({ each: true }) ids!: number[];
+}
+
+export class DraftsMomentDto extends DraftsDto {
+  /** ISO 8601 with its offset; null for no moment. */
+  @ValidateIf((sent: DraftsMomentDto) => sent.at !== null) @IsISO8601({ strict: true }) at!: string | null;
 }
 
 export class DesignUpdateDto {

@@ -203,6 +203,11 @@ export class PageQueryDto {
   @IsString() @MaxLength(8000) url!: string;
 }
 
+export class DraftedPageQueryDto extends PageQueryDto {
+  /** "yes" for the page with all drafts in their places; who has not signed in gets the page of visitors. */
+  @IsOptional() @IsIn(['yes']) drafts?: string;
+}
+
 export class CardsQueryDto {
   /** Numbers of listings with commas between them: "12,7". */
   @IsString()

@@ -4,6 +4,7 @@ import { blueprintRoutes } from './blueprints.js';
 import { categorySetRoutes } from './category-sets.js';
 import { changeRoutes } from './changes.js';
 import { designRoutes } from './designs.js';
+import { draftRoutes } from './drafts.js';
 import { fieldChangeRoutes } from './field-changes.js';
 import { fileRoutes } from './files.js';
 import { importRoutes } from './imports.js';
@@ -30,6 +31,7 @@ export function allRoutes(services: Services): Route[] {
     ...listingRoutes(services),
     ...selectionRoutes(services),
     ...designRoutes(services),
+    ...draftRoutes(services),
     ...tableViewRoutes(services),
     ...overviewRoutes(services),
     ...pictureRoutes(services),

@@ -2,6 +2,7 @@ import { numbersIn } from '@plindo/core/page';
 import { Refusal } from '@plindo/core/values';
 import {
   CardsQueryDto,
+  DraftedPageQueryDto,
   PageExplainQueryDto,
   PageQueryDto,
   PlacesQueryDto,
@@ -12,16 +13,18 @@ import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
-export function siteRoutes({ pages, site }: Services): Route[] {
+export function siteRoutes({ pages, draftedSite, site }: Services): Route[] {
   return [
     route({
       method: 'get',
       path: '/page',
       permission: 'visit',
       summary: 'The model of a public page, as the site renders it.',
-      query: PageQueryDto,
+      query: DraftedPageQueryDto,
       answers: 'PageModel',
-      handle: ({ query, user }) => pages.page(query.url, user ? 'signed-in' : 'visitor'),
+      // Only who has signed in sees drafts.
+      handle: ({ query, user }) =>
+        (user && query.drafts ? draftedSite : pages).page(query.url, user ? 'signed-in' : 'visitor'),
     }),
     route({
       method: 'get',

@@ -92,7 +92,7 @@ export class PictureLibrary {
         if (picture) use(picture.hash, { title: `${label} of ${set.label}`, link: ['shape', 'categories', set.id] });
       }
     }
-    for (const { definition, kindId } of this.live.designs()) {
+    for (const { definition, kindId } of [...this.live.designs(), ...this.live.drafts()]) {
       const link = kindId === null ? ['arrange'] : ['arrange', kindId];
       for (const hash of new Set(hashesIn(definition))) use(hash, { title: definition.name, link });
     }

@@ -1,3 +1,4 @@
+import { isPublished } from '@plindo/core/design';
 import type { Listing } from '@plindo/core/listings';
 import type { ChangeEntry } from '@plindo/core/plans';
 import type { Statements } from './statements.js';
@@ -60,7 +61,7 @@ function addressOf(entry: ChangeEntry, side: 'before' | 'after'): Former | null 
   }
   if (entry.entity === 'design') {
     const design = entry[side];
-    return design?.type === 'page' ? { scope: 'pages', address: design.definition.address, ownerId } : null;
+    return design?.type === 'page' && isPublished(design) ? { scope: 'pages', address: design.definition.address, ownerId } : null;
   }
   return null;
 }

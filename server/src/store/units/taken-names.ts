@@ -1,4 +1,5 @@
 import type { Design } from '@plindo/core/design';
+import { isPublished } from '@plindo/core/design';
 import type { ChangeEntry } from '@plindo/core/plans';
 import type { ErrorCode } from '@plindo/core/values';
 import { Refusal, foldText } from '@plindo/core/values';
@@ -67,7 +68,8 @@ function namedOf(entry: ChangeEntry, side: 'before' | 'after'): Named | null {
   }
   if (entry.entity === 'design') {
     const design = entry[side];
-    return design && { scope: 'design', ownerId, names: [nameOfDesign(design), ...addressOf(design)] };
+    // A draft has the name of what it comes in the place of.
+    return design && isPublished(design) ? { scope: 'design', ownerId, names: [nameOfDesign(design), ...addressOf(design)] } : null;
   }
   return null;
 }

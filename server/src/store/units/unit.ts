@@ -1,4 +1,4 @@
-import type { Design } from '@plindo/core/design';
+import type { Design, Draft } from '@plindo/core/design';
 import type { Connection, Listing, ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT, addressOfListing, isAddressLike } from '@plindo/core/listings';
 import type { AddressMove, ChangeEntry, DesignSketch, EntryOf, Structure } from '@plindo/core/plans';
@@ -88,14 +88,17 @@ export class Unit extends UnitReading {
   }
 
   async insertDesign(sketch: DesignSketch): Promise<Design> {
-    const design: Design = { ...sketch, version: 1, id: await this.insert('designs', { ...sketch, version: 1 }) };
+    const id = await this.insert('designs', { draft: null, ...sketch, version: 1 });
+    const design: Design = { ...sketch, version: 1, id };
     this.note({ entity: 'design', id: design.id, before: null, after: design });
     return design;
   }
 
   /** The change is of the sort of design that it is made to. */
-  async updateDesign(before: Design, change: Partial<Pick<Design, 'definition' | 'position'>>): Promise<Design> {
-    const after = { ...before, ...change, version: before.version + 1 } as Design;
+  async updateDesign(before: Design, change: Partial<DesignChange>): Promise<Design> {
+    const { draft = before.draft, ...others } = change;
+    const { draft: _, ...plain } = before;
+    const after = { ...plain, ...others, ...(draft && { draft }), version: before.version + 1 } as Design;
     await this.write({ entity: 'design', id: before.id, before, after });
     return after;
   }
@@ -259,6 +262,11 @@ export class Unit extends UnitReading {
   }
 }
 
+/** What can change of a design; without a draft it is what visitors see. */
+interface DesignChange extends Pick<Design, 'definition' | 'position'> {
+  readonly draft: Draft | null;
+}
+
 /** The tables that records stand in. */
 const TABLES: Readonly<Record<ChangeEntry['entity'], string>> = {
   listing: 'listings',
@@ -279,7 +287,8 @@ function rowAfter(entry: ChangeEntry): Row | null {
   if (entity === 'kind') return rowOfKind(after);
   if (entity === 'category-set' || entity === 'selection') return rowOfDefined(after);
   if (entity === 'link') return rowOfLink(after);
-  if (entity === 'connection' || entity === 'picture' || entity === 'design') return { ...after };
+  if (entity === 'design') return { draft: null, ...after };
+  if (entity === 'connection' || entity === 'picture') return { ...after };
   // An entry of before a part existed has none of it.
   return entity === 'site'
     ? { id: SITE_ID, settings: after }
