@@ -38,6 +38,7 @@ const WEB_EDGES = {
   // Visitors fetch no more of the two than they need.
   site: [
     '@plindo/api/editor-api',
+    '@plindo/api/shown-drafts',
     '@plindo/api/signed-in-mark',
     '@plindo/api/tried-look',
     '@plindo/api/visitor-api',

@@ -1,3 +1,5 @@
+const READ_IN_MS = 20;
+
 interface Waiting {
   readonly url: URL;
   readonly answer: (response: Response) => void;
@@ -20,8 +22,8 @@ export class FetchedServer {
       throw new Error(`Nobody asks for ${path}, but for ${this.waiting.map(({ url }) => url.pathname).join()}.`);
     this.waiting = this.waiting.filter((one) => one !== request);
     request.answer(new Response(JSON.stringify(body), { status }));
-    // The answer is read and then told, each in a step of its own.
-    await new Promise((resolve) => setTimeout(resolve));
+    // A browser reads the answer beside everything else.
+    await new Promise((resolve) => setTimeout(resolve, READ_IN_MS));
     return request.url.searchParams;
   }
 }

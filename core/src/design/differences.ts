@@ -100,6 +100,11 @@ function differencesOf<Part extends { readonly key: string }>(
   return [...gone, ...others];
 }
 
+/** Whether two values say the same, in whichever order their properties were written. */
 function isSame(one: unknown, other: unknown): boolean {
-  return JSON.stringify(one) === JSON.stringify(other);
+  if (one === other) return true;
+  if (typeof one !== 'object' || typeof other !== 'object' || one === null || other === null) return false;
+  if (Array.isArray(one) !== Array.isArray(other)) return false;
+  const [own, others] = [new Map(Object.entries(one)), new Map(Object.entries(other))];
+  return [...new Set([...own.keys(), ...others.keys()])].every((key) => isSame(own.get(key), others.get(key)));
 }

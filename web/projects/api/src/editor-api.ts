@@ -1,5 +1,5 @@
 import { Injectable } from '@angular/core';
-import type { DesignOfPage, FoundListings, MissedOnPage, ServingPage } from '@plindo/core/contract';
+import type { DesignOfPage, FoundListings, KeptDraft, MissedOnPage, ServingPage } from '@plindo/core/contract';
 import type { Explanation } from '@plindo/core/query';
 import type { Observable } from 'rxjs';
 import { fetched } from './fetched';
@@ -22,6 +22,11 @@ export class EditorApi {
   /** For each thing that is chosen on a public list, the listings that it alone keeps out. */
   missed(url: string): Observable<MissedOnPage[]> {
     return fetched('/api/page/missed', { url });
+  }
+
+  /** Designs that visitors do not see yet. */
+  drafts(): Observable<KeptDraft[]> {
+    return fetched('/api/drafts');
   }
 
   /** Which page serves a listing. */

@@ -1,5 +1,6 @@
 export * from './catalog-api';
 export * from './designs-api';
+export * from './drafts-api';
 export * from './imports-api';
 export * from './listing-search';
 export * from './pages-api';

@@ -13,6 +13,11 @@ export class PagesApi {
     return this.http.get<PageModel>('/api/page', { params: { url } });
   }
 
+  /** The same with all drafts in their places. */
+  draftedPage(url: string): Observable<PageModel> {
+    return this.http.get<PageModel>('/api/page', { params: { url, drafts: 'yes' } });
+  }
+
   /** Titles of places that fit words that are being typed. */
   places(q: string): Observable<string[]> {
     return this.http.get<string[]>('/api/places', { params: { q } });

@@ -6,9 +6,9 @@ import { fetched } from './fetched';
 /** What the pages of the site ask for. */
 @Injectable({ providedIn: 'root' })
 export class VisitorApi {
-  /** The page at an address such as "/berths?facility=water". */
-  page(url: string): Observable<PageModel> {
-    return fetched('/api/page', { url });
+  /** The page at an address such as "/berths?facility=water"; for who has signed in with all drafts in their places. */
+  page(url: string, showsDrafts = false): Observable<PageModel> {
+    return fetched('/api/page', { url, ...(showsDrafts && { drafts: 'yes' }) });
   }
 
   /** What fits words that are being typed into the search of the index page at a path. */

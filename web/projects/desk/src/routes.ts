@@ -80,6 +80,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/troubles/troubles-page')).TroublesPage,
       },
       {
+        path: 'arrange/drafts',
+        title: 'Drafts',
+        loadComponent: async () => (await import('./arrange/drafts/drafts-page')).DraftsPage,
+      },
+      {
         path: 'arrange/words',
         title: 'Words',
         loadComponent: async () => (await import('./arrange/words/words-page')).WordsPage,

@@ -17,6 +17,7 @@ import { Meta, Title } from '@angular/platform-browser';
 import type { ResolveFn } from '@angular/router';
 import { Router } from '@angular/router';
 import { isMarkedSignedIn } from '@plindo/api/signed-in-mark';
+import { showsDrafts } from '@plindo/api/shown-drafts';
 import type { TriedLook } from '@plindo/api/tried-look';
 import { takeLookOff, triedLook } from '@plindo/api/tried-look';
 import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
@@ -90,7 +91,13 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
     }
     @if (isEditor()) {
       @defer {
-        <pl-editor-bar [model]="page" [url]="url()" [tried]="tried()?.name" (takenOff)="takeOff()" />
+        <pl-editor-bar
+          [model]="page"
+          [url]="url()"
+          [tried]="tried()?.name"
+          (takenOff)="takeOff()"
+          (draftsToggled)="showOwn(true)"
+        />
       }
     }
   `,
@@ -148,9 +155,10 @@ export class PageHost {
   }
 
   /** The page comes as visitors see it; who has signed in may see more, which the server tells by itself. */
-  private showOwn(): void {
+  protected showOwn(isToldTo = false): void {
     const model = this.model();
-    if (!this.isEditor() || model.type !== 'designed' || !model.dependsOnViewer) return;
+    const isOther = showsDrafts() || (model.type === 'designed' && model.dependsOnViewer);
+    if (!this.isEditor() || !(isOther || isToldTo)) return;
     void this.router.navigateByUrl(this.router.url, {
       onSameUrlNavigation: 'reload',
       replaceUrl: true,

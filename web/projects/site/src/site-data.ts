@@ -1,5 +1,6 @@
 import { InjectionToken, inject, makeStateKey, TransferState } from '@angular/core';
 import { VisitorApi } from '@plindo/api/visitor-api';
+import { showsDrafts } from '@plindo/api/shown-drafts';
 import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import { sleepingPage } from '@plindo/core/page';
 import { firstValueFrom } from 'rxjs';
@@ -26,7 +27,9 @@ function dataFromApi(): SiteData {
       const first = state.get(FIRST_PAGE, null);
       state.remove(FIRST_PAGE);
       // In a task of its own: what visitors do meanwhile goes first.
-      return first ? new Promise((resolve) => setTimeout(() => resolve(first))) : firstValueFrom(api.page(url));
+      return first
+        ? new Promise((resolve) => setTimeout(() => resolve(first)))
+        : firstValueFrom(api.page(url, showsDrafts()));
     },
     suggestions: (path, area, text) => firstValueFrom(api.suggestions(path, area, text)),
     near: (url) => firstValueFrom(api.near(url)),

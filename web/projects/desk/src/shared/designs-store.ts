@@ -1,5 +1,6 @@
 import { Injectable, inject, signal } from '@angular/core';
-import { DesignsApi } from '@plindo/api';
+import { DesignsApi, DraftsApi } from '@plindo/api';
+import type { KeptDraft } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
 import { firstValueFrom } from 'rxjs';
 
@@ -7,12 +8,28 @@ import { firstValueFrom } from 'rxjs';
 @Injectable({ providedIn: 'root' })
 export class DesignsStore {
   private readonly api = inject(DesignsApi);
-  /** Null until they are read for the first time. */
+  private readonly draftsApi = inject(DraftsApi);
+  /** What visitors see; null until it is read for the first time. */
   readonly designs = signal<readonly Design[] | null>(null);
+  /** What visitors do not see yet; null until it is read for the first time. */
+  readonly drafts = signal<readonly KeptDraft[] | null>(null);
 
   async reload(): Promise<readonly Design[]> {
     const designs = await firstValueFrom(this.api.all());
     this.designs.set(designs);
     return designs;
+  }
+
+  /** The designs with their drafts. */
+  async reloadAll(): Promise<void> {
+    const [designs, drafts] = await Promise.all([firstValueFrom(this.api.all()), firstValueFrom(this.draftsApi.all())]);
+    this.designs.set(designs);
+    this.drafts.set(drafts);
+  }
+
+  /** The draft of a design, or with null the new one that has a number. */
+  draftOf(of: number | null, id = ''): Design | undefined {
+    const drafts = (this.drafts() ?? []).map(({ design }) => design);
+    return drafts.find((design) => (of === null ? String(design.id) === id : design.draft?.of === of));
   }
 }

@@ -45,6 +45,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/arrange/looks" routerLinkActive="here">
           <span class="name"><pl-icon name="palette" />Looks</span>
         </a>
+        <a routerLink="/arrange/drafts" routerLinkActive="here">
+          <span class="name"><pl-icon name="draft" />Drafts</span>
+        </a>
         <a routerLink="/arrange/troubles" routerLinkActive="here">
           <span class="name"><pl-icon name="warning" />Troubles</span>
         </a>

@@ -115,7 +115,7 @@ describe('A designed page', () => {
 describe('An area of listings', () => {
   const list: Omit<ListModel, 'layout'> = {
     ...{ type: 'list', width: 16, heading: 'Berths', intro: '', all: { href: '/berths', total: 40 } },
-    ...{ state: null, cards: [makeCard({ id: 1 }), makeCard({ id: 2 })], columns: [], rows: [] },
+    ...{ visitors: null, state: null, cards: [makeCard({ id: 1 }), makeCard({ id: 2 })], columns: [], rows: [] },
   };
 
   it('shows cards in its layout, and leads to all of them', async () => {

@@ -11,6 +11,7 @@ import {
   signal,
 } from '@angular/core';
 import { EditorApi, ListingSearch } from '@plindo/api/editor-api';
+import { showDrafts, showsDrafts } from '@plindo/api/shown-drafts';
 import type { DesignOfPage, FoundListing, MissedOnPage } from '@plindo/core/contract';
 import type { PageModel } from '@plindo/core/page';
 import type { Explanation } from '@plindo/core/query';
@@ -31,9 +32,14 @@ export class EditorBar {
   /** Name of the look that is tried; undefined for none. */
   readonly tried = input<string>();
   readonly takenOff = output();
+  /** Drafts are shown, or no more. */
+  readonly draftsToggled = output();
 
   private readonly api = inject(EditorApi);
   protected readonly search = new ListingSearch(this.api);
+  /** How many drafts there are; 0 as long as it isn't known. */
+  protected readonly drafts = signal(0);
+  protected readonly showsDrafts = signal(showsDrafts());
   protected readonly isOpen = signal(false);
   protected readonly asked = signal<FoundListing | null>(null);
   protected readonly answer = signal<Explanation | null>(null);
@@ -59,6 +65,8 @@ export class EditorBar {
   private pointing: Pointing | null = null;
 
   constructor() {
+    // Whoever may not see any is asked for nothing.
+    this.api.drafts().subscribe({ next: (drafts) => this.drafts.set(drafts.length), error: () => this.drafts.set(0) });
     inject(DestroyRef).onDestroy(() => this.endPointing());
     effect(() => {
       this.url();
@@ -70,6 +78,12 @@ export class EditorBar {
       this.serving.set('');
       this.endPointing();
     });
+  }
+
+  protected toggleDrafts(): void {
+    showDrafts(!this.showsDrafts());
+    this.showsDrafts.set(!this.showsDrafts());
+    this.draftsToggled.emit();
   }
 
   protected ask(listing: FoundListing): void {

@@ -36,6 +36,7 @@ describe('The card designer', () => {
     shown = await Shown.of(CardDesigner, { kindId: '1', cardId });
     await server.answer('GET', '/api/kinds', [summary]);
     await server.answer('GET', '/api/designs', designs);
+    await server.answer('GET', '/api/drafts', []);
     await server.answer('GET', '/api/selections', []);
     await server.answer('GET', '/api/kinds/1/samples', samples);
     await shown.settled();

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, si
 import { Router } from '@angular/router';
 import { DesignsApi } from '@plindo/api';
 import type { DesignSamples, DesignVersion, FoundListing } from '@plindo/core/contract';
-import type { CardDesign, KeptCard } from '@plindo/core/design';
+import type { CardDesign, Design, KeptCard } from '@plindo/core/design';
 import { CARD_STARTERS, cardStartersFor, cardsOfKind, firstCard, usesOfMainCard } from '@plindo/core/design';
 import type { FieldRole, Kind } from '@plindo/core/structure';
 import { castOf, missingRoles } from '@plindo/core/structure';
@@ -11,11 +11,11 @@ import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
 import { SelectionsStore } from '../../shared/selections-store';
-import { DesignSaving } from '../design/design-saving';
+import type { SendDesign } from '../design/design-session';
+import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
 import { LiveView } from '../design/live-view';
 import { VersionsMenu } from '../design/versions-menu';
-import { KeptWork } from '../design/kept-work';
 import { CardOutline } from './card-outline';
 import { CardWork } from './card-work';
 import { FrameSettings } from './frame-settings';
@@ -32,7 +32,7 @@ const NEW = 'new';
 @Component({
   selector: 'pl-card-designer',
   imports: [CardOutline, DesignerFrame, FrameSettings, LiveCards, LiveView, SlotSettings, StarterMenu, VersionsMenu],
-  providers: [DesignSaving],
+  providers: [DesignSession],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './card-designer.html',
   styleUrls: ['../design/outline-button.scss', './card-designer.scss'],
@@ -53,9 +53,7 @@ export class CardDesigner {
   protected readonly kind = this.kinds.kindOf(this.kindId);
   protected readonly work = signal<CardWork | null>(null);
   protected readonly samples = signal<DesignSamples | null>(null);
-  protected readonly saving = inject(DesignSaving);
-  /** Whether work from before was brought back. */
-  protected readonly isBroughtBack = signal(false);
+  protected readonly session = inject(DesignSession);
 
   private readonly cards = computed(() => cardsOfKind(Number(this.kindId()), this.designs.designs() ?? []));
   /** The card as it is kept; undefined for one that is still to be added. */
@@ -82,10 +80,10 @@ export class CardDesigner {
 
   constructor() {
     void this.kinds.reload();
-    void this.designs.reload();
+    void this.designs.reloadAll();
     void this.selections.reload();
     effect(() => {
-      const [kind, kinds, designs, id] = [this.kind(), this.kinds.kinds(), this.designs.designs(), this.cardId()];
+      const [kind, kinds, designs, id] = [this.kind(), this.kinds.kinds(), this.designs.drafts(), this.cardId()];
       if (kind && kinds && designs) untracked(() => this.open(kind, id));
     });
     effect(() => {
@@ -94,22 +92,27 @@ export class CardDesigner {
     });
     effect(() => {
       const work = this.work();
-      if (!work) return;
-      const [isChanged, card] = [work.history.isChanged(), work.card()];
-      untracked(() => (isChanged ? this.memory().write(this.version(), card) : this.memory().forget()));
+      if (work) this.session.remember(work.history);
     });
   }
 
   /** Begins with the card as it is kept, or with work on it that was not saved; work at hand is not thrown away. */
   private open(kind: Kind, id: string): void {
     const [kept, before] = [this.kept(), this.work()];
-    if (kept === undefined && id !== MAIN && id !== NEW) return;
+    const draft = this.draftAt(kept, id);
+    if (!kept && !draft && id !== MAIN && id !== NEW) return;
     if (before?.history.isChanged() === true && before.kind.id === kind.id) return;
-    const plain = kept?.definition ?? this.unkept(kind, id);
-    const brought = this.memory().read(this.version());
     const kinds = (this.kinds.kinds() ?? []).map((entry) => entry.kind);
-    this.isBroughtBack.set(brought !== null);
-    this.work.set(new CardWork(kind, kinds, this.reading.context(), brought ?? plain, plain));
+    const name = `card-${kind.id}-${kept?.id ?? id}`;
+    const begun = this.session.begin({ kept, draft, name }, this.unkept(kind, id));
+    this.work.set(new CardWork(kind, kinds, this.reading.context(), begun.work, begun.kept));
+  }
+
+  /** The draft of the card; of the main one that nobody has saved yet, the draft that is to be it. */
+  private draftAt(kept: KeptCard | undefined, id: string): Design | undefined {
+    if (kept || id !== MAIN) return this.designs.draftOf(kept?.id ?? null, id);
+    const drafts = (this.designs.drafts() ?? []).map(({ design }) => design);
+    return drafts.find((design) => design.type === 'card' && String(design.kindId) === this.kindId());
   }
 
   /** The card that a kind has by itself, or a copy of its main one under a name that is free. */
@@ -130,7 +133,7 @@ export class CardDesigner {
 
   protected startOver(): void {
     const [kind, id] = [this.kind(), this.cardId()];
-    this.memory().forget();
+    this.session.forget();
     this.work.set(null);
     if (kind) this.open(kind, id);
   }
@@ -146,18 +149,34 @@ export class CardDesigner {
     });
   }
 
-  protected save(): void {
+  protected publish(): void {
+    this.send((made, after) => this.session.publish(made, after));
+  }
+
+  protected keepAsDraft(): void {
+    this.send((made, after) => this.session.keepAsDraft(made, after));
+  }
+
+  protected throwDraftAway(): void {
+    this.session.throwDraftAway(() => this.goOn());
+  }
+
+  private send(by: SendDesign): void {
     const [work, kind] = [this.work(), this.kind()];
     if (!work || !kind) return;
     const definition = work.card();
-    this.saving.save(this.kept(), { type: 'card', kindId: kind.id, definition }, ({ id }) => {
-      this.memory().forget();
-      this.isBroughtBack.set(false);
+    by({ type: 'card', kindId: kind.id, definition }, ({ id }) => {
       work.history.keep(definition);
       // It stays at the card that was saved, under its own address.
       const address = ['/arrange', this.kindId(), 'cards', id];
-      if (this.cardId() !== String(id)) void this.router.navigate(address, { replaceUrl: true });
+      if (!this.kept() && this.cardId() !== String(id)) void this.router.navigate(address, { replaceUrl: true });
     });
+  }
+
+  /** With what visitors see, where there is anything. */
+  private goOn(): void {
+    if (this.kept() || this.cardId() === MAIN) this.startOver();
+    else void this.router.navigate(['/arrange', this.kindId()]);
   }
 
   protected begin(name: string): void {
@@ -170,13 +189,5 @@ export class CardDesigner {
       next: (samples) => this.samples.set(samples),
       error: (error: unknown) => this.notices.refused(error),
     });
-  }
-
-  private memory(): KeptWork<CardDesign> {
-    return new KeptWork(`card-${this.kindId()}-${this.kept()?.id ?? this.cardId()}`);
-  }
-
-  private version(): number {
-    return this.kept()?.version ?? 0;
   }
 }

@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import type { DesignHistory } from './design-history';
+import type { DesignSession } from './design-session';
 
 /**
  * What designers have in common: the head with undo, redo and save, what is wrong, and three panes. Their insides are given
@@ -23,13 +24,14 @@ export class DesignerFrame {
   readonly outlineLabel = input('Outline');
   readonly history = input.required<DesignHistory<unknown>>();
   readonly issues = input.required<readonly Issue[]>();
-  /** Whether it is kept already: then only what is changed can be saved. */
-  readonly isKept = input.required<boolean>();
-  readonly isSaving = input.required<boolean>();
-  /** Whether work from before was brought back. */
-  readonly isBroughtBack = input.required<boolean>();
-  readonly saved = output();
+  readonly session = input.required<DesignSession>();
+  /** Whether visitors see a design of which nothing is kept. */
+  readonly isMadeByItself = input(false);
+  readonly published = output();
+  readonly drafted = output();
+  /** Work that was brought back, or the draft, is not wanted. */
   readonly startedOver = output();
+  readonly draftThrownAway = output();
 
   constructor() {
     const press = (event: KeyboardEvent): void => this.key(event);
@@ -38,8 +40,16 @@ export class DesignerFrame {
     inject(DestroyRef).onDestroy(() => document.removeEventListener('keydown', press, true));
   }
 
-  protected canBeSaved(): boolean {
-    return (this.history().isChanged() || !this.isKept()) && !this.isSaving() && this.issues().length === 0;
+  protected canBePublished(): boolean {
+    const { kept, draft, isSaving } = this.session();
+    const isOther = this.history().isChanged() || draft() !== undefined || (!kept() && !this.isMadeByItself());
+    return isOther && !isSaving() && this.issues().length === 0;
+  }
+
+  /** What is still wrong with it doesn't stand in the way of a draft. */
+  protected canBeDrafted(): boolean {
+    const { kept, draft, isSaving } = this.session();
+    return (this.history().isChanged() || (!kept() && !draft() && !this.isMadeByItself())) && !isSaving();
   }
 
   private key(event: KeyboardEvent): void {
@@ -49,7 +59,9 @@ export class DesignerFrame {
     if (!isCommand) return;
     const isTyping = isTextField(event.target);
     if (key === 's') {
-      if (this.canBeSaved()) this.saved.emit();
+      if (this.session().draft()) {
+        if (this.canBeDrafted()) this.drafted.emit();
+      } else if (this.canBePublished()) this.published.emit();
     } else if (!isTyping && key === 'z' && !event.shiftKey && history.undoWords()) history.undo();
     else if (!isTyping && (key === 'y' || key === 'z') && history.redoWords()) history.redo();
     else return;

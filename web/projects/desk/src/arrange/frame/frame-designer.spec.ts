@@ -24,6 +24,7 @@ describe('The designer of header and footer', () => {
     shown = await Shown.of(FrameDesigner, {});
     await server.answer('GET', '/api/kinds', [kindSummary()]);
     await server.answer('GET', '/api/designs', designs);
+    await server.answer('GET', '/api/drafts', []);
     await shown.settled();
   }
   const menu = (): string[] => shown.texts('pl-site-header nav > a, pl-site-header summary');

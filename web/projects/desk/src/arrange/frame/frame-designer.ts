@@ -11,9 +11,9 @@ import { DesignsStore } from '../../shared/designs-store';
 import { KindsStore } from '../../shared/kinds-store';
 import { Reading } from '../../shared/reading';
 import { DesignHistory } from '../design/design-history';
-import { DesignSaving } from '../design/design-saving';
+import type { SendDesign } from '../design/design-session';
+import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
-import { KeptWork } from '../design/kept-work';
 import { LiveView } from '../design/live-view';
 import { FrameSettings } from './frame-settings';
 import { MenuEditor } from './menu-editor';
@@ -24,7 +24,7 @@ const NEW = makeFrame({ name: 'Header and footer' });
 @Component({
   selector: 'pl-frame-designer',
   imports: [DesignerFrame, FrameSettings, LiveView, MenuEditor, SiteFooter, SiteHeader],
-  providers: [DesignSaving],
+  providers: [DesignSession],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './frame-designer.html',
   styleUrl: './frame-designer.scss',
@@ -33,12 +33,10 @@ export class FrameDesigner {
   private readonly designs = inject(DesignsStore);
   private readonly kinds = inject(KindsStore);
   private readonly reading = inject(Reading);
-  private readonly session = inject(SessionStore);
-  protected readonly saving = inject(DesignSaving);
+  private readonly who = inject(SessionStore);
+  protected readonly session = inject(DesignSession);
   protected readonly history = signal<DesignHistory<FrameDesign> | null>(null);
-  protected readonly isBroughtBack = signal(false);
 
-  private readonly memory = new KeptWork<FrameDesign>('frame');
   protected readonly kept = computed((): KeptFrame | undefined => frameOf(this.designs.designs() ?? []));
   protected readonly allKinds = computed(() => (this.kinds.kinds() ?? []).map(({ kind }) => kind));
   private readonly links = computed(() => {
@@ -52,7 +50,7 @@ export class FrameDesigner {
   protected readonly look = computed(() => styleOf(looksOf(this.designs.designs() ?? [])[0]?.definition) || null);
   protected readonly shown = computed(
     (): Pick<PageFrame, 'site' | 'words' | 'header' | 'canonical' | 'footer'> | null => {
-      const [frame, site] = [this.history()?.design(), this.session.session()?.site];
+      const [frame, site] = [this.history()?.design(), this.who.session()?.site];
       if (!frame || !site) return null;
       const { words } = this.reading.context().formats;
       const around = siteFrame(frame, this.links(), { kindById: this.kinds.byId, words });
@@ -61,29 +59,28 @@ export class FrameDesigner {
   );
 
   constructor() {
-    void this.designs.reload();
+    void this.designs.reloadAll();
     void this.kinds.reload();
     effect(() => {
-      if (this.designs.designs() && this.kinds.kinds()) untracked(() => this.begin());
+      if (this.designs.drafts() && this.kinds.kinds()) untracked(() => this.begin());
     });
     effect(() => {
       const history = this.history();
-      if (!history) return;
-      const [isChanged, frame] = [history.isChanged(), history.design()];
-      untracked(() => (isChanged ? this.memory.write(this.version(), frame) : this.memory.forget()));
+      if (history) this.session.remember(history);
     });
   }
 
   private begin(): void {
     if (this.history()?.isChanged() === true) return;
-    const plain = this.kept()?.definition ?? NEW;
-    const brought = this.memory.read(this.version());
-    this.isBroughtBack.set(brought !== null);
-    this.history.set(new DesignHistory(brought ?? plain, plain));
+    const kept = this.kept();
+    const drafts = (this.designs.drafts() ?? []).map(({ design }) => design);
+    const draft = kept ? this.designs.draftOf(kept.id) : drafts.find(({ type }) => type === 'frame');
+    const begun = this.session.begin({ kept, draft, name: 'frame' }, NEW);
+    this.history.set(new DesignHistory(begun.work, begun.kept));
   }
 
   protected startOver(): void {
-    this.memory.forget();
+    this.session.forget();
     this.history.set(null);
     this.begin();
   }
@@ -107,18 +104,24 @@ export class FrameDesigner {
     history.take({ act: 'set', at: [], before, after, words: 'Began a menu of your own' });
   }
 
-  protected save(): void {
+  protected publish(): void {
+    this.send((made, after) => this.session.publish(made, after));
+  }
+
+  protected keepAsDraft(): void {
+    this.send((made, after) => this.session.keepAsDraft(made, after));
+  }
+
+  protected throwDraftAway(): void {
+    this.session.throwDraftAway(() => this.startOver());
+  }
+
+  private send(by: SendDesign): void {
     const history = this.history();
     if (!history) return;
     const definition = history.design();
-    this.saving.save(this.kept(), { type: 'frame', kindId: null, definition }, () => {
-      this.memory.forget();
-      this.isBroughtBack.set(false);
+    by({ type: 'frame', kindId: null, definition }, () => {
       history.keep(definition);
     });
-  }
-
-  private version(): number {
-    return this.kept()?.version ?? 0;
   }
 }

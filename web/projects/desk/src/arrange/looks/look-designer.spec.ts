@@ -21,6 +21,7 @@ describe('The look designer', () => {
     shown = await Shown.of(LookDesigner, { lookId });
     await server.answer('GET', '/api/kinds', [kindSummary()]);
     await server.answer('GET', '/api/designs', designs);
+    await server.answer('GET', '/api/drafts', []);
     await server.answer('GET', '/api/page', makeIndexPage());
     await shown.settled();
   }

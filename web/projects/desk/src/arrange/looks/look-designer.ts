@@ -14,9 +14,9 @@ import { switchMap } from 'rxjs';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindsStore } from '../../shared/kinds-store';
 import { Reading } from '../../shared/reading';
-import { DesignSaving } from '../design/design-saving';
+import type { SendDesign } from '../design/design-session';
+import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
-import { KeptWork } from '../design/kept-work';
 import { LiveView } from '../design/live-view';
 import { VersionsMenu } from '../design/versions-menu';
 import { tryLook } from '@plindo/api/tried-look';
@@ -29,7 +29,7 @@ const NEW = 'new';
 @Component({
   selector: 'pl-look-designer',
   imports: [DesignedPageView, DesignerFrame, LiveView, LookSettings, MatButtonModule, VersionsMenu],
-  providers: [DesignSaving],
+  providers: [DesignSession],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './look-designer.html',
   styleUrls: ['../design/outline-button.scss', './look-designer.scss'],
@@ -43,10 +43,9 @@ export class LookDesigner {
   private readonly pages = inject(PagesApi);
   private readonly reading = inject(Reading);
   private readonly router = inject(Router);
-  protected readonly saving = inject(DesignSaving);
+  protected readonly session = inject(DesignSession);
   protected readonly work = signal<LookWork | null>(null);
   protected readonly model = signal<DesignedPage | null>(null);
-  protected readonly isBroughtBack = signal(false);
   /** Whether the look of the site is shown beside. */
   protected readonly isCompared = signal(false);
   protected readonly path = signal('/');
@@ -74,17 +73,15 @@ export class LookDesigner {
   });
 
   constructor() {
-    void this.designs.reload();
+    void this.designs.reloadAll();
     void this.kinds.reload();
     effect(() => {
-      const [id, isRead] = [this.lookId(), this.designs.designs() !== null];
+      const [id, isRead] = [this.lookId(), this.designs.drafts() !== null];
       if (isRead) untracked(() => this.begin(id));
     });
     effect(() => {
       const work = this.work();
-      if (!work) return;
-      const [isChanged, look] = [work.history.isChanged(), work.look()];
-      untracked(() => (isChanged ? this.memory().write(this.version(), look) : this.memory().forget()));
+      if (work) this.session.remember(work.history);
     });
     toObservable(this.path)
       .pipe(
@@ -98,12 +95,11 @@ export class LookDesigner {
 
   private begin(id: string): void {
     const kept = this.kept();
-    if (!kept && id !== NEW) return;
+    const draft = this.designs.draftOf(kept?.id ?? null, id);
+    if (!kept && !draft && id !== NEW) return;
     if (this.work()?.history.isChanged() === true) return;
-    const plain = kept?.definition ?? this.unkept();
-    const brought = this.memory().read(this.version());
-    this.isBroughtBack.set(brought !== null);
-    this.work.set(new LookWork(brought ?? plain, plain));
+    const begun = this.session.begin({ kept, draft, name: `look-${kept?.id ?? id}` }, this.unkept());
+    this.work.set(new LookWork(begun.work, begun.kept));
   }
 
   /** The look of the site under a name that is free, or the one that comes with Plindo. */
@@ -122,7 +118,7 @@ export class LookDesigner {
   }
 
   protected startOver(): void {
-    this.memory().forget();
+    this.session.forget();
     this.work.set(null);
     this.begin(this.lookId());
   }
@@ -135,23 +131,32 @@ export class LookDesigner {
     window.open(this.path(), '_blank', 'noopener');
   }
 
-  protected save(): void {
+  protected publish(): void {
+    this.send((made, after) => this.session.publish(made, after));
+  }
+
+  protected keepAsDraft(): void {
+    this.send((made, after) => this.session.keepAsDraft(made, after));
+  }
+
+  protected throwDraftAway(): void {
+    this.session.throwDraftAway(() => this.goOn());
+  }
+
+  private send(by: SendDesign): void {
     const work = this.work();
     if (!work) return;
     const definition = work.look();
-    this.saving.save(this.kept(), { type: 'look', kindId: null, definition }, ({ id }) => {
-      this.memory().forget();
-      this.isBroughtBack.set(false);
+    by({ type: 'look', kindId: null, definition }, ({ id }) => {
       work.history.keep(definition);
-      if (this.lookId() !== String(id)) void this.router.navigate(['/arrange/looks', id], { replaceUrl: true });
+      if (!this.kept() && this.lookId() !== String(id))
+        void this.router.navigate(['/arrange/looks', id], { replaceUrl: true });
     });
   }
 
-  private memory(): KeptWork<LookDesign> {
-    return new KeptWork(`look-${this.kept()?.id ?? NEW}`);
-  }
-
-  private version(): number {
-    return this.kept()?.version ?? 0;
+  /** With what visitors see, where there is anything. */
+  private goOn(): void {
+    if (this.kept()) this.startOver();
+    else void this.router.navigate(['/arrange/looks']);
   }
 }

@@ -1,3 +1,4 @@
+import type { KeptDraft } from '@plindo/core/contract';
 import { MATERIAL_ANIMATIONS } from '@angular/material/core';
 import { TestBed } from '@angular/core/testing';
 import { Router } from '@angular/router';
@@ -51,6 +52,8 @@ const model: DesignedPage = {
   ],
 };
 
+type DraftSent = Partial<KeptPage> & { readonly of: number | null };
+
 describe('The page designer', () => {
   let server: DeskServer;
   let shown: Shown<PageDesigner>;
@@ -58,10 +61,12 @@ describe('The page designer', () => {
   async function open(
     inputs: Record<string, string> = { pageId: '9' },
     designs: readonly Design[] = [kept],
+    drafts: readonly KeptDraft[] = [],
   ): Promise<void> {
     shown = await Shown.of(PageDesigner, inputs);
     await server.answer('GET', '/api/kinds', [summary]);
     await server.answer('GET', '/api/designs', designs);
+    await server.answer('GET', '/api/drafts', drafts);
     await server.answer('GET', '/api/selections', []);
     await shown.settled();
     await preview();
@@ -178,6 +183,28 @@ describe('The page designer', () => {
     await shown.press('Save and publish');
     const [added] = (await server.answer('POST', '/api/designs', { changeId: 8, result: kept })) as Partial<Design>[];
     expect([added?.type, added?.kindId]).toEqual(['page', 1]);
+  });
+
+  it('keeps a draft even with something wrong, goes on with it, and publishes it in the place of what visitors see', async () => {
+    await open();
+    const address = shown.all<HTMLInputElement>('pl-page-settings input').find(({ value }) => value === 'about')!;
+    address.value = 'berths';
+    address.dispatchEvent(new Event('input'));
+    await shown.settled();
+    await shown.press('Keep as a draft');
+    const [sent] = (await server.answer('POST', '/api/drafts', { changeId: 7, result: kept })) as DraftSent[];
+    expect([sent?.of, sent?.definition?.address]).toEqual([9, 'berths']);
+
+    localStorage.clear();
+    const draft = { ...kept, id: 30, version: 2, draft: { of: 9, basedOn: 3, publishAt: null, fault: '' } };
+    const definition = { ...kept.definition, name: 'Who we are' };
+    await open({ pageId: '9' }, [kept], [{ design: { ...draft, definition }, at: null, who: 'Ana' }]);
+    expect(shown.texts('.told')[0]).toContain('visitors do not see it yet');
+    expect(shown.texts('h1')).toEqual(['Who we are']);
+    await shown.press('Save and publish');
+    expect(await server.answer('POST', '/api/drafts/publish', { changeId: 8, result: [kept] })).toEqual([
+      { ids: [30] },
+    ]);
   });
 
   it('leads to the home page that is there, as there is one only', async () => {

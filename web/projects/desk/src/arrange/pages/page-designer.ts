@@ -24,9 +24,9 @@ import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
 import { SelectionsStore } from '../../shared/selections-store';
-import { DesignSaving } from '../design/design-saving';
+import type { SendDesign } from '../design/design-session';
+import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
-import { KeptWork } from '../design/kept-work';
 import { LiveView } from '../design/live-view';
 import { VersionsMenu } from '../design/versions-menu';
 import type { StarterOffer } from '../design/starter-menu';
@@ -63,7 +63,7 @@ const NEW = 'new';
     StripSettings,
     VersionsMenu,
   ],
-  providers: [DesignSaving, HoldsFor],
+  providers: [DesignSession, HoldsFor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './page-designer.html',
   styleUrls: ['../design/outline-button.scss', './page-designer.scss'],
@@ -87,15 +87,14 @@ export class PageDesigner {
   private readonly reading = inject(Reading);
   private readonly router = inject(Router);
   private readonly selections = inject(SelectionsStore);
-  private readonly session = inject(SessionStore);
+  private readonly who = inject(SessionStore);
 
-  protected readonly saving = inject(DesignSaving);
+  protected readonly session = inject(DesignSession);
   protected readonly holdsFor = inject(HoldsFor);
   protected readonly work = signal<PageWork | null>(null);
   protected readonly model = signal<DesignedPage | null>(null);
   /** Why the page can't be shown; '' when it can. */
   protected readonly refusal = signal('');
-  protected readonly isBroughtBack = signal(false);
   protected readonly isTried = signal(false);
   protected readonly samples = signal<readonly DesignSample[] | null>(null);
   /** The listing and the category that the page is shown with, and the state of its lists. */
@@ -107,6 +106,11 @@ export class PageDesigner {
   /** The page as it is kept; undefined for one that is still to be added. */
   protected readonly kept = computed((): KeptPage | undefined => {
     const found = (this.designs.designs() ?? []).find(({ id }) => String(id) === this.pageId());
+    return found?.type === 'page' ? found : undefined;
+  });
+  /** Its draft; of one that is still to be added, what was kept of it so far. */
+  private readonly draft = computed((): KeptPage | undefined => {
+    const found = this.designs.draftOf(this.kept()?.id ?? null, this.pageId());
     return found?.type === 'page' ? found : undefined;
   });
   protected readonly shownKeys = computed(() => {
@@ -139,19 +143,17 @@ export class PageDesigner {
 
   constructor() {
     void this.kinds.reload();
-    void this.designs.reload();
+    void this.designs.reloadAll();
     void this.selections.reload();
     effect(() => {
-      const isRead = this.kinds.kinds() && this.designs.designs() && this.selections.selections();
+      const isRead = this.kinds.kinds() && this.designs.drafts() && this.selections.selections();
       this.pageId();
       this.wanted();
       if (isRead) untracked(() => this.begin());
     });
     effect(() => {
       const work = this.work();
-      if (!work) return;
-      const [isChanged, page] = [work.history.isChanged(), work.page()];
-      untracked(() => (isChanged ? this.memory().write(this.version(), page) : this.memory().forget()));
+      if (work) this.session.remember(work.history);
     });
     effect(() => {
       const work = this.work();
@@ -173,32 +175,34 @@ export class PageDesigner {
   }
 
   private readonly wanted = computed((): WantedPage => {
-    const serves = this.kept()?.definition.serves ?? PAGE_PURPOSES.find((one) => one === this.serves()) ?? 'free';
-    const kindId = this.kept() ? this.kept()!.kindId : this.kind() === undefined ? null : Number(this.kind());
-    const selectionId = this.kept()?.definition.selection ?? Number(this.selection() ?? 0);
+    const there = this.kept() ?? this.draft();
+    const serves = there?.definition.serves ?? PAGE_PURPOSES.find((one) => one === this.serves()) ?? 'free';
+    const kindId = there ? there.kindId : this.kind() === undefined ? null : Number(this.kind());
+    const selectionId = there?.definition.selection ?? Number(this.selection() ?? 0);
     const selection = this.selections.selections()?.find((one) => one.selection.id === selectionId)?.selection ?? null;
     return { serves, kind: kindId === null ? null : (this.kinds.byId(kindId) ?? null), selection };
   });
 
   /** Begins with the page as it is kept, or with work on it that was not saved; work at hand is not thrown away. */
   private begin(): void {
-    const [kept, before] = [this.kept(), this.work()];
-    if (!kept && this.pageId() !== NEW) return;
+    const [kept, draft, before] = [this.kept(), this.draft(), this.work()];
+    if (!kept && !draft && this.pageId() !== NEW) return;
     if (before?.history.isChanged() === true) return;
     const wanted = this.wanted();
-    const there = kept ?? keptPageFor(wanted, this.designs.designs() ?? []);
+    const drafts = (this.designs.drafts() ?? []).map(({ design }) => design);
+    const there = kept ?? draft ?? keptPageFor(wanted, [...(this.designs.designs() ?? []), ...drafts]);
     // There is one home page, and one page of a list.
-    if (there && !kept) return void this.router.navigate(['/arrange/pages', there.id], { replaceUrl: true });
-    const plain = kept?.definition ?? this.unkept(wanted);
-    const brought = this.memory().read(this.version());
-    this.isBroughtBack.set(brought !== null);
+    if (there && !kept && !draft) return void this.router.navigate(['/arrange/pages', there.id], { replaceUrl: true });
+    const { serves, kind, selection } = wanted;
+    const name = kept || draft ? `page-${this.pageId()}` : `new-${serves}-${kind?.id ?? ''}-${selection?.id ?? ''}`;
+    const begun = this.session.begin({ kept, draft, name }, this.unkept(wanted));
     const around = surroundingsOf(wanted.kind, this.pageId(), {
       kinds: (this.kinds.kinds() ?? []).map((entry) => entry.kind),
       selections: (this.selections.selections() ?? []).map(({ selection }) => selection),
       designs: this.designs.designs() ?? [],
       context: this.reading.context(),
     });
-    const work = new PageWork(around, brought ?? plain, plain);
+    const work = new PageWork(around, begun.work, begun.kept);
     work.choose(before?.chosen() ?? this.part() ?? null);
     this.work.set(work);
     this.categoryKey.set(this.category() ?? this.categories()[0]?.key ?? null);
@@ -224,7 +228,7 @@ export class PageDesigner {
   }
 
   private unkept(wanted: WantedPage): PageDesign {
-    const site = this.session.session()?.site ?? { name: '', tagline: '' };
+    const site = this.who.session()?.site ?? { name: '', tagline: '' };
     const kinds = (this.kinds.kinds() ?? []).map((entry) => entry.kind);
     const { words } = this.reading.context().formats;
     return firstPage(wanted, { site, kinds, designs: this.designs.designs() ?? [], words });
@@ -237,7 +241,7 @@ export class PageDesigner {
   }
 
   protected startOver(): void {
-    this.memory().forget();
+    this.session.forget();
     this.work.set(null);
     this.begin();
   }
@@ -291,17 +295,30 @@ export class PageDesigner {
     this.search.set(url.split('?')[1] ?? '');
   }
 
-  protected save(): void {
+  protected publish(): void {
+    this.send((made, after) => this.session.publish(made, after));
+  }
+
+  protected keepAsDraft(): void {
+    this.send((made, after) => this.session.keepAsDraft(made, after));
+  }
+
+  protected throwDraftAway(): void {
+    this.session.throwDraftAway(() => {
+      if (this.kept()) this.startOver();
+      else void this.router.navigate(['/arrange/pages']);
+    });
+  }
+
+  private send(by: SendDesign): void {
     const work = this.work();
     if (!work) return;
     const definition = work.page();
-    const made = { type: 'page' as const, kindId: work.around.kind?.id ?? null, definition };
-    this.saving.save(this.kept(), made, ({ id }) => {
-      this.memory().forget();
-      this.isBroughtBack.set(false);
+    by({ type: 'page', kindId: work.around.kind?.id ?? null, definition }, ({ id }) => {
       work.history.keep(definition);
       // It stays at the page that was saved, under its own address.
-      if (this.pageId() !== String(id)) void this.router.navigate(['/arrange/pages', id], { replaceUrl: true });
+      if (!this.kept() && this.pageId() !== String(id))
+        void this.router.navigate(['/arrange/pages', id], { replaceUrl: true });
     });
   }
 
@@ -314,16 +331,5 @@ export class PageDesigner {
   private refuse(error: unknown): typeof EMPTY {
     this.refusal.set(sentenceOf(error));
     return EMPTY;
-  }
-
-  private memory(): KeptWork<PageDesign> {
-    const { serves, kind, selection } = this.wanted();
-    return new KeptWork(
-      this.kept() ? `page-${this.pageId()}` : `new-${serves}-${kind?.id ?? ''}-${selection?.id ?? ''}`,
-    );
-  }
-
-  private version(): number {
-    return this.kept()?.version ?? 0;
   }
 }

@@ -17,7 +17,7 @@ describe('The list of all pages', () => {
     expect(
       sections.map(({ label, rows }) => [label, ...rows.map(({ name, about, href }) => [name, about, href])]),
     ).toEqual([
-      ['Of the site', ['Home page', 'made by Plindo', '/']],
+      ['Of the site', ['Home page', 'made by Plindo', '/'], ['Shortlist', 'made by Plindo', '/shortlist']],
       ['Berths', ['List of berths', 'made by Plindo', '/berths'], ['Page of each berth', 'made by Plindo', '']],
       ['With addresses of their own'],
       ['Parts that stand on many pages'],
@@ -35,6 +35,7 @@ describe('The list of all pages', () => {
     const rows = pageSections({ kinds: [kind], selections: [], designs, words }).flatMap((section) => section.rows);
     expect(rows.map(({ name, about, href }) => [name, about, href])).toEqual([
       ['Welcome', 'Home page', '/'],
+      ['Shortlist', 'made by Plindo', '/shortlist'],
       ['List of berths', 'made by Plindo', '/berths'],
       ['Any berth', 'Page of each berth', ''],
       ['Dear berth', 'Page of each berth, for some', ''],

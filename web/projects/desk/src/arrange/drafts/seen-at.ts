@@ -1,0 +1,53 @@
+import type { Design } from '@plindo/core/design';
+import { categoryPath } from '@plindo/core/page';
+import type { Kind, Selection } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, SHORTLIST_SLUG } from '@plindo/core/structure';
+
+/** Where a design is seen: at an address, on the page of any listing of a kind, or nowhere by itself. */
+export type SeenAt = { readonly path: string } | { readonly listingOf: Kind } | null;
+
+/** One place where visitors see a design; null for a part, which is seen where it stands, and for what is put aside. */
+export function seenAt(
+  { type, kindId, definition }: Design,
+  kinds: readonly Kind[],
+  selections: readonly Pick<Selection, 'id' | 'slug'>[],
+): SeenAt {
+  const kind = kinds.find(({ id }) => id === kindId);
+  if (type === 'card') return kind ? { path: `/${kind.slug}` } : null;
+  if (type !== 'page') return { path: '/' };
+  switch (definition.serves) {
+    case 'home':
+      return { path: '/' };
+    case 'free':
+      return { path: `/${definition.address}` };
+    case 'shortlist':
+      return { path: `/${SHORTLIST_SLUG}` };
+    case 'listing':
+      return kind ? { listingOf: kind } : null;
+    case 'index': {
+      const selection = selections.find(({ id }) => id === definition.selection);
+      if (selection) return { path: `/${SELECTIONS_SLUG}/${selection.slug}` };
+      return kind ? { path: `/${kind.slug}` } : null;
+    }
+    case 'category': {
+      const choices = kind?.fields
+        .filter((field) => field.type === 'categories')
+        .flatMap(({ settings }) => settings.choices ?? []);
+      const category = choices?.find(
+        ({ key }) => definition.categories.length === 0 || definition.categories.includes(key),
+      );
+      return kind && category ? { path: categoryPath(kind, category) } : null;
+    }
+    case 'part':
+      return null;
+  }
+}
+
+/** Where in the Desk the designer of a design is. */
+export function designerOf({ id, type, kindId, draft }: Design): readonly (string | number)[] {
+  const number = draft?.of ?? id;
+  if (type === 'card') return ['/arrange', kindId ?? 0, 'cards', number];
+  if (type === 'page') return ['/arrange/pages', number];
+  if (type === 'look') return ['/arrange/looks', number];
+  return type === 'frame' ? ['/arrange/frame'] : ['/arrange/words'];
+}
