@@ -34,6 +34,7 @@ import { TableViews } from './services/listings/table-views.js';
 import { DraftedPages } from './site/drafted-pages.js';
 import { liveWithDrafts } from './site/live-with-drafts.js';
 import { Pages } from './site/pages.js';
+import { ServingPages } from './site/serving-pages.js';
 import { Sitemaps } from './site/sitemaps.js';
 import { Store } from './store/index.js';
 
@@ -98,6 +99,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     sitemaps: new Sitemaps(live),
     draftedSite: new Pages(store, liveWithDrafts(live)),
     drafts,
+    servingPages: new ServingPages(store, live),
     draftedPages: new DraftedPages(store, live, pages),
     pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,

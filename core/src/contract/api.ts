@@ -90,6 +90,29 @@ export interface ServingPage {
   readonly name: string;
   /** What has to hold of a listing for it; null for all listings of the kind. */
   readonly when: ConditionGroup | null;
+  /** The designed pages of the kind in the order in which they are tried, with whether what each asks holds. */
+  readonly tried: readonly {
+    readonly id: number;
+    readonly name: string;
+    readonly asks: number;
+    readonly holds: boolean;
+  }[];
+}
+
+/** Which page serves how many listings of a kind. */
+export interface ServingTable {
+  /** In the order in which they are tried; the last one, that Plindo makes, has no number. */
+  readonly pages: readonly {
+    readonly id: number | null;
+    readonly name: string;
+    readonly asks: number;
+    readonly count: number;
+    /** The first of them. */
+    readonly listings: readonly NamedListing[];
+  }[];
+  /** How many listings were looked at, and whether these are all. */
+  readonly looked: number;
+  readonly isWhole: boolean;
 }
 
 /** A state that a design had. */

@@ -12,6 +12,7 @@ export { listingPath } from './cards/slot-value.js';
 export { filePath, slotOf } from './cards/value-models.js';
 export type * from './cards/value-model.js';
 export * from './pages/designed-page.js';
+export type { ShownListing } from './cards/reached-values.js';
 export * from './pages/index-page.js';
 export * from './pages/not-found.js';
 export * from './pages/page-lists.js';

@@ -1,3 +1,4 @@
+import type { ServingTable } from '@plindo/core/contract';
 import type { DesignedPage } from '@plindo/core/page';
 import type { Answer, Sender } from '../../testing/test-api.js';
 import { BERTHS, TestApi } from '../../testing/test-api.js';
@@ -54,11 +55,16 @@ describe('Designed pages', () => {
 
   it('serve the listings for which their conditions hold, and it can be asked which does', async () => {
     const dear = { join: 'all', of: [{ field: 'price', op: 'above', value: '50' }] };
-    await add(page('Any', [heading(words('Any'))]));
+    const any = await add(page('Any', [heading(words('Any'))]));
     const special = await add(page('Dear', [heading(words('Dear'))], { when: dear }));
     expect(await headingAt('/berths/quay')).toBe('Dear');
     const serving = async (): Promise<object> => (await owner.send('GET', `/api/listings/${listingId}/page`)).json;
-    expect(await serving()).toEqual({ id: special.json.result.id, name: 'Dear', when: dear });
+    const ids = { any: any.json.result.id as number, dear: special.json.result.id as number };
+    const tried = [
+      { id: ids.dear, name: 'Dear', asks: 1, holds: true },
+      { id: ids.any, name: 'Any', asks: 0, holds: true },
+    ];
+    expect(await serving()).toEqual({ id: ids.dear, name: 'Dear', when: dear, tried });
     const { version } = (await owner.send('GET', `/api/listings/${listingId}`)).json;
     await owner.send('PATCH', `/api/listings/${listingId}`, { version, values: { price: '10' } });
     expect([await headingAt('/berths/quay'), await serving()]).toEqual([
@@ -66,6 +72,31 @@ describe('Designed pages', () => {
       jasmine.objectContaining({ name: 'Any', when: null }),
     ]);
     expect((await owner.send('GET', '/api/listings/99/page')).status).toBe(404);
+  });
+
+  it('serve as many listings as a table tells, and stand in the order that was chosen', async () => {
+    const dear = { join: 'all', of: [{ field: 'price', op: 'above', value: '50' }] };
+    const [first, second] = [
+      (await add(page('First', [heading(words('First'))], { when: dear }))).json.result.id as number,
+      (await add(page('Second', [heading(words('Second'))], { when: dear }))).json.result.id as number,
+    ];
+    await api.assembly.services.listings.add(null, kindId, { title: 'Cheap', status: 'live', values: { price: '5' } });
+    const table = async (): Promise<unknown> => {
+      const { pages } = (await owner.send('GET', `/api/kinds/${kindId}/serving`)).json as ServingTable;
+      return pages.map(({ id, count, listings }) => [id, count, listings.map(({ title }) => title)]);
+    };
+    expect(await table()).toEqual([
+      [first, 1, ['Quay']],
+      [second, 0, []],
+      [null, 1, ['Cheap']],
+    ]);
+    await owner.send('POST', '/api/designs/order', { ids: [second, first] });
+    expect(await headingAt('/berths/quay')).toBe('Second');
+    expect(await api.assembly.store.ask('SELECT id FROM designs ORDER BY position')).toEqual([
+      { id: second },
+      { id: first },
+    ]);
+    expect((await owner.send('POST', '/api/designs/order', { ids: [second, 99] })).status).toBe(404);
   });
 
   it('are refused with their place, whether they cannot be read or cannot be shown', async () => {

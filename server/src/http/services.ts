@@ -1,6 +1,7 @@
 import type { Live } from '../live/live.js';
 import type { DraftedPages } from '../site/drafted-pages.js';
 import type { Pages } from '../site/pages.js';
+import type { ServingPages } from '../site/serving-pages.js';
 import type { Sitemaps } from '../site/sitemaps.js';
 import type { Accounts } from '../services/people/accounts.js';
 import type { Bin } from '../services/listings/bin.js';
@@ -61,6 +62,7 @@ export interface Services {
   readonly pictures: Pictures;
   readonly problems: Problems;
   readonly selections: Selections;
+  readonly servingPages: ServingPages;
   readonly site: Site;
   readonly sitemaps: Sitemaps;
 }

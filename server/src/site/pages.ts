@@ -1,7 +1,7 @@
 import type { Catalog } from '@plindo/core/catalog';
 import { pagesFor, standardListingPage } from '@plindo/core/design';
 import type { KeptPage, Viewer } from '@plindo/core/design';
-import type { DesignOfPage, MissedOnPage, ServingPage } from '@plindo/core/contract';
+import type { DesignOfPage, MissedOnPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type {
   ChosenCards,
@@ -140,19 +140,6 @@ export class Pages {
     const now = here ? here.to : await this.former.at(path);
     const there = now === null ? null : this.places.at(now);
     return there?.of === 'moved' ? null : there;
-  }
-
-  /** Which page serves a listing: of the designed ones that fit the one that asks for most, else the standard one. */
-  async servingListing(id: number): Promise<ServingPage | null> {
-    const kept = await this.store.listing(id);
-    const kind = kept && this.live.kind(kept.kindId);
-    if (!kept || !kind) return null;
-    const page = this.pageServing(this.live.complete(kept), kind);
-    return {
-      id: page?.id ?? null,
-      name: page?.definition.name ?? `${kind.one} page`,
-      when: page?.definition.when ?? null,
-    };
   }
 
   /** Which design made the page at an address, and what it was shown with, for the designer; null where no page is. */

@@ -283,13 +283,24 @@ export function pageForCategory<Page extends { readonly definition: Pick<PageDes
   return null;
 }
 
-/** Which of the pages that serve listings of a kind serves one, and why. */
-export function pageServing<Page extends Pick<Extract<Design, { type: 'page' }>, 'definition'>>(
-  pages: readonly Page[],
-  shown: ShownListing,
-): Page | null {
-  const asked = (page: Page): number => page.definition.when?.of.length ?? 0;
-  const fitting = pages.filter(({ definition: { when } }) => !when || holdsOf(when, shown));
-  // The one that asks for most goes first; of those that ask for as much, the one that stands first in the Desk.
-  return [...fitting].sort((a, b) => asked(b) - asked(a))[0] ?? null;
+type Serving = Pick<Extract<Design, { type: 'page' }>, 'definition'>;
+
+/** Which of the pages that serve listings of a kind serves one: the first for which what it asks holds. */
+export function pageServing<Page extends Serving>(pages: readonly Page[], shown: ShownListing): Page | null {
+  return inServingOrder(pages).find((page) => holdsFor(page, shown)) ?? null;
+}
+
+/** Pages in the order in which they are tried: what asks for most goes first, then what stands first in the Desk. */
+export function inServingOrder<Page extends Serving>(pages: readonly Page[]): Page[] {
+  return [...pages].sort((a, b) => askedBy(b) - askedBy(a));
+}
+
+/** How many things a page asks of the listings that it serves. */
+export function askedBy({ definition: { when } }: Serving): number {
+  return when?.of.length ?? 0;
+}
+
+/** Whether a listing has all that a page asks of it. */
+export function holdsFor({ definition: { when } }: Serving, shown: ShownListing): boolean {
+  return !when || holdsOf(when, shown);
 }

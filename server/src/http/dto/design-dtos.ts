@@ -241,11 +241,11 @@ export class DraftDto extends DesignDto {
   @ValidateIf((sent: DraftDto) => sent.of !== null) @IsInt() of!: number | null;
 }
 
-export class DraftsDto {
+export class DesignNumbersDto {
   @IsArray() @ArrayMinSize(1) @ArrayMaxSize(500) @ArrayUnique() @IsInt({ each: true }) ids!: number[];
 }
 
-export class DraftsMomentDto extends DraftsDto {
+export class DraftsMomentDto extends DesignNumbersDto {
   /** ISO 8601 with its offset; null for no moment. */
   @ValidateIf((sent: DraftsMomentDto) => sent.at !== null) @IsISO8601({ strict: true }) at!: string | null;
 }

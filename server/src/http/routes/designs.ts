@@ -1,10 +1,17 @@
 import { Refusal } from '@plindo/core/values';
-import { DesignDto, DesignUpdateDto, DraftedPageDto, definedBy, pageDefinedBy } from '../dto/design-dtos.js';
+import {
+  DesignDto,
+  DesignUpdateDto,
+  DraftedPageDto,
+  DesignNumbersDto,
+  definedBy,
+  pageDefinedBy,
+} from '../dto/design-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
-export function designRoutes({ designs, draftedPages, pages }: Services): Route[] {
+export function designRoutes({ designs, draftedPages, servingPages }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -82,10 +89,31 @@ export function designRoutes({ designs, draftedPages, pages }: Services): Route[
       summary: 'Which page serves a listing, and what has to hold for it.',
       answers: 'ServingPage',
       async handle(call) {
-        const page = await pages.servingListing(call.id());
+        const page = await servingPages.ofListing(call.id());
         if (!page) throw Refusal.of('request.not-found');
         return page;
       },
+    }),
+    route({
+      method: 'get',
+      path: '/kinds/:id/serving',
+      permission: 'read listings',
+      summary: 'Which page serves how many listings of a kind.',
+      answers: 'ServingTable',
+      async handle(call) {
+        const table = await servingPages.table(call.id());
+        if (!table) throw Refusal.of('request.not-found');
+        return table;
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/designs/order',
+      permission: 'design',
+      summary: 'Let designs stand in an order.',
+      body: DesignNumbersDto,
+      answers: 'Changed<null>',
+      handle: (call) => designs.order(signedIn(call), call.body.ids),
     }),
     route({
       method: 'get',

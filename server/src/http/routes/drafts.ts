@@ -1,4 +1,4 @@
-import { DesignUpdateDto, DraftDto, DraftsDto, DraftsMomentDto, definedBy } from '../dto/design-dtos.js';
+import { DesignUpdateDto, DraftDto, DesignNumbersDto, DraftsMomentDto, definedBy } from '../dto/design-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
@@ -49,7 +49,7 @@ export function draftRoutes({ drafts }: Services): Route[] {
       path: '/drafts/publish',
       permission: 'design',
       summary: 'Make visitors see drafts: all of those that are named, or none of them.',
-      body: DraftsDto,
+      body: DesignNumbersDto,
       answers: 'Changed<Design[]>',
       handle: (call) => drafts.publish(signedIn(call), call.body.ids),
     }),

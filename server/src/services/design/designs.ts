@@ -94,6 +94,18 @@ export class Designs {
     });
   }
 
+  /** Lets designs stand in an order, in the places that they have among the others. */
+  order(user: User, ids: readonly number[]): Promise<Changed<null>> {
+    return this.editing.change(user, async (unit) => {
+      const inOrder = ids.map((id) => existing(unit, id));
+      const places = inOrder.map(({ position }) => position).sort((a, b) => a - b);
+      // Designs of a file may share a place.
+      const apart = places.map((place, at) => place + at / (2 * places.length));
+      for (const [at, design] of inOrder.entries()) await unit.updateDesign(design, { position: apart[at]! });
+      return { sentence: `Ordered ${inOrder.map(({ definition }) => definition.name).join(', ')}`, result: null };
+    });
+  }
+
   /** The listings of a kind that a design is tried with: some plain ones, and those with which it is likely to break. */
   async samples(kindId: number): Promise<DesignSamples> {
     const kind = this.live.kind(kindId);

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Changed, DesignSamples, DesignVersion } from '@plindo/core/contract';
+import type { Changed, DesignSamples, DesignVersion, ServingPage, ServingTable } from '@plindo/core/contract';
 import type { Design, KeptPage } from '@plindo/core/design';
 import type { DesignedPage } from '@plindo/core/page';
 import type { UnplacedDesign } from '@plindo/core/plans';
@@ -47,6 +47,20 @@ export class DesignsApi {
 
   remove(id: number): Observable<Changed<null>> {
     return this.http.delete<Changed<null>>(`/api/designs/${id}`);
+  }
+
+  /** Which page serves how many listings of a kind. */
+  servingTable(kindId: number): Observable<ServingTable> {
+    return this.http.get<ServingTable>(`/api/kinds/${kindId}/serving`);
+  }
+
+  /** Which page serves a listing, and why. */
+  serving(listingId: number): Observable<ServingPage> {
+    return this.http.get<ServingPage>(`/api/listings/${listingId}/page`);
+  }
+
+  order(ids: readonly number[]): Observable<Changed<null>> {
+    return this.http.post<Changed<null>>('/api/designs/order', { ids });
   }
 
   samples(kindId: number): Observable<DesignSamples> {

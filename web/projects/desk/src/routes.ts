@@ -110,6 +110,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/pages/pages-page')).PagesPage,
       },
       {
+        path: 'arrange/serving/:kindId',
+        title: 'Which page serves which listings',
+        loadComponent: async () => (await import('./arrange/pages/serving-page')).ServingPagePage,
+      },
+      {
         path: 'arrange/pages/:pageId',
         title: 'Page',
         loadComponent: async () => (await import('./arrange/pages/page-designer')).PageDesigner,

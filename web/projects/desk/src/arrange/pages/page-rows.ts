@@ -24,6 +24,8 @@ export interface PageRow {
 export interface PageSection {
   readonly label: string;
   readonly rows: readonly PageRow[];
+  /** Number of the kind whose listings have pages; left out for none. */
+  readonly serving?: number;
   /** What can be added to it. */
   readonly add: readonly { readonly label: string; readonly query: NewPageQuery }[];
 }
@@ -97,6 +99,7 @@ function sectionOfKind(
   const category = { serves: 'category', kind: id } as const;
   return {
     label: kind.many,
+    ...(kind.hasListingPages && { serving: id }),
     rows: [
       ...(kind.hasIndexPage ? rowsOf({ serves: 'index', kind: id }, `List of ${many}`, href, found('index', id)) : []),
       ...(kind.hasListingPages ? rowsOf(listing, `Page of each ${one}`, '', found('listing', id)) : []),
