@@ -31,6 +31,7 @@ import { Selections } from './services/structure/selections.js';
 import { Site } from './services/structure/site.js';
 import { Throttles } from './services/people/throttles.js';
 import { TableViews } from './services/listings/table-views.js';
+import { AddressBook } from './site/address-book.js';
 import { DraftedPages } from './site/drafted-pages.js';
 import { liveWithDrafts } from './site/live-with-drafts.js';
 import { Pages } from './site/pages.js';
@@ -99,6 +100,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     sitemaps: new Sitemaps(live),
     draftedSite: new Pages(store, liveWithDrafts(live)),
     drafts,
+    addressBook: new AddressBook(store, live),
     servingPages: new ServingPages(store, live),
     draftedPages: new DraftedPages(store, live, pages),
     pictureLibrary: new PictureLibrary(store, live, editing, clock),

@@ -99,6 +99,23 @@ export interface ServingPage {
   }[];
 }
 
+/** An address that stood for something before. */
+export interface FormerAddresses {
+  /** How many there are; some of them are shown. */
+  readonly total: number;
+  /** Paths; where one leads now, null for nowhere. */
+  readonly rows: readonly { readonly from: string; readonly to: string | null }[];
+}
+
+/** What is at an address of the site. */
+export interface AddressLook {
+  readonly address: string;
+  /** Whether a page stands there. */
+  readonly isThere: boolean;
+  /** Where else visitors are led from there; null for nowhere. */
+  readonly leadsTo: string | null;
+}
+
 /** Which page serves how many listings of a kind. */
 export interface ServingTable {
   /** In the order in which they are tried; the last one, that Plindo makes, has no number. */

@@ -12,6 +12,7 @@ import type { PageDesign, Piece } from './pages/page-design.js';
 import type { PagePurpose } from './pages/page-purpose.js';
 import { piecesOfPage, slotsOfPage, withPieces } from './pages/page-design.js';
 import { pieceTypeOf } from './pieces/registry.js';
+import type { RedirectsDesign } from './redirects/redirects-design.js';
 import type { Slot } from './slots/slot.js';
 import { makeSlot } from './slots/slot.js';
 import type { UsedField } from './slots/slot-fields.js';
@@ -19,7 +20,7 @@ import { fieldsOfSlots, slotWithKeyRenamed, withGroupRenamed } from './slots/slo
 import { isValue } from './slots/text-with-values.js';
 import type { WordsDesign } from './words/words-design.js';
 
-export const DESIGN_TYPES = ['card', 'page', 'look', 'words', 'frame'] as const;
+export const DESIGN_TYPES = ['card', 'page', 'look', 'words', 'frame', 'redirects'] as const;
 export type DesignType = (typeof DESIGN_TYPES)[number];
 
 interface Kept<Type extends DesignType, Definition> {
@@ -53,9 +54,10 @@ export type KeptPage = Kept<'page', PageDesign>;
 export type KeptLook = Kept<'look', LookDesign>;
 export type KeptWords = Kept<'words', WordsDesign>;
 export type KeptFrame = Kept<'frame', FrameDesign>;
+export type KeptRedirects = Kept<'redirects', RedirectsDesign>;
 
 /** A design as it is kept. */
-export type Design = KeptCard | KeptPage | KeptLook | KeptWords | KeptFrame;
+export type Design = KeptCard | KeptPage | KeptLook | KeptWords | KeptFrame | KeptRedirects;
 
 /** The cards of a kind in their order; the first is used where no other was chosen. */
 export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCard[] {
@@ -71,6 +73,11 @@ export function looksOf(designs: readonly Design[]): KeptLook[] {
 /** Header and footer of the site: the first ones; undefined where they are as they come. */
 export function frameOf(designs: readonly Design[]): KeptFrame | undefined {
   return designs.filter((design): design is KeptFrame => design.type === 'frame').sort(byPosition)[0];
+}
+
+/** Where addresses of an older site lead: the first ones; undefined where there are none. */
+export function redirectsOf(designs: readonly Design[]): KeptRedirects | undefined {
+  return designs.filter((design): design is KeptRedirects => design.type === 'redirects').sort(byPosition)[0];
 }
 
 /** The publisher's own sentences in the language of a locale. */

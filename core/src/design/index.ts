@@ -35,6 +35,8 @@ export * from './slots/check-slot.js';
 export * from './slots/slot.js';
 export * from './slots/slot-fields.js';
 export * from './slots/text-with-values.js';
+export * from './redirects/check-redirects.js';
+export * from './redirects/redirects-design.js';
 export * from './steps.js';
 export * from './used-on.js';
 export * from './starters/registry.js';

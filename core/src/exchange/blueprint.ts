@@ -1,4 +1,4 @@
-import type { Design, KeptCard, KeptFrame, KeptLook, KeptPage, KeptWords } from '../design/index.js';
+import type { Design, KeptCard, KeptFrame, KeptLook, KeptPage, KeptRedirects, KeptWords } from '../design/index.js';
 import { withPageNumbers } from '../design/index.js';
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
@@ -47,6 +47,7 @@ export type BlueprintDesign = (
   | Pick<KeptLook, 'type' | 'definition'>
   | Pick<KeptWords, 'type' | 'definition'>
   | Pick<KeptFrame, 'type' | 'definition'>
+  | Pick<KeptRedirects, 'type' | 'definition'>
 ) & {
   /** Null for what is of the whole site. */
   readonly kind: string | null;
@@ -156,6 +157,7 @@ function designsIn({ designs, kinds, selections }: BlueprintSource): BlueprintDe
       return { type: 'frame', kind, definition: { ...design.definition, searchIn } };
     }
     if (design.type === 'words') return { type: 'words', kind, definition: design.definition };
+    if (design.type === 'redirects') return { type: 'redirects', kind, definition: design.definition };
     return { type: 'page', kind, definition: withPageNumbers(design.definition, numbers) };
   });
 }

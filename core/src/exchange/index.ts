@@ -7,4 +7,5 @@ export * from './import-preview.js';
 export * from './import-rows.js';
 export * from './paste-block.js';
 export * from './propose-columns.js';
+export * from './redirects-file.js';
 export * from './send-batches.js';

@@ -1,5 +1,23 @@
-import type { Design, DesignType, KeptCard, KeptFrame, KeptLook, KeptPage, KeptWords } from '../design/index.js';
-import { checkCard, checkFrame, checkLook, checkPage, checkWords, mayBeOfKind, partAmong } from '../design/index.js';
+import type {
+  Design,
+  DesignType,
+  KeptCard,
+  KeptFrame,
+  KeptRedirects,
+  KeptLook,
+  KeptPage,
+  KeptWords,
+} from '../design/index.js';
+import {
+  checkCard,
+  checkFrame,
+  checkLook,
+  checkPage,
+  checkRedirects,
+  checkWords,
+  mayBeOfKind,
+  partAmong,
+} from '../design/index.js';
 import type { ReadContext } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { foldText, issue } from '../values/index.js';
@@ -9,7 +27,12 @@ type Unplaced<Of extends Design> = Pick<Of, 'type' | 'kindId' | 'definition'>;
 
 /** A design before the store has given it a number, and a position among its like. */
 export type UnplacedDesign =
-  Unplaced<KeptCard> | Unplaced<KeptPage> | Unplaced<KeptLook> | Unplaced<KeptWords> | Unplaced<KeptFrame>;
+  | Unplaced<KeptCard>
+  | Unplaced<KeptPage>
+  | Unplaced<KeptLook>
+  | Unplaced<KeptWords>
+  | Unplaced<KeptFrame>
+  | Unplaced<KeptRedirects>;
 export type DesignSketch = UnplacedDesign & Pick<Design, 'position' | 'draft'>;
 
 /** What designs are called in sentences. */
@@ -19,6 +42,7 @@ export const DESIGN_WORDS: Readonly<Record<DesignType, string>> = {
   look: 'look',
   words: 'words',
   frame: 'header and footer',
+  redirects: 'redirects',
 };
 
 /** Everything that is wrong with a design; `id` is its own where it is there already. */
@@ -48,6 +72,9 @@ export function designIssues(
   if (design.type === 'frame') {
     const wrong = checkFrame(design.definition, structure.kindById);
     return kindId === null ? [...issues, ...wrong] : [issue('request.not-found')];
+  }
+  if (design.type === 'redirects') {
+    return kindId === null ? [...issues, ...checkRedirects(design.definition)] : [issue('request.not-found')];
   }
   // A page of listings or of their list has their kind, any other none; a part may have one.
   if (!mayBeOfKind(design.definition, kindId !== null) || (kindId !== null && !kind)) {

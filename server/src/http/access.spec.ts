@@ -47,7 +47,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
       'PUT /designs/:id',
     ],
     ...['POST /designs/:id/main', 'DELETE /designs/:id', 'GET /drafts', 'POST /drafts', 'PUT /drafts/:id'],
-    ...['GET /kinds/:id/serving', 'POST /designs/order'],
+    ...['GET /addresses/former', 'POST /addresses/look', 'GET /kinds/:id/serving', 'POST /designs/order'],
     ...['DELETE /drafts/:id', 'POST /drafts/moment', 'POST /drafts/publish'],
   ],
   owner: [

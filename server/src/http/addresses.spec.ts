@@ -1,4 +1,5 @@
 import type { Server } from 'node:http';
+import type { FormerAddresses } from '@plindo/core/contract';
 import type { Kind } from '@plindo/core/structure';
 import { pino } from 'pino';
 import { askRaw, listening } from '../../testing/raw-http.js';
@@ -56,6 +57,43 @@ describe('Addresses', () => {
     const { status, headers } = await askRaw(server, path);
     return headers.location ? `${status} ${headers.location}` : String(status);
   };
+
+  it('of an older site lead where the publisher says, for good; what stands there now stays', async () => {
+    await add('Knots', '2026-03-01');
+    const entries = [
+      { from: 'https://old.example/kurse/knoten.php?id=4', to: '/courses/knots' },
+      { from: '/kurse/', to: '/courses' },
+      { from: '/shop', to: 'https://shop.example/' },
+      { from: '/courses', to: '/elsewhere' },
+    ];
+    const sent = { type: 'redirects', kindId: null, definition: { name: 'Older site', entries } };
+    const added = await owner.send('POST', '/api/designs', sent);
+    const paths = ['/kurse/knoten.php?id=4', '/kurse/knoten.php?id=5', '/kurse', '/kurse?page=2', '/shop', '/courses'];
+    expect(await Promise.all(paths.map(get))).toEqual([
+      ...['301 /courses/knots', '404', '301 /courses', '301 /courses', '301 https://shop.example/', '200'],
+    ]);
+    const looked = await owner.send('POST', '/api/addresses/look', {
+      addresses: ['/courses/knots', '/kurse', '/nowhere'],
+    });
+    expect(looked.json).toEqual([
+      { address: '/courses/knots', isThere: true, leadsTo: null },
+      { address: '/kurse', isThere: false, leadsTo: '/courses' },
+      { address: '/nowhere', isThere: false, leadsTo: null },
+    ]);
+    await owner.send('POST', `/api/changes/${added.json.changeId}/undo`);
+    expect(await get('/kurse')).toBe('404');
+    const twice = { ...sent, definition: { name: 'Older site', entries: [entries[1], entries[1]] } };
+    expect((await owner.send('POST', '/api/designs', twice)).status).toBe(422);
+  });
+
+  it('that Plindo remembers are told with where they lead now', async () => {
+    const id = await add('Knots', '2026-03-01');
+    await change(id, { slug: 'all-knots' });
+    await add('Ropes', '2026-03-02');
+    const told = (await owner.send('GET', '/api/addresses/former?q=knot')).json as FormerAddresses;
+    expect(told).toEqual({ total: 1, rows: [{ from: '/courses/knots', to: '/courses/all-knots' }] });
+    expect((await owner.send('GET', '/api/addresses/former?q=rope')).json.total).toBe(0);
+  });
 
   it('are made of values by a pattern; what listings had before leads to them', async () => {
     const id = await add('Radio', '2026-12-04');

@@ -1,4 +1,5 @@
 import type { Live } from '../live/live.js';
+import type { AddressBook } from '../site/address-book.js';
 import type { DraftedPages } from '../site/drafted-pages.js';
 import type { Pages } from '../site/pages.js';
 import type { ServingPages } from '../site/serving-pages.js';
@@ -33,6 +34,7 @@ import type { Site } from '../services/structure/site.js';
 /** All that routes can call. */
 export interface Services {
   readonly accounts: Accounts;
+  readonly addressBook: AddressBook;
   readonly batches: Batches;
   readonly bin: Bin;
   readonly handOrders: HandOrders;

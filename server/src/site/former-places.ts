@@ -5,17 +5,24 @@ import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
 import type { Places } from './places.js';
 import { partsOfPath } from './places.js';
+import { Redirects } from './redirects.js';
 
 /** Finds where what stood at a path before is now. */
 export class FormerPlaces {
+  private readonly redirects: Redirects;
+
   constructor(
     private readonly store: Store,
     private readonly live: Live,
     private readonly places: Places,
-  ) {}
+  ) {
+    this.redirects = new Redirects(live, (path) => places.at(path) !== null);
+  }
 
   /** The path that visitors are led to, at once to the last one; null where nothing has stood, or nothing is shown any more. */
   async at(path: string): Promise<string | null> {
+    const led = this.redirects.to(path);
+    if (led?.startsWith('/')) return led;
     const parts = partsOfPath(path);
     if (hasNul(parts)) return null;
     const now = (await this.pageNow(parts)) ?? (await this.selectionNow(parts)) ?? (await this.insideKindNow(parts));

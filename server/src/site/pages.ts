@@ -36,6 +36,7 @@ import { CardsOfPages } from './held-cards.js';
 import { PageReads, together } from './page-reads.js';
 import type { ListingPlace, PagePlace } from './places.js';
 import { Places, partsOfPath } from './places.js';
+import { Redirects } from './redirects.js';
 
 const MOST_MISSED = 20;
 const MOST_NEAR = 5;
@@ -72,6 +73,7 @@ const ALL_LISTINGS: Reads = { kinds: null, listings: [] };
 export class Pages {
   private readonly places: Places;
   private readonly former: FormerPlaces;
+  private readonly redirects: Redirects;
   private readonly reads: PageReads;
   private readonly cards: CardsOfPages;
 
@@ -81,6 +83,7 @@ export class Pages {
   ) {
     this.places = new Places(live);
     this.former = new FormerPlaces(store, live, this.places);
+    this.redirects = new Redirects(live, (path) => this.places.at(path) !== null);
     this.reads = new PageReads(live);
     this.cards = new CardsOfPages(live);
   }
@@ -129,6 +132,9 @@ export class Pages {
   /** Where what stood at an address before is now, for an address that leads nowhere; null for nothing. */
   async formerly(url: string): Promise<string | null> {
     const { path, search } = partsOfUrl(url);
+    // What the publisher says of an older site goes first, and may lead to another one.
+    const led = this.redirects.to(url);
+    if (led !== null) return led;
     const now = await this.former.at(path);
     return now !== null && search !== '' ? `${now}?${search}` : now;
   }

@@ -10,3 +10,4 @@ export { titleOf, Unit } from './units/unit.js';
 export { type Holder, uniqueKey } from './units/unique-rows.js';
 export { writeWhole } from './media/write-whole.js';
 export { completeDesign } from './records.js';
+export type { AddressScope } from './units/former-addresses.js';

@@ -1,5 +1,5 @@
 import type { Design, Draft } from '@plindo/core/design';
-import { makeCard, makeFrame, makeLook, makePage, makeWords } from '@plindo/core/design';
+import { makeCard, makeFrame, makeLook, makePage, makeRedirects, makeWords } from '@plindo/core/design';
 import type { User, Role } from '@plindo/core/contract';
 import type { Connection, Listing, Status } from '@plindo/core/listings';
 import type {
@@ -120,6 +120,8 @@ export function completeDesign(design: Design): Design {
       return { ...design, definition: makeLook(design.definition) };
     case 'words':
       return { ...design, definition: makeWords(design.definition) };
+    case 'redirects':
+      return { ...design, definition: makeRedirects(design.definition) };
     case 'frame':
       return { ...design, definition: makeFrame(design.definition) };
   }

@@ -1,5 +1,7 @@
 import type { Result } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
+import type { RedirectsDesign } from '../redirects/redirects-design.js';
+import { REDIRECTS_FORM } from '../redirects/redirects-design.js';
 import type { FrameDesign } from '../frames/frame-design.js';
 import { FRAME_FORM } from '../frames/frame-design.js';
 import type { LookDesign } from '../looks/look.js';
@@ -92,6 +94,11 @@ export function readWords(input: unknown): Result<WordsDesign> {
 /** The same of header and footer. */
 export function readFrame(input: unknown): Result<FrameDesign> {
   return read(() => readSettings(FRAME_FORM, input, 'frame'));
+}
+
+/** The same of redirects. */
+export function readRedirectsDesign(input: unknown): Result<RedirectsDesign> {
+  return read(() => readSettings(REDIRECTS_FORM, input, 'redirects'));
 }
 
 function read<Of>(settings: () => Of): Result<Of> {

@@ -11,6 +11,7 @@ import type {
   KeptFrame,
   KeptLook,
   KeptPage,
+  KeptRedirects,
   KeptWords,
   Many,
   PictureFit,
@@ -41,6 +42,7 @@ import {
   SURFACES,
   makeCard,
   readFrame,
+  readRedirectsDesign,
   readLook,
   readPage,
   readWords,
@@ -202,9 +204,17 @@ export class FrameDto {
   @Allow() line?: unknown;
 }
 
-export type DefinitionDto = CardDto | PageDto | LookDto | WordsDto | FrameDto;
+/** Redirects. They are read by the form of `core/design`, which names the place of what it cannot read. */
+export class RedirectsDto {
+  @Allow() name?: unknown;
+  @Allow() purpose?: unknown;
+  @Allow() entries?: unknown;
+}
+
+export type DefinitionDto = CardDto | PageDto | LookDto | WordsDto | FrameDto | RedirectsDto;
 const DEFINITIONS: Readonly<Record<DesignType, new () => object>> = {
   ...{ card: CardDto, page: PageDto, look: LookDto, words: WordsDto, frame: FrameDto },
+  redirects: RedirectsDto,
 };
 
 /** The definition of a design, of the class that its type says. */
@@ -269,10 +279,12 @@ export function definedBy({
   | DefinitionOf<KeptPage>
   | DefinitionOf<KeptLook>
   | DefinitionOf<KeptWords>
-  | DefinitionOf<KeptFrame> {
+  | DefinitionOf<KeptFrame>
+  | DefinitionOf<KeptRedirects> {
   if (type === 'card') return { type, definition: cardOfDto(definition as CardDto) };
   if (type === 'page') return pageDefinedBy(definition as PageDto);
   const plain = plainOf(definition);
+  if (type === 'redirects') return { type, definition: valueOf(readRedirectsDesign(plain)) };
   if (type === 'frame') return { type, definition: valueOf(readFrame(plain)) };
   if (type === 'words') return { type, definition: valueOf(readWords(plain)) };
   return { type, definition: valueOf(readLook(plain)) };

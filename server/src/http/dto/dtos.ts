@@ -216,6 +216,20 @@ export class CardsQueryDto {
   of!: string;
 }
 
+export class FormerAddressesQueryDto {
+  /** A part of the addresses. */
+  @IsOptional() @IsString() @MaxLength(200) q?: string;
+}
+
+export class AddressesDto {
+  /** Addresses of the site: "/about". */
+  @IsArray()
+  @ArrayMaxSize(500)
+  @IsString({ each: true })
+  @MaxLength(2000, { each: true })
+  addresses!: string[];
+}
+
 export class PageExplainQueryDto extends PageQueryDto {
   @Type(() => Number) @IsInt() listing!: number;
 }

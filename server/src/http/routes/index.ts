@@ -1,5 +1,6 @@
 import type { Route } from '../route.js';
 import type { Services } from '../services.js';
+import { addressRoutes } from './addresses.js';
 import { blueprintRoutes } from './blueprints.js';
 import { categorySetRoutes } from './category-sets.js';
 import { changeRoutes } from './changes.js';
@@ -32,6 +33,7 @@ export function allRoutes(services: Services): Route[] {
     ...selectionRoutes(services),
     ...designRoutes(services),
     ...draftRoutes(services),
+    ...addressRoutes(services),
     ...tableViewRoutes(services),
     ...overviewRoutes(services),
     ...pictureRoutes(services),

@@ -4,7 +4,7 @@ import type { Dialect } from '../dialect.js';
 import type { Models } from '../models.js';
 import { connectionOf, listingOf, parsed } from '../records.js';
 import { inParts, rowOf, rowsOf } from '../rows.js';
-import type { AddressScope } from '../units/former-addresses.js';
+import type { AddressScope, FormerAddress } from '../units/former-addresses.js';
 import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
 
 /** What is shown of a listing where another one is linked with it. */
@@ -53,6 +53,14 @@ export class StoreReading {
   async formerOwner(scope: AddressScope, address: string): Promise<number | null> {
     const row = await rowOf<{ ownerId: number }>(this.models.formerAddresses, { where: { scope, address } });
     return row && Number(row.ownerId);
+  }
+
+  /** Addresses that had an owner before, those with a text in them; the first of them, and how many there are. */
+  async formerAddresses(text: string, most: number): Promise<{ total: number; rows: FormerAddress[] }> {
+    const where = text === '' ? {} : { address: { [Op.like]: `%${text.replace(/[%_\\]/g, '')}%` } };
+    const model = this.models.formerAddresses;
+    const rows = await rowsOf<FormerAddress>(model, { where, order: [['address', 'ASC']], limit: most });
+    return { total: await model.count({ where }), rows };
   }
 
   /** All listings of a kind. */

@@ -6,7 +6,8 @@ import type { Statements } from './statements.js';
 /** Where an address stands: on the site, among the pages of selections, or inside a kind. */
 export type AddressScope = 'kinds' | 'pages' | 'selections' | `kind ${number}`;
 
-interface Former {
+/** An address that something had before. */
+export interface FormerAddress {
   readonly scope: AddressScope;
   readonly address: string;
   readonly ownerId: number;
@@ -19,12 +20,12 @@ const AT_ONCE = 300;
  * until another takes it. Undoing a change gives up the address that it had given.
  */
 export async function keepFormerAddresses(statements: Statements, entries: readonly ChangeEntry[]): Promise<void> {
-  const former = new Map<AddressScope, Map<string, Former>>();
+  const former = new Map<AddressScope, Map<string, FormerAddress>>();
   for (const entry of entries) {
     const [before, after] = [addressOf(entry, 'before'), addressOf(entry, 'after')];
     if (before && before.address !== '' && after && before.address !== after.address) {
       const { scope, address } = before;
-      former.set(scope, (former.get(scope) ?? new Map<string, Former>()).set(address, before));
+      former.set(scope, (former.get(scope) ?? new Map<string, FormerAddress>()).set(address, before));
     }
   }
   for (const [scope, byAddress] of former) {
@@ -45,7 +46,7 @@ export function addressIn({ slug, address }: Pick<Listing, 'slug'> & Partial<Pic
   return address ?? slug;
 }
 
-function addressOf(entry: ChangeEntry, side: 'before' | 'after'): Former | null {
+function addressOf(entry: ChangeEntry, side: 'before' | 'after'): FormerAddress | null {
   const { id: ownerId } = entry;
   if (entry.entity === 'listing') {
     const listing = entry[side];

@@ -1,3 +1,4 @@
+export * from './addresses-api';
 export * from './catalog-api';
 export * from './designs-api';
 export * from './drafts-api';

@@ -80,6 +80,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/troubles/troubles-page')).TroublesPage,
       },
       {
+        path: 'arrange/addresses',
+        title: 'Addresses',
+        loadComponent: async () => (await import('./arrange/addresses/addresses-page')).AddressesPage,
+      },
+      {
         path: 'arrange/drafts',
         title: 'Drafts',
         loadComponent: async () => (await import('./arrange/drafts/drafts-page')).DraftsPage,

@@ -51,6 +51,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/arrange/troubles" routerLinkActive="here">
           <span class="name"><pl-icon name="warning" />Troubles</span>
         </a>
+        <a routerLink="/arrange/addresses" routerLinkActive="here">
+          <span class="name"><pl-icon name="link" />Addresses</span>
+        </a>
         <a routerLink="/arrange/words" routerLinkActive="here">
           <span class="name"><pl-icon name="format_quote" />Words</span>
         </a>

@@ -49,5 +49,6 @@ export function designerOf({ id, type, kindId, draft }: Design): readonly (strin
   if (type === 'card') return ['/arrange', kindId ?? 0, 'cards', number];
   if (type === 'page') return ['/arrange/pages', number];
   if (type === 'look') return ['/arrange/looks', number];
-  return type === 'frame' ? ['/arrange/frame'] : ['/arrange/words'];
+  if (type === 'frame') return ['/arrange/frame'];
+  return type === 'words' ? ['/arrange/words'] : ['/arrange/addresses'];
 }
