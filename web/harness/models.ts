@@ -140,6 +140,7 @@ export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
     ...{ site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' }, now: '2026-11-23T12:00:00.000Z' },
     ...{
       look: '',
+      ownSheet: '',
       words: { locale: 'en-GB', said: {} },
       title: 'Berths – Guide',
       description: '',

@@ -10,6 +10,7 @@ export * from './frames/check-frame.js';
 export * from './frames/frame-design.js';
 export * from './looks/check-look.js';
 export * from './looks/look.js';
+export * from './looks/own-css.js';
 export * from './looks/palettes.js';
 export * from './words/check-words.js';
 export * from './words/words-design.js';

@@ -1,3 +1,4 @@
+import { PrintHash } from '../catalog/index.js';
 import type { LookDesign } from '../design/index.js';
 import { customProperties, frameOf, looksOf } from '../design/index.js';
 import type { SiteSettings } from '../structure/index.js';
@@ -22,13 +23,31 @@ export function styleOf(look: LookDesign | undefined): string {
   return properties.map(([name, value]) => `${name}: ${value}`).join('; ');
 }
 
+/** The address of the sheet with the own CSS of a look; another one for every other text. '' for none. */
+export function ownSheetOf(look: LookDesign | undefined): string {
+  if (!look || look.css.trim() === '') return '';
+  return `/own-sheets/${new PrintHash().add(look.css).value().toString(36)}.css`;
+}
+
 /** What all pages have. */
 export function frame(scene: PageScene, head: { title: string; description: string; canonical: string }): PageFrame {
   const { site, now, kinds, kindById, context } = scene;
   const title = head.title === '' ? site.name : `${head.title} – ${site.name}`;
   const description = head.description.slice(0, LONGEST_DESCRIPTION);
-  const look = styleOf(looksOf(scene.designs)[0]?.definition);
+  const [worn] = looksOf(scene.designs);
+  const look = styleOf(worn?.definition);
+  const ownSheet = ownSheetOf(worn?.definition);
   const { sent: words } = scene.context.formats.words;
   const around = siteFrame(frameOf(scene.designs)?.definition, kinds, { kindById, words: context.formats.words });
-  return { site, look, words, now: now.toISOString(), ...around, canonical: head.canonical, title, description };
+  return {
+    site,
+    look,
+    ownSheet,
+    words,
+    now: now.toISOString(),
+    ...around,
+    canonical: head.canonical,
+    title,
+    description,
+  };
 }

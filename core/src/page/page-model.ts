@@ -10,6 +10,8 @@ export interface PageFrame {
   readonly site: SiteSettings;
   /** The look of the site as declarations of a style attribute; '' where it is the one that comes with Plindo. */
   readonly look: string;
+  /** The address of the publisher's own sheet; '' for none. */
+  readonly ownSheet: string;
   /** What its components say. */
   readonly words: SentWords;
   /** ISO 8601 moment at which the page was made. */

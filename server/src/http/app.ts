@@ -11,6 +11,7 @@ import { securityHeaders } from './security.js';
 import type { Services } from './services.js';
 import type { SitePages } from '../site/site-pages.js';
 import type { WebFolders } from './web-apps.js';
+import { ownSheetRouter } from './own-sheet-router.js';
 import { siteHits, siteRouter } from './site-router.js';
 import { sitemapRouter } from './sitemap-router.js';
 import { deskRouter } from './web-apps.js';
@@ -76,6 +77,7 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
   app.get('/pictures/:name', sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));
   app.use(sitemapRouter(services));
+  app.use(ownSheetRouter(services));
   if (web) {
     app.use('/desk', await deskRouter(web.folders.desk));
     app.use(siteRouter(web.folders.site, web.sitePages));

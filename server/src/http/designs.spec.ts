@@ -51,6 +51,18 @@ describe('Designs', () => {
     expect([await foot(), (await owner.send('GET', '/api/designs')).json]).toEqual([undefined, []]);
   });
 
+  it('can bring CSS of their own, which is served scoped under an address of its own, and refused with its line', async () => {
+    const look = (css: string): object => ({ type: 'look', kindId: null, definition: { name: 'Ours', css } });
+    const wrong = await owner.send('POST', '/api/designs', look('p { top: 0 }\n@import "x";'));
+    expect([wrong.status, messages(wrong).join()]).toEqual([422, jasmine.stringContaining('line 2') as never]);
+    await owner.send('POST', '/api/designs', look('h1 { color: teal }'));
+    const { ownSheet } = (await owner.send('GET', '/api/page?url=/berths')).json as PageFrame;
+    const response = await fetch(api.address + ownSheet);
+    expect([response.status, response.headers.get('content-type')]).toEqual([200, 'text/css; charset=utf-8']);
+    expect(await response.text()).toContain('pl-site-footer) h1');
+    expect((await fetch(`${api.address}/own-sheets/other.css`)).status).toBe(404);
+  });
+
   it('have names of their own in their kind, and one of them is the main one', async () => {
     await owner.send('POST', '/api/designs', card('Plain', 'A '));
     const twice = await owner.send('POST', '/api/designs', card('plain', 'B '));

@@ -1,8 +1,10 @@
 import type { Issue } from '../../values/index.js';
 import { LEAST_CONTRAST, contrastRatio, issue, nearestWithContrast } from '../../values/index.js';
 import { nameIssues } from '../check-name.js';
+import { wrong } from '../pages/check-shown.js';
 import type { LookDesign } from './look.js';
 import { paletteOf } from './look.js';
+import { ownCssFaults } from './own-css.js';
 import type { ColourName, Palette } from './palettes.js';
 import { COLOUR_PAIRS } from './palettes.js';
 
@@ -56,5 +58,6 @@ export function checkLook(look: LookDesign): Issue[] {
     };
     return issue('look.contrast', params, { field: `${scheme}.${text}` });
   });
-  return [...nameIssues(look), ...issues];
+  const own = ownCssFaults(look.css).map(({ line, why }) => wrong('Own CSS', `line ${line}: ${why}`, 'css'));
+  return [...nameIssues(look), ...issues, ...own];
 }

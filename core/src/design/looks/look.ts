@@ -26,6 +26,8 @@ function faces(family: string, otherwise = 'sans-serif'): string {
   return `'${family} Variable', '${family} Stand-in', ${otherwise}`;
 }
 
+const LONGEST_CSS = 20_000;
+
 /** A colour as #rrggbb, or '' for that of the palette. */
 const colour: Setting<string> = setting('', 'a colour as #0f6e6a, or nothing', (input) => {
   if (input === '') return '';
@@ -50,6 +52,8 @@ export const LOOK_FORM = {
   /** What cards stand out by. */
   depth: oneOf(DEPTHS, 'hairline'),
   buttons: oneOf(BUTTON_FORMS, 'as-corners'),
+  /** The publisher's own CSS, as a last resort. */
+  css: words(LONGEST_CSS),
 };
 
 /** How all pages of a site look. */

@@ -38,6 +38,7 @@ export const RESERVED_SLUGS: readonly string[] = [
   'robots.txt',
   'lists',
   'shortlist',
+  'own-sheets',
 ];
 
 /** Everything that is wrong with a kind; `others` are the kinds it must not clash with. */

@@ -180,6 +180,7 @@ export class LookDto {
   @Allow() density?: unknown;
   @Allow() depth?: unknown;
   @Allow() buttons?: unknown;
+  @Allow() css?: unknown;
 }
 
 /** What the site says to visitors in one language. Read by the form of `core/design`. */

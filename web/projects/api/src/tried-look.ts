@@ -3,6 +3,8 @@ export interface TriedLook {
   readonly name: string;
   /** Declarations of a style attribute. */
   readonly style: string;
+  /** Its own CSS, for the parts of a page. */
+  readonly css: string;
 }
 
 const KEY = 'plindo-tried-look';

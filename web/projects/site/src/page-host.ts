@@ -29,6 +29,14 @@ import { EditorBar } from './editor/editor-bar';
 import { SITE_DATA } from './site-data';
 
 const MACHINES = 'for-machines';
+const OWN_SHEET = 'data-own-sheet';
+
+/** A new sheet of a document, which is empty; by the browser's own means, as no policy lets pages write styles. */
+function sheetOf(document: Document): CSSStyleSheet {
+  const sheet = new CSSStyleSheet();
+  document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
+  return sheet;
+}
 
 /** The model of the page that an address leads to. */
 export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SITE_DATA).page(url.split('#')[0] ?? '/');
@@ -129,6 +137,8 @@ export class PageHost {
   /** Whether another page, or another state of it, has been shown since it came from the server. */
   private hasGoneOn = false;
   private readonly isServer = isPlatformServer(inject(PLATFORM_ID));
+  /** Of the look that is tried. */
+  private readonly triedSheet = this.isServer ? null : sheetOf(inject(DOCUMENT));
 
   constructor() {
     const [title, meta, response] = [inject(Title), inject(Meta), inject(RESPONSE_INIT, { optional: true })];
@@ -145,6 +155,8 @@ export class PageHost {
       meta.updateTag({ name: 'description', content: model.description });
       this.document.documentElement.lang = model.site.locale;
       this.wear(this.tried()?.style ?? model.look);
+      this.linkOwnSheet(this.tried() ? '' : model.ownSheet);
+      this.triedSheet?.replaceSync(this.tried()?.css ?? '');
       this.setCanonical(model);
       this.tellMachines(model);
       this.near.set([]);
@@ -259,6 +271,20 @@ export class PageHost {
     const { documentElement } = this.document;
     if (look === '') documentElement.removeAttribute('style');
     else documentElement.setAttribute('style', look);
+  }
+
+  /** After the sheet of the site, so that it has the last word. */
+  private linkOwnSheet(address: string): void {
+    const { document } = this;
+    const before = document.querySelector<HTMLLinkElement>(`link[${OWN_SHEET}]`);
+    if (before?.getAttribute('href') === address) return;
+    before?.remove();
+    if (address === '') return;
+    const link = document.createElement('link');
+    link.setAttribute('rel', 'stylesheet');
+    link.setAttribute('href', address);
+    link.setAttribute(OWN_SHEET, '');
+    document.head.appendChild(link);
   }
 
   /** Search engines want the whole address. Of a site that doesn't say where it stands, the server tells it beside the page. */

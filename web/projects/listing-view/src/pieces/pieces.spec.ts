@@ -23,6 +23,7 @@ function page(pieces: readonly Keyless[], strip: Partial<DesignedPage['strips'][
       serves: 'listing',
       dependsOnViewer: false,
       look: '',
+      ownSheet: '',
       words: { locale: 'en-GB', said: {} },
       listing: null,
       areas: [],

@@ -5,7 +5,7 @@ import { DeskServer } from '../../../../../harness/desk';
 import { Shown } from '../../../../../harness/shown';
 import { AddressesPage } from './addresses-page';
 
-const PAUSE_IN_MS = 250;
+const PAUSE_IN_MS = 500;
 const kept = (entries: readonly Redirect[]): KeptRedirects => ({
   ...{ id: 5, version: 2, type: 'redirects', kindId: null, position: 1 },
   definition: makeRedirects({ name: 'Redirects', entries }),

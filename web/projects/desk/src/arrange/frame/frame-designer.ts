@@ -7,6 +7,7 @@ import { linksOfSite, siteFrame, styleOf } from '@plindo/core/page';
 import { looksOf } from '@plindo/core/design';
 import { isListShown } from '@plindo/core/structure';
 import { SiteFooter, SiteHeader } from '@plindo/listing-view';
+import { wearOwnCss } from '../design/own-sheet';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindsStore } from '../../shared/kinds-store';
 import { Reading } from '../../shared/reading';
@@ -60,6 +61,7 @@ export class FrameDesigner {
 
   constructor() {
     void this.designs.reloadAll();
+    wearOwnCss(() => looksOf(this.designs.designs() ?? [])[0]?.definition.css ?? '');
     void this.kinds.reload();
     effect(() => {
       if (this.designs.drafts() && this.kinds.kinds()) untracked(() => this.begin());

@@ -5,7 +5,7 @@ import { Router } from '@angular/router';
 import { PagesApi } from '@plindo/api';
 import type { DesignVersion } from '@plindo/core/contract';
 import type { KeptLook, LookDesign } from '@plindo/core/design';
-import { looksOf, makeLook } from '@plindo/core/design';
+import { looksOf, makeLook, scopedCss } from '@plindo/core/design';
 import type { DesignedPage } from '@plindo/core/page';
 import { styleOf } from '@plindo/core/page';
 import { isListShown } from '@plindo/core/structure';
@@ -20,6 +20,7 @@ import { DesignerFrame } from '../design/designer-frame';
 import { LiveView } from '../design/live-view';
 import { VersionsMenu } from '../design/versions-menu';
 import { tryLook } from '@plindo/api/tried-look';
+import { wearOwnCss } from '../design/own-sheet';
 import { LookSettings } from './look-settings';
 import { LookWork } from './look-work';
 
@@ -74,6 +75,7 @@ export class LookDesigner {
 
   constructor() {
     void this.designs.reloadAll();
+    wearOwnCss(() => this.work()?.look().css ?? '');
     void this.kinds.reload();
     effect(() => {
       const [id, isRead] = [this.lookId(), this.designs.drafts() !== null];
@@ -127,7 +129,7 @@ export class LookDesigner {
   protected tryIt(): void {
     const work = this.work();
     if (!work) return;
-    tryLook({ name: work.look().name, style: this.style() });
+    tryLook({ name: work.look().name, style: this.style(), css: scopedCss(work.look().css) });
     window.open(this.path(), '_blank', 'noopener');
   }
 

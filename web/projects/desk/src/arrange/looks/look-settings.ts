@@ -13,6 +13,7 @@ import {
   SCHEMES,
   TYPEFACES,
   TYPEFACES_NAMES,
+  ownCssFaults,
   unreadable,
 } from '@plindo/core/design';
 import { labelFromKey } from './label-from-key';
@@ -62,6 +63,7 @@ export class LookSettings {
   ];
   protected readonly colours = COLOUR_NAMES.map((name) => ({ name, label: COLOUR_LABELS[name] }));
   protected readonly faults = computed(() => unreadable(this.look()));
+  protected readonly cssFaults = computed(() => ownCssFaults(this.look().css));
 
   /** The thing on which a colour can be read least, as the nearest colour for it is enough for the others too. */
   protected faultOf(scheme: Scheme, name: ColourName): (Unreadable & { words: string }) | undefined {

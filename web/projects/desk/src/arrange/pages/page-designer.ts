@@ -12,6 +12,7 @@ import {
   PAGE_PURPOSES,
   PAGE_STARTERS,
   lackingFor,
+  looksOf,
   pageStartersFor,
   pieceName,
   stripName,
@@ -31,6 +32,7 @@ import { LiveView } from '../design/live-view';
 import { VersionsMenu } from '../design/versions-menu';
 import type { StarterOffer } from '../design/starter-menu';
 import { StarterMenu, lacksInWords } from '../design/starter-menu';
+import { wearOwnCss } from '../design/own-sheet';
 import { HoldsFor } from './holds-for';
 import { LivePage } from './live-page';
 import type { WantedPage } from './new-page';
@@ -144,6 +146,7 @@ export class PageDesigner {
   constructor() {
     void this.kinds.reload();
     void this.designs.reloadAll();
+    wearOwnCss(() => looksOf(this.designs.designs() ?? [])[0]?.definition.css ?? '');
     void this.selections.reload();
     effect(() => {
       const isRead = this.kinds.kinds() && this.designs.drafts() && this.selections.selections();
