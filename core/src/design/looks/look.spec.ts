@@ -72,6 +72,6 @@ describe('A look', () => {
       'The design cannot be read: look.light.ink must be a colour as #0f6e6a, or nothing.',
     );
     expect(messageOf({ name: 'A', palette: 'neon' })).toContain('look.palette must be one of estuary, ');
-    expect(messageOf({ name: 'A', css: 'x' })).toContain('look.css must be left out');
+    expect(messageOf({ name: 'A', sheet: '' })).toContain('look.sheet must be left out');
   });
 });

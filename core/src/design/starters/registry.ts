@@ -4,6 +4,8 @@ import { person } from './person.js';
 import { placeToStay } from './place-to-stay.js';
 import { placeToVisit } from './place-to-visit.js';
 import { plainRow } from './plain-row.js';
+import { thingForHire } from './thing-for-hire.js';
+import { wordsOnPicture } from './words-on-picture.js';
 import type { CardStarter, StarterKind } from './starter.js';
 import { fitOf } from './starter.js';
 
@@ -14,6 +16,8 @@ export const CARD_STARTERS: readonly CardStarter[] = [
   comingDate,
   person,
   business,
+  thingForHire,
+  wordsOnPicture,
   plainRow,
 ];
 

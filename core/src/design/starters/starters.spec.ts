@@ -46,6 +46,13 @@ describe('A card to begin with', () => {
     expect(cardStartersFor(CABIN)[0]?.name).toBe('place-to-stay');
     expect(cardStartersFor(COURSE)[0]?.name).toBe('coming-date');
     expect(cardStartersFor(CHANNEL)[0]?.name).toBe('plain-row');
+    const van = kindOf(
+      'Van',
+      fieldOf('Price a day', 'money', { settings: { currency: 'EUR' } }),
+      fieldOf('Year', 'whole-number'),
+    );
+    expect(cardStartersFor(van)[0]?.name).toBe('thing-for-hire');
+    expect(cardStartersFor(kindOf('Walk'))[0]?.name).toBe('words-on-picture');
   });
 
   it('can be kept as it is, for any kind, with and without a picture and a summary', () => {

@@ -42,7 +42,7 @@ describe('The page of addresses', () => {
       ...[look('/old', false), look('/berths', true), look('/about', true), look('/nowhere', false)],
     ]);
     await shown.settled();
-    const told = shown.all('tbody tr').map((row) => row.querySelector('td:last-child span')?.textContent ?? '');
+    const told = shown.all('tbody tr').map((row) => row.querySelector('td:last-child > span')?.textContent ?? '');
     expect(told).toEqual(['', 'A page stands there now: nobody is led on.']);
     const to = shown.all<HTMLInputElement>('input[aria-label="Where 1 leads"]')[0]!;
     to.value = 'nowhere';
