@@ -39,6 +39,7 @@ export * from './slots/text-with-values.js';
 export * from './redirects/check-redirects.js';
 export * from './redirects/redirects-design.js';
 export * from './steps.js';
+export * from './use-of-designs.js';
 export * from './used-on.js';
 export * from './starters/registry.js';
 export * from './starters/starter.js';

@@ -40,7 +40,8 @@ export class Drafts {
     return this.editing.change(user, async (unit) => {
       const { designs, drafts } = unit.structure;
       const { name } = sketch.definition;
-      if (of !== null && drafts.some(({ draft }) => draft?.of === of)) throw Refusal.of('change.conflict', { title: name });
+      if (of !== null && drafts.some(({ draft }) => draft?.of === of))
+        throw Refusal.of('change.conflict', { title: name });
       const original = of === null ? null : originalOf(of, unit);
       if (original && original.type !== sketch.type) throw Refusal.of('request.not-found');
       const last = Math.max(0, ...[...designs, ...drafts].map(({ position }) => position));

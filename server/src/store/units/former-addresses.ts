@@ -62,7 +62,9 @@ function addressOf(entry: ChangeEntry, side: 'before' | 'after'): FormerAddress 
   }
   if (entry.entity === 'design') {
     const design = entry[side];
-    return design?.type === 'page' && isPublished(design) ? { scope: 'pages', address: design.definition.address, ownerId } : null;
+    return design?.type === 'page' && isPublished(design)
+      ? { scope: 'pages', address: design.definition.address, ownerId }
+      : null;
   }
   return null;
 }

@@ -69,7 +69,9 @@ function namedOf(entry: ChangeEntry, side: 'before' | 'after'): Named | null {
   if (entry.entity === 'design') {
     const design = entry[side];
     // A draft has the name of what it comes in the place of.
-    return design && isPublished(design) ? { scope: 'design', ownerId, names: [nameOfDesign(design), ...addressOf(design)] } : null;
+    return design && isPublished(design)
+      ? { scope: 'design', ownerId, names: [nameOfDesign(design), ...addressOf(design)] }
+      : null;
   }
   return null;
 }

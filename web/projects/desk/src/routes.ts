@@ -85,6 +85,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/addresses/addresses-page')).AddressesPage,
       },
       {
+        path: 'arrange/use',
+        title: 'Use of designs',
+        loadComponent: async () => (await import('./arrange/use/use-page')).UsePage,
+      },
+      {
         path: 'arrange/drafts',
         title: 'Drafts',
         loadComponent: async () => (await import('./arrange/drafts/drafts-page')).DraftsPage,

@@ -93,7 +93,7 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
         }
       }
     </main>
-    <p class="hidden-text" role="status">{{ told() }}</p>
+    <p class="hidden-text" aria-live="polite">{{ told() }}</p>
     @if (page.footer; as footer) {
       <pl-site-footer role="contentinfo" [footer]="footer" />
     }

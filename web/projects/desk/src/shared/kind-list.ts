@@ -51,6 +51,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/arrange/troubles" routerLinkActive="here">
           <span class="name"><pl-icon name="warning" />Troubles</span>
         </a>
+        <a routerLink="/arrange/use" routerLinkActive="here">
+          <span class="name"><pl-icon name="account_tree" />Use of designs</span>
+        </a>
         <a routerLink="/arrange/addresses" routerLinkActive="here">
           <span class="name"><pl-icon name="link" />Addresses</span>
         </a>

@@ -1,4 +1,4 @@
-import { Component } from '@angular/core';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { KeepButtons } from './keep-buttons';
 import type { KeptChange } from './keep-buttons';
@@ -7,9 +7,10 @@ import { VisitorLists } from './visitor-lists';
 @Component({
   selector: 'pl-with-keep',
   imports: [KeepButtons],
+  changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div plKeepButtons (keptChange)="change = $event">
-      <button type="button" data-keep="4" data-title="Quay" aria-pressed="false"><b>Keep</b></button>
+      <button type="button" data-keep="4" data-title="Quay" aria-pressed="false"><b></b></button>
       <div class="later"></div>
     </div>
   `,

@@ -30,6 +30,22 @@ describe('Measuring what is drawn', () => {
     expect(draw(`<p style="${line}">Far more words than a single line can hold</p>`, 800)).toEqual([]);
   });
 
+  it('finds words that can hardly be read on some picture, whichever lies behind them', () => {
+    const card = (ground: string, ink: string): string =>
+      `<div class="picture-behind"><div class="words" style="background: ${ground}"><p style="color: ${ink}">Quay</p></div></div>`;
+    const dark = 'rgb(10 18 26 / 72%)';
+    expect(draw(card(dark, '#ffffff'))).toEqual([]);
+    root.remove();
+    expect(draw(card(dark, '#2a9d8f'))).toEqual([{ sort: 'faint', what: 'Quay' }]);
+    root.remove();
+    expect(draw(card('rgb(10 18 26 / 20%)', '#ffffff')).map(({ sort }) => sort)).toEqual(['faint']);
+    root.remove();
+    // On a ground of its own the picture does not matter; elsewhere the look is checked already.
+    expect(draw(card('#ffffff', '#16263a'))).toEqual([]);
+    root.remove();
+    expect(draw('<p style="color: #eeeeee">Quay</p>')).toEqual([]);
+  });
+
   it('finds words that stand out of their place, but not what is moved along, hidden or for machines only', () => {
     const word = 'Unreasonablylongcompoundwordwithoutabreak';
     expect(draw(`<p>${word}</p>`)).toEqual([{ sort: 'overflows', what: word }]);

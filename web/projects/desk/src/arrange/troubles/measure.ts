@@ -1,5 +1,7 @@
+import { isHardToReadOnPicture } from './on-pictures';
+
 /** What can be wrong with what is drawn of a listing. */
-export type TroubleSort = 'cut' | 'overflows' | 'no-alternative' | 'no-picture' | 'empty';
+export type TroubleSort = 'cut' | 'overflows' | 'no-alternative' | 'no-picture' | 'empty' | 'faint';
 
 export interface Trouble {
   readonly sort: TroubleSort;
@@ -24,6 +26,7 @@ export function troublesIn(root: HTMLElement): Trouble[] {
       continue;
     }
     if (!hasOwnText(element) || isUnseen(element) || isScrolled(element, root)) continue;
+    if (isHardToReadOnPicture(element)) add('faint', element.textContent ?? '');
     if (isCut(element)) add('cut', element.textContent ?? '');
     else if (textRight(element) > right + TOLERANCE_IN_PX) add('overflows', element.textContent ?? '');
   }

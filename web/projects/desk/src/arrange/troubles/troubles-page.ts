@@ -28,6 +28,7 @@ const SORT_WORDS: Readonly<Record<TroubleSort, string>> = {
   'no-alternative': 'A picture has no words for those who do not see it',
   'no-picture': 'There is no picture',
   empty: 'There is hardly anything to see',
+  faint: 'Words can hardly be read on a bright or a dark picture',
 };
 const SCREEN_WORDS: Readonly<Record<Screen, string>> = { phone: 'phone', tablet: 'tablet', wide: 'wide screen' };
 const SHOWN_AT_FIRST = 20;
