@@ -63,6 +63,9 @@ describe('Somebody who has never designed anything, with an empty site and a fil
     await page.locator('pl-cards-panel').getByRole('link').first().click();
     await page.getByRole('button', { name: 'Begin with …' }).click();
     await page.getByRole('menuitem', { name: /^Things for hire or sale/ }).click();
+    await page.getByRole('combobox', { name: 'a price' }).waitFor();
+    expect(await accessibilityFaults(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Begin with it' }).click();
     const live = page.locator('pl-live-cards pl-card').first();
     await live.locator('.foot').getByText(/€\d/).waitFor();
     // The price is dragged from the foot of the card itself onto its title.

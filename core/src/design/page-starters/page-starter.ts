@@ -21,26 +21,36 @@ export interface PageStarter {
 }
 
 /** The page with what a starter makes for a kind in the place of its strips; what else is said of it stays. */
-export function pageOfStarter(starter: PageStarter, kind: Kind, page: PageDesign): PageDesign {
-  const strips = starter.strips(castFor(starter, kind), kind).filter(({ columns }) => {
+export function pageOfStarter(
+  starter: PageStarter,
+  kind: Kind,
+  page: PageDesign,
+  cast = pageCast(starter, kind),
+): PageDesign {
+  const strips = starter.strips(cast, kind).filter(({ columns }) => {
     return columns.some(({ pieces }) => pieces.length > 0);
   });
   return { ...page, strips: makePage({ name: page.name, serves: page.serves, strips }).strips };
 }
 
 /** Begins a page anew; it is a step like any other. */
-export function beginPage(starter: PageStarter, kind: Kind, page: PageDesign): DesignStep {
-  const after = pageOfStarter(starter, kind, page);
+export function beginPage(
+  starter: PageStarter,
+  kind: Kind,
+  page: PageDesign,
+  cast = pageCast(starter, kind),
+): DesignStep {
+  const after = pageOfStarter(starter, kind, page, cast);
   return { act: 'set', at: [], before: page, after, words: `Began with “${starter.label}”` };
 }
 
 /** What a kind lacks without which a page is worth little. */
 export function lackingFor(starter: PageStarter, kind: Kind): FieldRole[] {
-  return missingRoles(starter.roles, castFor(starter, kind));
+  return missingRoles(starter.roles, pageCast(starter, kind));
 }
 
 /** Which field plays which part; the place that the kind has as one of its parts can play one, too. */
-function castFor({ roles }: PageStarter, kind: Kind): Cast {
+export function pageCast({ roles }: PageStarter, kind: Kind): Cast {
   return castOf(roles, { fields: [...shownParts(kind).filter(({ type }) => type === 'place'), ...kind.fields] });
 }
 
@@ -50,7 +60,7 @@ function castFor({ roles }: PageStarter, kind: Kind): Cast {
  */
 export function pageFit(starter: PageStarter, kind: Kind): number {
   const { roles, kinds } = starter;
-  const cast = castFor(starter, kind);
+  const cast = pageCast(starter, kind);
   if (lackingFor(starter, kind).length > 0) return -1;
   const filled = roles.filter(({ name }) => cast[name] !== undefined).length;
   const words = wordsOf(`${kind.one} ${kind.many}`);

@@ -38,6 +38,13 @@ export function castOf(roles: readonly FieldRole[], { fields }: { readonly field
   return cast;
 }
 
+/** The fields that can play a role, those first that are worth most in it. */
+export function fieldsForRole(role: FieldRole, { fields }: { readonly fields: readonly Field[] }): Field[] {
+  const types = [...role.types, ...(role.hinted ?? [])];
+  const fitting = fields.filter((field) => types.includes(plainField(field).type));
+  return fitting.sort((a, b) => worthOf(b, role) - worthOf(a, role));
+}
+
 /** What a kind lacks without which the design is worth little. */
 export function missingRoles(roles: readonly FieldRole[], cast: Cast): FieldRole[] {
   return roles.filter(({ name, isNeeded }) => isNeeded && cast[name] === undefined);

@@ -28,6 +28,8 @@ const samples: DesignSamples = {
   linked: [],
 };
 
+const GONE_IN_MS = 300;
+
 describe('The card designer', () => {
   let server: DeskServer;
   let shown: Shown<CardDesigner>;
@@ -174,6 +176,22 @@ describe('The card designer', () => {
     expect(words[0]).toContain('Places to stay');
     expect(words.find((line) => line.includes('Courses and dates'))).toContain('Needs a date');
     items.find((item) => item.textContent?.includes('Places to stay'))!.click();
+    await shown.settled();
+    // What goes where is asked first; a part can be left out.
+    const cast = document.querySelector<HTMLElement>('pl-starter-cast')!;
+    expect(cast.querySelector('tbody tr')!.textContent).toContain('a price');
+    const price = cast.querySelector('select')!;
+    expect(price.value).toBe('price');
+    price.value = '';
+    price.dispatchEvent(new Event('change'));
+    await shown.settled();
+    expect(cast.textContent).toContain('It is worth little without.');
+    price.value = 'price';
+    price.dispatchEvent(new Event('change'));
+    await shown.settled();
+    [...cast.querySelectorAll('button')].find((button) => button.textContent?.trim() === 'Begin with it')!.click();
+    // The dialog tells of it once it has gone.
+    await new Promise((resolve) => setTimeout(resolve, GONE_IN_MS));
     await shown.settled();
     expect(outline()).toEqual(['Featured', 'Title', 'Summary', 'Price']);
     await shown.press('Undo');

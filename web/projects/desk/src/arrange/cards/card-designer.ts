@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
+import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { DesignsApi } from '@plindo/api';
 import type { DesignSamples, DesignVersion, FoundListing } from '@plindo/core/contract';
@@ -21,6 +22,8 @@ import { CardWork } from './card-work';
 import { FrameSettings } from './frame-settings';
 import { LiveCards } from './live-cards';
 import { SlotSettings } from '../design/slot-settings';
+import type { CastFor } from '../design/starter-cast';
+import { askCast } from '../design/starter-cast';
 import type { StarterOffer } from '../design/starter-menu';
 import { StarterMenu, lacksInWords } from '../design/starter-menu';
 
@@ -44,6 +47,7 @@ export class CardDesigner {
 
   private readonly api = inject(DesignsApi);
   private readonly designs = inject(DesignsStore);
+  private readonly dialog = inject(MatDialog);
   private readonly kinds = inject(KindsStore);
   private readonly notices = inject(Notices);
   private readonly reading = inject(Reading);
@@ -180,8 +184,10 @@ export class CardDesigner {
   }
 
   protected begin(name: string): void {
-    const starter = CARD_STARTERS.find((one) => one.name === name);
-    if (starter) this.work()?.begin(starter);
+    const [starter, kind] = [CARD_STARTERS.find((one) => one.name === name), this.kind()];
+    if (!starter || !kind) return;
+    const data: CastFor = { ...starter, kind, cast: castOf(starter.roles, kind) };
+    askCast(this.dialog, data, (cast) => this.work()?.begin(starter, cast));
   }
 
   private look(kindId: number): void {

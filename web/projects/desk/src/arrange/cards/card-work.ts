@@ -15,7 +15,7 @@ import {
   slotAt,
   slotName,
 } from '@plindo/core/design';
-import type { Kind, KindById, ReadContext } from '@plindo/core/structure';
+import type { Cast, Kind, KindById, ReadContext } from '@plindo/core/structure';
 import { DesignHistory } from '../design/design-history';
 
 /** A card that is being designed: what is chosen of it, and everything that can be done to it. */
@@ -111,9 +111,9 @@ export class CardWork {
   }
 
   /** Begins anew with a card that is made for listings of some sort; it is a step like any other. */
-  begin(starter: CardStarter): void {
+  begin(starter: CardStarter, cast: Cast): void {
     const card = this.card();
-    this.take(replaceCard(card, cardOfStarter(starter, this.kind, card.name), `Began with “${starter.label}”`));
+    this.take(replaceCard(card, cardOfStarter(starter, this.kind, card.name, cast), `Began with “${starter.label}”`));
     this.choose(null);
   }
 

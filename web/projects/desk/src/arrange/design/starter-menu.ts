@@ -21,7 +21,7 @@ export interface StarterOffer {
     <button matButton [matMenuTriggerFor]="menu">Begin with …</button>
     <mat-menu #menu class="starters">
       @for (one of offers(); track one.name) {
-        <button mat-menu-item [disabled]="one.lacks !== ''" (click)="begun.emit(one.name)">
+        <button mat-menu-item (click)="begun.emit(one.name)">
           <span class="label">{{ one.label }}</span>
           <span class="about">{{ one.lacks === '' ? one.purpose : 'Needs ' + one.lacks }}</span>
         </button>

@@ -52,6 +52,8 @@ const model: DesignedPage = {
   ],
 };
 
+/** In which a dialog tells what was chosen in it. */
+const GONE_IN_MS = 300;
 type DraftSent = Partial<KeptPage> & { readonly of: number | null };
 
 describe('The page designer', () => {
@@ -238,6 +240,10 @@ describe('The page designer', () => {
     const found = (label: string): HTMLButtonElement => items.find((item) => item.textContent?.includes(label))!;
     expect(found('A map beside the list').textContent).toContain('Needs a place');
     found('A table to search').click();
+    await shown.settled();
+    const buttons = [...document.querySelectorAll<HTMLElement>('pl-starter-cast button')];
+    buttons.find((button) => button.textContent?.trim() === 'Begin with it')!.click();
+    await new Promise((resolve) => setTimeout(resolve, GONE_IN_MS));
     await shown.settled();
     expect(outline()).toContain('Listings');
     expect(outline()).not.toContain('Facets');

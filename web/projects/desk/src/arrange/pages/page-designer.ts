@@ -13,6 +13,7 @@ import {
   PAGE_STARTERS,
   lackingFor,
   looksOf,
+  pageCast,
   pageStartersFor,
   pieceName,
   stripName,
@@ -30,6 +31,8 @@ import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
 import { LiveView } from '../design/live-view';
 import { VersionsMenu } from '../design/versions-menu';
+import type { CastFor } from '../design/starter-cast';
+import { askCast } from '../design/starter-cast';
 import type { StarterOffer } from '../design/starter-menu';
 import { StarterMenu, lacksInWords } from '../design/starter-menu';
 import { wearOwnCss } from '../design/own-sheet';
@@ -226,8 +229,10 @@ export class PageDesigner {
   });
 
   protected beginWith(name: string): void {
-    const starter = PAGE_STARTERS.find((one) => one.name === name);
-    if (starter) this.work()?.begin(starter);
+    const [starter, kind] = [PAGE_STARTERS.find((one) => one.name === name), this.work()?.around.kind];
+    if (!starter || !kind) return;
+    const data: CastFor = { ...starter, kind, cast: pageCast(starter, kind) };
+    askCast(this.dialog, data, (cast) => this.work()?.begin(starter, cast));
   }
 
   private unkept(wanted: WantedPage): PageDesign {

@@ -36,7 +36,7 @@ import {
   setColumns,
 } from '@plindo/core/design';
 import type { PiecePlace } from '@plindo/core/design';
-import type { Kind } from '@plindo/core/structure';
+import type { Cast, Kind } from '@plindo/core/structure';
 import { DesignHistory } from '../design/design-history';
 import type { Copied } from './copied';
 
@@ -202,10 +202,10 @@ export class PageWork {
   }
 
   /** Begins anew with a page that is made for kinds of some sort; it is a step like any other. */
-  begin(starter: PageStarter): void {
+  begin(starter: PageStarter, cast: Cast): void {
     const { kind } = this.around;
     if (!kind) return;
-    this.take(beginPage(starter, kind, this.page()));
+    this.take(beginPage(starter, kind, this.page(), cast));
     this.choose(null);
   }
 

@@ -93,6 +93,11 @@ const SECTION_WORDS: Readonly<Record<UsedThing['what'], string>> = {
       border-block-end: 1px solid var(--pl-line);
       text-align: start;
       vertical-align: top;
+    }
+    td:nth-child(2) {
+      white-space: nowrap;
+    }
+    td:last-child {
       overflow-wrap: anywhere;
     }
   `,
