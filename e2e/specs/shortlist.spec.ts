@@ -19,7 +19,7 @@ describe('What visitors keep', () => {
     const page = await site.open('/berths');
     await page.locator('[data-keep]').first().waitFor();
     await keepSome(page, [0, 1, 2]);
-    expect(await page.locator('pl-site-header .kept').innerText()).toBe('3');
+    await page.locator('pl-site-header .kept', { hasText: '3' }).waitFor();
     await page.getByRole('link', { name: 'Shortlist' }).click();
     await page.waitForURL(/\/shortlist\?of=\d+,\d+,\d+$/);
     const titles = await page.locator('pl-visitors-list h3').allInnerTexts();

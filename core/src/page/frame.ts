@@ -5,6 +5,7 @@ import type { SiteSettings } from '../structure/index.js';
 import type { CardScene } from './cards/card-maker.js';
 import type { PageLink } from './frame-model.js';
 import type { PageFrame } from './page-model.js';
+import type { SiteAround } from './site-frame.js';
 import { siteFrame } from './site-frame.js';
 
 /** What every page is made with; the clock is the caller's. */
@@ -13,6 +14,8 @@ export interface PageScene extends CardScene {
   readonly now: Date;
   /** Links to the lists of all published kinds, and to the pages that stand in the menu. */
   readonly kinds: readonly PageLink[];
+  /** Header and footer, where they are made already; every page has the same. */
+  readonly around?: SiteAround;
 }
 
 const LONGEST_DESCRIPTION = 160;
@@ -38,7 +41,8 @@ export function frame(scene: PageScene, head: { title: string; description: stri
   const look = styleOf(worn?.definition);
   const ownSheet = ownSheetOf(worn?.definition);
   const { sent: words } = scene.context.formats.words;
-  const around = siteFrame(frameOf(scene.designs)?.definition, kinds, { kindById, words: context.formats.words });
+  const own = frameOf(scene.designs)?.definition;
+  const around = scene.around ?? siteFrame(own, kinds, { kindById, words: context.formats.words });
   return {
     site,
     look,

@@ -12,12 +12,18 @@ export function linksOfSite(kinds: readonly Kind[], designs: readonly Design[]):
   return [...ofKinds, ...free.map(({ definition: { name, address } }) => ({ label: name, href: `/${address}` }))];
 }
 
+/** What stands around every page of a site. */
+export interface SiteAround {
+  readonly header: HeaderModel;
+  readonly footer: FooterModel | null;
+}
+
 /** Header and footer of a site; `links` are those that the menu has by itself. */
 export function siteFrame(
   frame: FrameDesign | undefined,
   links: readonly PageLink[],
   { kindById, words }: { readonly kindById: KindById; readonly words: SiteWords },
-): { header: HeaderModel; footer: FooterModel | null } {
+): SiteAround {
   const plain = links.map((link) => ({ ...link, below: [] }));
   if (!frame) return { header: { logo: null, menu: plain, search: null, shortlist: null }, footer: null };
   const own = frame.menu.map(({ words, address, below }) => ({

@@ -1,6 +1,6 @@
 import type { Catalog } from '@plindo/core/catalog';
-import { pagesFor, standardListingPage } from '@plindo/core/design';
-import type { KeptPage, Viewer } from '@plindo/core/design';
+import { frameOf, pagesFor, standardListingPage } from '@plindo/core/design';
+import type { Design, KeptPage, Viewer } from '@plindo/core/design';
 import type { DesignOfPage, MissedOnPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type {
@@ -24,6 +24,7 @@ import {
   pageAt,
   pageServing,
   shortlistAddress,
+  siteFrame,
 } from '@plindo/core/page';
 import type { Explanation, Query } from '@plindo/core/query';
 import { BLANK_QUERY, hasFormerKeys, partsOfUrl, suggest, suggestPlaces, withChoice } from '@plindo/core/query';
@@ -60,6 +61,12 @@ export interface LeadsToPage {
 /** Where an address leads: to a page, or to another address for good. */
 export type Destination = LeadsToPage | { readonly kind: 'moved'; readonly to: string };
 
+/** What stands around pages, with the designs that it was made of. */
+interface KnownAround extends Required<Pick<PageScene, 'kinds' | 'around'>> {
+  readonly designs: readonly Design[];
+  readonly listed: number;
+}
+
 /** In which state a page is shown, and to whom. */
 interface Shown {
   readonly search: string;
@@ -74,6 +81,7 @@ export class Pages {
   private readonly places: Places;
   private readonly former: FormerPlaces;
   private readonly redirects: Redirects;
+  private known: KnownAround | null = null;
   private readonly reads: PageReads;
   private readonly cards: CardsOfPages;
 
@@ -278,14 +286,23 @@ export class Pages {
   /** With what all pages are made at this moment. */
   scene(): PageScene {
     const context = this.live.context();
-    return {
-      site: this.live.site(),
-      now: new Date(context.nowInMs),
-      context,
-      kinds: linksOfSite(this.places.listedKinds(), this.live.designs()),
-      kindById: this.kindById,
-      designs: this.live.designs(),
-    };
+    const designs = this.live.designs();
+    const { kinds, around } = this.siteAround(designs);
+    const site = this.live.site();
+    return { site, now: new Date(context.nowInMs), context, kinds, kindById: this.kindById, designs, around };
+  }
+
+  /**
+   * Header and footer are the same for all pages until the structure changes, and every structure has designs of its own;
+   * the list of a new kind is there once its catalog is.
+   */
+  private siteAround(designs: readonly Design[]): KnownAround {
+    const listed = this.places.listedKinds();
+    if (this.known?.designs === designs && this.known.listed === listed.length) return this.known;
+    const kinds = linksOfSite(listed, designs);
+    const { words } = this.live.context().formats;
+    const around = siteFrame(frameOf(designs)?.definition, kinds, { kindById: this.kindById, words });
+    return (this.known = { designs, listed: listed.length, kinds, around });
   }
 
   private made(scene: PageScene, place: PagePlace, { search, viewer }: Shown): Promise<PageModel> {

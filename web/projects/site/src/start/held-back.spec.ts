@@ -39,6 +39,16 @@ describe('What visitors do before the program has started', () => {
     expect(done).toEqual(['click BUTTON', 'click A']);
   });
 
+  it('is done again for every button that keeps a listing, but those that were pressed twice', () => {
+    page.innerHTML = ['1', '2', '3'].map((id) => `<button type="button" data-keep="${id}">Keep</button>`).join('');
+    const heldBack = new HeldBack(document);
+    for (const id of ['1', '2', '3', '2']) one<HTMLElement>(`[data-keep="${id}"]`).click();
+    const kept: (string | undefined)[] = [];
+    page.addEventListener('click', (event) => kept.push((event.target as HTMLElement).dataset['keep']));
+    heldBack.doAgain();
+    expect(kept).toEqual(['1', '3']);
+  });
+
   it('stays: words, ticks and choices are put back where the program has put what the page came with', () => {
     const heldBack = new HeldBack(document);
     const [search, tick, sort] = [

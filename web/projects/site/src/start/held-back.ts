@@ -6,6 +6,8 @@ type Control = HTMLInputElement | HTMLSelectElement;
 /** What visitors do with a page before its program has started: it is kept, and done again then. */
 export class HeldBack {
   private clicked: HTMLElement | null = null;
+  /** Buttons to keep listings, of which each counts; what was pressed twice is as before. */
+  private readonly kept = new Set<HTMLElement>();
   private readonly changed = new Map<Control, string | boolean>();
 
   constructor(private readonly document: Document) {
@@ -24,6 +26,7 @@ export class HeldBack {
       else control.value = value;
       control.dispatchEvent(new Event(isTyped(control) ? 'input' : 'change', { bubbles: true }));
     }
+    for (const button of this.kept) button.click();
     this.clicked?.click();
   }
 
@@ -31,7 +34,8 @@ export class HeldBack {
     const wanted = (event.target as Element).closest<HTMLElement>(NEEDS_PROGRAM);
     if (!wanted || event.ctrlKey || event.metaKey || event.shiftKey) return;
     event.preventDefault();
-    this.clicked = wanted;
+    if (wanted.dataset['keep'] === undefined) this.clicked = wanted;
+    else if (!this.kept.delete(wanted)) this.kept.add(wanted);
   };
 
   private readonly note = ({ target }: Event): void => {

@@ -1,4 +1,4 @@
-import { Injectable, computed, inject, signal } from '@angular/core';
+import { DestroyRef, Injectable, computed, inject, signal } from '@angular/core';
 import { DesignsApi, DraftsApi } from '@plindo/api';
 import type { Changed } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
@@ -32,11 +32,17 @@ export class DesignSession {
   private readonly notices = inject(Notices);
   private readonly begun = signal<Begun | null>(null);
 
+  private isOver = false;
+
   readonly isSaving = signal(false);
   /** Whether work from before was brought back. */
   readonly isBroughtBack = signal(false);
   readonly kept = computed(() => this.begun()?.kept);
   readonly draft = computed(() => this.begun()?.draft);
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => (this.isOver = true));
+  }
 
   /** Begins a designer; gives the work that was not saved, and what is kept without it: the draft, the design, else `plain`. */
   begin<Definition>(begun: Begun, plain: Definition): { readonly work: Definition; readonly kept: Definition } {
@@ -114,7 +120,10 @@ export class DesignSession {
         this.isSaving.set(false);
         this.forget();
         this.notices.changed(sentence, changeId, () => void this.designs.reloadAll());
-        void this.designs.reloadAll().then(() => after(result));
+        void this.designs.reloadAll().then(() => {
+          // Whoever has left the designer meanwhile is not called back to it.
+          if (!this.isOver) after(result);
+        });
       },
       error: (error: unknown) => {
         this.isSaving.set(false);
