@@ -1,5 +1,16 @@
+import { LEAST_CONTRAST, contrastRatio } from '@plindo/core/values';
 import { PHONE, accessibilityFaults } from '../harness/browser.js';
 import { DemoSite } from '../harness/demo-site.js';
+
+/** The contrast (WCAG 2.2) of two computed colours, as rgb(…). */
+function contrastOf(one: string, other: string): number {
+  const hex = (colour: string): string =>
+    `#${(colour.match(/\d+/g) ?? [])
+      .slice(0, 3)
+      .map((part) => Number(part).toString(16).padStart(2, '0'))
+      .join('')}`;
+  return contrastRatio(hex(one), hex(other));
+}
 
 describe('The demo site', () => {
   let site: DemoSite;
@@ -164,7 +175,14 @@ describe('The demo site', () => {
   it('leads on by the buttons of its home page, with and without scripts', async () => {
     for (const javaScriptEnabled of [true, false]) {
       const page = await site.open('/', { javaScriptEnabled });
-      expect(await page.getByRole('link', { name: 'Join a course' }).isVisible()).toBeTrue();
+      const course = page.getByRole('link', { name: 'Join a course' });
+      expect(await course.isVisible()).toBeTrue();
+      // They stand on a picture, where axe does not say whether words can be read.
+      const { color, backgroundColor } = await course.evaluate((link) => {
+        const { color: ink, backgroundColor: ground } = getComputedStyle(link);
+        return { color: ink, backgroundColor: ground };
+      });
+      expect(contrastOf(color, backgroundColor)).toBeGreaterThan(LEAST_CONTRAST);
       await page.getByRole('link', { name: 'Find a berth' }).click();
       await page.waitForURL('**/berths');
       await page.context().close();
