@@ -31,7 +31,7 @@ function uses(designs: readonly Design[]): Record<string, readonly string[]> {
 }
 
 describe('The use of designs', () => {
-  it('says where each is met, and names nobody as meeting what is met nowhere', () => {
+  it('says where each is met; what visitors meet nowhere has no places', () => {
     const found = uses([
       card(1, 'Main'),
       card(2, 'Waiting'),

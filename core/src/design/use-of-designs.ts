@@ -15,7 +15,7 @@ export interface UsedThing {
   readonly kindId: number | null;
   /** Number of the design; null for a facet. */
   readonly designId: number | null;
-  /** Where it is met, in words; nobody meets what is met nowhere. */
+  /** Where visitors meet it, in words; none for what they meet nowhere. */
   readonly uses: readonly string[];
 }
 

@@ -10,7 +10,8 @@ import { makePage } from './page-design.js';
 /** Types whose values need the width of a page. */
 const WIDE: readonly Field['type'][] = ['long-text', 'rich-text', 'rows', 'picture', 'pictures'];
 const CARDS_A_KIND = 4;
-const MOST_ON_SHORTLIST = 50;
+/** So many listings a shortlist has at most. */
+export const MOST_ON_SHORTLIST = 50;
 
 /** The page of a listing of a kind for which none has been designed: everything that it has. It follows the kind. */
 export function standardListingPage(kind: Kind): PageDesign {

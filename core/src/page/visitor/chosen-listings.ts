@@ -1,3 +1,4 @@
+import { MOST_ON_SHORTLIST } from '../../design/index.js';
 import type { QueryScene } from '../../query/index.js';
 import { SHORTLIST_SLUG } from '../../structure/index.js';
 
@@ -10,7 +11,6 @@ export interface ChosenListings {
   readonly sample: readonly number[];
 }
 
-export const MOST_ON_SHORTLIST = 50;
 export const MOST_COMPARED = 4;
 /** The parts of the address. */
 export const SHORTLIST_PART = 'of';

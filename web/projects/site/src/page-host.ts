@@ -1,9 +1,8 @@
-import { DOCUMENT, isPlatformServer } from '@angular/common';
+import { DOCUMENT } from '@angular/common';
 import type { WritableSignal } from '@angular/core';
 import {
   ChangeDetectionStrategy,
   Component,
-  PLATFORM_ID,
   RESPONSE_INIT,
   afterNextRender,
   computed,
@@ -13,7 +12,6 @@ import {
   signal,
   untracked,
 } from '@angular/core';
-import { Meta, Title } from '@angular/platform-browser';
 import type { ResolveFn } from '@angular/router';
 import { Router } from '@angular/router';
 import { isMarkedSignedIn } from '@plindo/api/signed-in-mark';
@@ -26,17 +24,8 @@ import { viewWords } from '@plindo/core/values';
 import type { KeptChange, StateChange, TypedWords } from '@plindo/listing-view';
 import { DesignedPageView, KeepButtons, SiteFooter, SiteHeader, VisitorLists } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
+import { PageHead } from './page-head';
 import { SITE_DATA } from './site-data';
-
-const MACHINES = 'for-machines';
-const OWN_SHEET = 'data-own-sheet';
-
-/** A new sheet of a document, which is empty; by the browser's own means, as no policy lets pages write styles. */
-function sheetOf(document: Document): CSSStyleSheet {
-  const sheet = new CSSStyleSheet();
-  document.adoptedStyleSheets = [...document.adoptedStyleSheets, sheet];
-  return sheet;
-}
 
 /** The model of the page that an address leads to. */
 export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SITE_DATA).page(url.split('#')[0] ?? '/');
@@ -130,18 +119,14 @@ export class PageHost {
   /** What was asked for last, by what shows it. */
   private readonly hinting = new Map<unknown, unknown>();
   private readonly data = inject(SITE_DATA);
+  private readonly head = inject(PageHead);
   private readonly router = inject(Router);
   private readonly document = inject(DOCUMENT);
   /** The shortlist of this browser as the page of it showed it last. */
   private shownOwn: readonly number[] = [];
-  /** Whether another page, or another state of it, has been shown since it came from the server. */
-  private hasGoneOn = false;
-  private readonly isServer = isPlatformServer(inject(PLATFORM_ID));
-  /** Of the look that is tried. */
-  private readonly triedSheet = this.isServer ? null : sheetOf(inject(DOCUMENT));
 
   constructor() {
-    const [title, meta, response] = [inject(Title), inject(Meta), inject(RESPONSE_INIT, { optional: true })];
+    const response = inject(RESPONSE_INIT, { optional: true });
     afterNextRender(() => {
       this.isEditor.set(isMarkedSignedIn());
       if (this.isEditor()) this.tried.set(triedLook());
@@ -151,14 +136,7 @@ export class PageHost {
     effect(() => {
       const model = this.model();
       this.url.set(this.router.url);
-      title.setTitle(model.title);
-      meta.updateTag({ name: 'description', content: model.description });
-      this.document.documentElement.lang = model.site.locale;
-      this.wear(this.tried()?.style ?? model.look);
-      this.linkOwnSheet(this.tried() ? '' : model.ownSheet);
-      this.triedSheet?.replaceSync(this.tried()?.css ?? '');
-      this.setCanonical(model);
-      this.tellMachines(model);
+      this.head.tell(model, this.tried());
       this.near.set([]);
       if (model.type === 'not-found') this.hints(this.near, this.data.near(this.router.url));
       if (response && model.type === 'not-found') response.status = 404;
@@ -233,69 +211,5 @@ export class PageHost {
   protected skip(event: Event): void {
     event.preventDefault();
     this.document.getElementById('content')?.focus();
-  }
-
-  /** What machines read stands in the page as the server sends it; of other pages there is nothing in it. */
-  private tellMachines(model: PageModel): void {
-    if (!this.isServer) {
-      if (this.hasGoneOn) this.document.getElementById(MACHINES)?.remove();
-      this.hasGoneOn = true;
-      return;
-    }
-    const { data, picture } = model.type === 'designed' ? model.forMachines : { data: '', picture: '' };
-    const { site, title, description, canonical } = model;
-    const properties = {
-      ...{ 'og:site_name': site.name, 'og:title': title, 'og:description': description, 'og:image': picture },
-      'og:url': site.address ? site.address + canonical : '',
-    };
-    for (const [property, content] of Object.entries(properties))
-      if (content !== '') this.addMeta({ property, content });
-    this.addMeta({ name: 'twitter:card', content: picture === '' ? 'summary' : 'summary_large_image' });
-    if (data === '') return;
-    const script = this.document.createElement('script');
-    script.id = MACHINES;
-    script.type = 'application/ld+json';
-    script.textContent = data;
-    this.document.head.appendChild(script);
-  }
-
-  /** By the document itself: Angular's own service makes new elements in another one. */
-  private addMeta(attributes: Readonly<Record<string, string>>): void {
-    const meta = this.document.createElement('meta');
-    for (const [name, value] of Object.entries(attributes)) meta.setAttribute(name, value);
-    this.document.head.appendChild(meta);
-  }
-
-  /** The look stands on the outermost element, so that the ground of the page has it as well. */
-  private wear(look: string): void {
-    const { documentElement } = this.document;
-    if (look === '') documentElement.removeAttribute('style');
-    else documentElement.setAttribute('style', look);
-  }
-
-  /** After the sheet of the site, so that it has the last word. */
-  private linkOwnSheet(address: string): void {
-    const { document } = this;
-    const before = document.querySelector<HTMLLinkElement>(`link[${OWN_SHEET}]`);
-    if (before?.getAttribute('href') === address) return;
-    before?.remove();
-    if (address === '') return;
-    const link = document.createElement('link');
-    link.setAttribute('rel', 'stylesheet');
-    link.setAttribute('href', address);
-    link.setAttribute(OWN_SHEET, '');
-    document.head.appendChild(link);
-  }
-
-  /** Search engines want the whole address. Of a site that doesn't say where it stands, the server tells it beside the page. */
-  private setCanonical({ site: { address = '' }, canonical }: PageModel): void {
-    let link = this.document.querySelector<HTMLLinkElement>('link[rel=canonical]');
-    if (address === '') return link?.remove();
-    if (!link) {
-      link = this.document.createElement('link');
-      link.rel = 'canonical';
-      this.document.head.appendChild(link);
-    }
-    link.setAttribute('href', address + canonical);
   }
 }

@@ -1,5 +1,6 @@
 import { Injectable, InjectionToken, signal } from '@angular/core';
 import type { WritableSignal } from '@angular/core';
+import { MOST_ON_SHORTLIST } from '@plindo/core/design';
 import type { ChosenCards } from '@plindo/core/page';
 
 /** Gives the cards of listings that this browser keeps. */
@@ -11,7 +12,6 @@ export const CARDS_BY_NUMBER = new InjectionToken<CardsByNumber>('cards of chose
 
 const SHORTLIST = 'plindo-shortlist';
 const RECENT = 'plindo-recently-seen';
-const MOST_KEPT = 50;
 const MOST_SEEN = 24;
 
 /**
@@ -60,7 +60,7 @@ export class VisitorLists {
   }
 
   private write(list: WritableSignal<readonly number[]>, key: string, ids: readonly number[]): void {
-    const most = ids.slice(0, MOST_KEPT);
+    const most = ids.slice(0, MOST_ON_SHORTLIST);
     list.set(most);
     try {
       localStorage.setItem(key, JSON.stringify(most));
@@ -73,7 +73,9 @@ export class VisitorLists {
 function kept(key: string): readonly number[] {
   try {
     const found: unknown = JSON.parse(localStorage.getItem(key) ?? '[]');
-    return Array.isArray(found) ? found.filter((id): id is number => Number.isSafeInteger(id)).slice(0, MOST_KEPT) : [];
+    return Array.isArray(found)
+      ? found.filter((id): id is number => Number.isSafeInteger(id)).slice(0, MOST_ON_SHORTLIST)
+      : [];
   } catch {
     return [];
   }

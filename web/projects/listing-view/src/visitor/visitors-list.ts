@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import type { CardForms, ChosenCards, PieceModelOf } from '@plindo/core/page';
+import { COMPARED_PART, SHORTLIST_PART, shortlistAddress } from '@plindo/core/page';
 import { PAGE_CARD_FORMS, PAGE_LISTING } from '../pieces/page-context';
 import { SleepingCard } from '../sleeping-card';
 import { sayOnPage } from '../page-words';
@@ -35,8 +36,8 @@ const LEAST_COMPARED = 2;
         </p>
       }
       @if (own.cards.length >= least) {
-        <form id="compare" class="compare" method="get" action="/shortlist">
-          <input type="hidden" name="of" [value]="chosen.shortlist.join(',')" />
+        <form id="compare" class="compare" method="get" [action]="address">
+          <input type="hidden" [name]="parts.shortlist" [value]="chosen.shortlist.join(',')" />
           <p class="note">{{ say('shortlist.how') }}</p>
           <button class="button" type="submit">{{ say('shortlist.compare') }}</button>
         </form>
@@ -59,7 +60,7 @@ const LEAST_COMPARED = 2;
               <label class="tick">
                 <input
                   type="checkbox"
-                  name="compare"
+                  [name]="parts.compared"
                   form="compare"
                   [value]="card.id"
                   [checked]="chosen()!.compared.includes(card.id)"
@@ -78,6 +79,9 @@ export class VisitorsList {
   protected readonly say = sayOnPage();
 
   protected readonly least = LEAST_COMPARED;
+  /** Of the page of the shortlist: its address, and what the parts of that are called. */
+  protected readonly address = shortlistAddress({ shortlist: [], compared: [] });
+  protected readonly parts = { shortlist: SHORTLIST_PART, compared: COMPARED_PART };
   protected readonly lists = inject(VisitorLists);
   private readonly cardsByNumber = inject(CARDS_BY_NUMBER);
   private readonly pageForms = inject(PAGE_CARD_FORMS);
