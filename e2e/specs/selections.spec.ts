@@ -29,9 +29,11 @@ describe('Selections in the Desk', () => {
     await page.getByLabel('Visitors find it on the site').check();
     await page.getByRole('button', { name: 'Save' }).click();
     await page.getByText('Saved the selection Long berths').waitFor();
-    const shown = Number.parseInt(await count.innerText(), 10);
     const onSite = await page.request.get(`${server.address}/api/page?url=/lists/long-berths`);
-    expect(listOnPage((await onSite.json()) as PageModel).total).toBe(shown);
+    const { total } = listOnPage((await onSite.json()) as PageModel);
+    expect(total).toBeGreaterThan(0);
+    // The Desk says the same once it has counted what was chosen last.
+    await count.filter({ hasText: new RegExp(`^\\s*${total} listings`) }).waitFor();
   }, 60_000);
 
   it('say why a listing isn’t there, and which just miss', async () => {
