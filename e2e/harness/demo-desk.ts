@@ -13,12 +13,20 @@ export class DemoDesk {
   ) {}
 
   static async open(): Promise<DemoDesk> {
-    const server = await TestServer.startDemo();
+    return DemoDesk.with(await TestServer.startDemo(), (desk) => desk.signIn(DEMO_OWNER));
+  }
+
+  /** The same of a site in which nothing is yet, with an owner who has just been made. */
+  static async empty(): Promise<DemoDesk> {
+    return DemoDesk.with(await TestServer.start(), (desk) => desk.makeOwner());
+  }
+
+  private static async with(server: TestServer, enter: (desk: Desk) => Promise<void>): Promise<DemoDesk> {
     const browser = await openBrowser();
     const page = await openPage(browser);
     page.on('dialog', (dialog) => void dialog.accept());
     const desk = new Desk(page, server);
-    await desk.signIn(DEMO_OWNER);
+    await enter(desk);
     return new DemoDesk(server, browser, page, desk);
   }
 

@@ -1,8 +1,8 @@
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import { AIRPORTS_FILE, expectedAnswer, readAirports } from '../harness/airports.js';
-import { openBrowser, openPage } from '../harness/browser.js';
-import { Desk } from '../harness/desk.js';
-import { TestServer } from '../harness/server.js';
+import { DemoDesk } from '../harness/demo-desk.js';
+import type { Desk } from '../harness/desk.js';
+import type { TestServer } from '../harness/server.js';
 
 const PAGE_SIZE = 24;
 
@@ -28,24 +28,17 @@ async function titles(page: Page): Promise<string[]> {
 
 describe('From a spreadsheet to a live directory', () => {
   const rows = readAirports();
+  let empty: DemoDesk;
   let server: TestServer;
-  let browser: Browser;
-  let page: Page & { complaints: string[] };
+  let page: DemoDesk['page'];
   let desk: Desk;
 
   beforeAll(async () => {
-    server = await TestServer.start();
-    browser = await openBrowser();
-    page = await openPage(browser);
-    page.on('dialog', (dialog) => void dialog.accept());
-    desk = new Desk(page, server);
-    await desk.makeOwner();
+    empty = await DemoDesk.empty();
+    ({ server, page, desk } = empty);
   }, 60_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => empty.close());
 
   it('brings in a file of 3,376 rows with a type and a reason for each column', async () => {
     await desk.chooseFile(AIRPORTS_FILE);

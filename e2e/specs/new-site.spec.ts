@@ -1,8 +1,8 @@
 import { Buffer } from 'node:buffer';
-import type { Browser, Page } from 'playwright-core';
-import { accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
-import { Desk } from '../harness/desk.js';
-import { TestServer } from '../harness/server.js';
+import { accessibilityFaults } from '../harness/browser.js';
+import { DemoDesk } from '../harness/demo-desk.js';
+import type { Desk } from '../harness/desk.js';
+import type { TestServer } from '../harness/server.js';
 
 const LONG = 'Ridge 5 above the old mill road with the two larches and the spring behind the upper barn';
 const SORTS = ['Hut', 'Barn', 'Tower'];
@@ -13,26 +13,19 @@ const ROWS = Array.from({ length: 12 }, (_, at) => {
 const FILE = ['Name,Summary,Type,Price a night,Guests', ...ROWS].join('\n');
 
 describe('Somebody who has never designed anything, with an empty site and a file', () => {
+  let empty: DemoDesk;
   let server: TestServer;
-  let browser: Browser;
-  let page: Page & { complaints: string[] };
+  let page: DemoDesk['page'];
   let desk: Desk;
   /** What the first card of the list says before anything is designed. */
   let asItCame = '';
 
   beforeAll(async () => {
-    server = await TestServer.start();
-    browser = await openBrowser();
-    page = await openPage(browser);
-    page.on('dialog', (dialog) => void dialog.accept());
-    desk = new Desk(page, server);
-    await desk.makeOwner();
+    empty = await DemoDesk.empty();
+    ({ server, page, desk } = empty);
   }, 120_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => empty.close());
 
   const arrange = (path: string): Promise<unknown> =>
     page.goto(`${server.address}/desk/arrange${path}`, { waitUntil: 'networkidle' });

@@ -1,8 +1,9 @@
 import { Buffer } from 'node:buffer';
 import { readFile } from 'node:fs/promises';
-import type { Browser, Page } from 'playwright-core';
+import type { Page } from 'playwright-core';
 import sharp from 'sharp';
-import { accessibilityFaults, openBrowser, openPage } from '../harness/browser.js';
+import { accessibilityFaults, openPage } from '../harness/browser.js';
+import { DemoDesk } from '../harness/demo-desk.js';
 import { Desk } from '../harness/desk.js';
 import { TestServer } from '../harness/server.js';
 
@@ -37,24 +38,17 @@ const TYPES = [
 ] as const;
 
 describe('A kind made by hand', () => {
+  let empty: DemoDesk;
   let server: TestServer;
-  let browser: Browser;
-  let page: Page & { complaints: string[] };
+  let page: DemoDesk['page'];
   let desk: Desk;
 
   beforeAll(async () => {
-    server = await TestServer.start();
-    browser = await openBrowser();
-    page = await openPage(browser);
-    page.on('dialog', (dialog) => void dialog.accept());
-    desk = new Desk(page, server);
-    await desk.makeOwner();
+    empty = await DemoDesk.empty();
+    ({ server, page, desk } = empty);
   }, 120_000);
 
-  afterAll(async () => {
-    await browser.close();
-    await server.stop();
-  });
+  afterAll(() => empty.close());
 
   const onSite = async (path: string): Promise<string> => (await page.request.get(`${server.address}${path}`)).text();
   const shape = (): Promise<unknown> => page.goto(`${server.address}/desk/shape/1`);
@@ -258,7 +252,7 @@ describe('A kind made by hand', () => {
     await page.getByRole('button', { name: 'Save it with all listings' }).click();
     const text = (await readFile((await (await download).path())!)).toString();
     const other = await TestServer.start();
-    const there = await openPage(browser);
+    const there = await openPage(empty.browser);
     await new Desk(there, other).makeOwner();
     await there.goto(`${other.address}/desk/shape/blueprint`);
     await there

@@ -40,8 +40,9 @@ function ofCards(before: CardDesign, after: CardDesign): string[] {
   return [...ofProperties(before, after, ['zones']), ...slots];
 }
 
-interface Placed<Part> {
-  readonly part: Part;
+interface PlacedPiece {
+  readonly key: string;
+  readonly part: Piece;
   readonly place: string;
 }
 
@@ -64,7 +65,7 @@ function wordsOf(text: Slot['text']): string {
   return text.map((part) => (isValue(part) ? part.field.replace('@', '') : part.words)).join('');
 }
 
-function placedPieces({ strips }: PageDesign): (Placed<Piece> & { readonly key: string })[] {
+function placedPieces({ strips }: PageDesign): PlacedPiece[] {
   return strips.flatMap((strip) =>
     strip.columns.flatMap((column) =>
       column.pieces.map((part, at) => ({ part, key: part.key, place: `${column.key} ${at}` })),

@@ -2,7 +2,7 @@ import type { Redirect } from '../design/index.js';
 import { MOST_REDIRECTS, comparedAddress } from '../design/index.js';
 import type { Result } from '../values/index.js';
 import { issue, ok, refuse } from '../values/index.js';
-import { readCsv } from './csv.js';
+import { readCsv, writeCsv } from './csv.js';
 
 /** What a file of redirects holds, and the lines that could not be read, each with why. */
 export interface RedirectsFile {
@@ -34,7 +34,8 @@ export function readRedirects(text: string): Result<RedirectsFile> {
 
 /** Redirects as delimited text (RFC 4180), with a header. */
 export function writeRedirects(entries: readonly Redirect[]): string {
-  const cell = (text: string): string => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text);
-  const rows = entries.map(({ from, to }) => `${cell(from)},${cell(to)}`);
-  return `${['from,to', ...rows].join('\r\n')}\r\n`;
+  return writeCsv(
+    ['from', 'to'],
+    entries.map(({ from, to }) => [from, to]),
+  );
 }

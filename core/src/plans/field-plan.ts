@@ -54,7 +54,7 @@ export function followersOfKey(structure: Structure, change: KeyChange): KeyFoll
     selections: structure.selections
       .map((before) => ({ before, after: selectionWithKeyRenamed(before, change, kindById) }))
       .filter(({ before, after }) => !isSame(before, after)),
-    designs: [...structure.designs, ...structure.drafts]
+    designs: structure.allDesigns
       .map((before) => ({ before, after: designWithKeyRenamed(before, change, kindById) }))
       .filter(({ before, after }) => before !== after),
   };

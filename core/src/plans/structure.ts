@@ -35,6 +35,8 @@ export class Structure {
   readonly sets: readonly CategorySet[];
   readonly links: readonly Link[];
   readonly selections: readonly Selection[];
+  /** What visitors see, and what they do not see yet. */
+  readonly allDesigns: readonly Design[];
   /** What visitors see. */
   readonly designs: readonly Design[];
   /** Designs that visitors do not see yet. */
@@ -55,6 +57,7 @@ export class Structure {
     this.sets = sets;
     this.links = links;
     this.selections = records.selections;
+    this.allDesigns = records.designs;
     this.designs = records.designs.filter(isPublished);
     this.drafts = records.designs.filter((design) => !isPublished(design));
     this.words = new SiteWords(records.site.locale, ownWords(records.site.locale, this.designs));
@@ -82,7 +85,7 @@ export class Structure {
   readonly kindById = (id: number): Kind | undefined => this.byId.get(id);
 
   design(id: number): Design | undefined {
-    return [...this.designs, ...this.drafts].find((design) => design.id === id);
+    return this.allDesigns.find((design) => design.id === id);
   }
 
   setsBesides(id: number | null): CategorySet[] {

@@ -71,12 +71,23 @@ export class DraftedPages {
 
   /** What a visitor may have chosen: some listings of the first kind that has any, of a shortlist two side by side. */
   private someChosen(isShortlist: boolean): ChosenListings {
-    const { queries } = this.pages.source();
-    const now = this.live.nowInMs();
-    const first = queries.catalogs().find((catalog) => catalog.ids.some((id) => catalog.isOnSite(id, now)));
-    const ids = [...(first?.ids ?? [])].filter((id) => first!.isOnSite(id, now)).slice(0, SOME_CHOSEN);
+    const ids = this.someOnSite();
     if (!isShortlist) return { shortlist: [], compared: [], sample: ids };
     return { shortlist: ids, compared: ids.slice(0, 2), sample: [] };
+  }
+
+  /** Looked for until there are enough, as a preview is made for every step of a designer. */
+  private someOnSite(): number[] {
+    const now = this.live.nowInMs();
+    for (const catalog of this.live.scene().catalogs()) {
+      const ids: number[] = [];
+      for (const id of catalog.ids) {
+        if (catalog.isOnSite(id, now)) ids.push(id);
+        if (ids.length === SOME_CHOSEN) break;
+      }
+      if (ids.length > 0) return ids;
+    }
+    return [];
   }
 
   private async about(design: PageDesign, kindId: number | null, shownWith: DraftedWith): Promise<About | null> {

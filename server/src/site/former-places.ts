@@ -19,9 +19,14 @@ export class FormerPlaces {
     this.redirects = new Redirects(live, (path) => places.at(path) !== null);
   }
 
+  /** Where the publisher leads those who come to an address, which may be another site; null for nowhere. */
+  led(url: string): string | null {
+    return this.redirects.to(url);
+  }
+
   /** The path that visitors are led to, at once to the last one; null where nothing has stood, or nothing is shown any more. */
   async at(path: string): Promise<string | null> {
-    const led = this.redirects.to(path);
+    const led = this.led(path);
     if (led?.startsWith('/')) return led;
     const parts = partsOfPath(path);
     if (hasNul(parts)) return null;

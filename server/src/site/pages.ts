@@ -1,6 +1,6 @@
 import type { Catalog } from '@plindo/core/catalog';
 import { frameOf, pagesFor, standardListingPage } from '@plindo/core/design';
-import type { Design, KeptPage, Viewer } from '@plindo/core/design';
+import type { Design, Viewer } from '@plindo/core/design';
 import type { DesignOfPage, MissedOnPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type {
@@ -22,13 +22,12 @@ import {
   listingPath,
   notFoundPage,
   pageAt,
-  pageServing,
   shortlistAddress,
   siteFrame,
 } from '@plindo/core/page';
 import type { Explanation, Query } from '@plindo/core/query';
 import { BLANK_QUERY, hasFormerKeys, partsOfUrl, suggest, suggestPlaces, withChoice } from '@plindo/core/query';
-import type { Kind, KindById } from '@plindo/core/structure';
+import type { KindById } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from '../live/live.js';
 import type { Reads } from '../live/revisions.js';
@@ -37,7 +36,7 @@ import { CardsOfPages } from './held-cards.js';
 import { PageReads, together } from './page-reads.js';
 import type { ListingPlace, PagePlace } from './places.js';
 import { Places, partsOfPath } from './places.js';
-import { Redirects } from './redirects.js';
+import { ServingPages } from './serving-pages.js';
 
 const MOST_MISSED = 20;
 const MOST_NEAR = 5;
@@ -80,7 +79,7 @@ const ALL_LISTINGS: Reads = { kinds: null, listings: [] };
 export class Pages {
   private readonly places: Places;
   private readonly former: FormerPlaces;
-  private readonly redirects: Redirects;
+  private readonly serving: ServingPages;
   private known: KnownAround | null = null;
   private readonly reads: PageReads;
   private readonly cards: CardsOfPages;
@@ -91,7 +90,7 @@ export class Pages {
   ) {
     this.places = new Places(live);
     this.former = new FormerPlaces(store, live, this.places);
-    this.redirects = new Redirects(live, (path) => this.places.at(path) !== null);
+    this.serving = new ServingPages(store, live);
     this.reads = new PageReads(live);
     this.cards = new CardsOfPages(live);
   }
@@ -141,7 +140,7 @@ export class Pages {
   async formerly(url: string): Promise<string | null> {
     const { path, search } = partsOfUrl(url);
     // What the publisher says of an older site goes first, and may lead to another one.
-    const led = this.redirects.to(url);
+    const led = this.former.led(url);
     if (led !== null) return led;
     const now = await this.former.at(path);
     return now !== null && search !== '' ? `${now}?${search}` : now;
@@ -163,7 +162,7 @@ export class Pages {
     if (place.of === 'listing') {
       const listing = await this.store.listing(place.id);
       const { kind } = place.catalog;
-      const page = listing && this.pageServing(this.live.complete(listing), kind);
+      const page = listing && this.serving.pageFor(this.live.complete(listing), kind);
       return {
         ...{ id: page?.id ?? null, serves: 'listing', kindId: kind.id },
         ...{ selection: 0, listingId: place.id, category: null },
@@ -320,7 +319,7 @@ export class Pages {
     { search, viewer }: Shown,
   ): Promise<PageModel> {
     const { kind } = place.catalog;
-    const design = this.pageServing(listing, kind)?.definition ?? standardListingPage(kind);
+    const design = this.serving.pageFor(listing, kind)?.definition ?? standardListingPage(kind);
     const address = { path: this.canonicalPath(place), search, own: null };
     return pageAt(scene, design, address, { listing, kind, viewer }, this.source());
   }
@@ -334,12 +333,6 @@ export class Pages {
       listings: (ids) => this.live.listings(ids),
       cards: this.cards.forPage(),
     };
-  }
-
-  private pageServing(listing: Listing, kind: Kind): KeptPage | null {
-    const { kindById } = this;
-    const shown = { listing, kind, context: this.live.context(), kindById, linked: () => undefined, distance: '' };
-    return pageServing(pagesFor('listing', kind.id, this.live.designs()), shown);
   }
 }
 

@@ -3,7 +3,7 @@ import type { KeptPage } from '@plindo/core/design';
 import { pagesFor } from '@plindo/core/design';
 import type { Listing } from '@plindo/core/listings';
 import type { ShownListing } from '@plindo/core/page';
-import { askedBy, holdsFor, inServingOrder } from '@plindo/core/page';
+import { askedBy, holdsFor, inServingOrder, pageServing } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
@@ -18,17 +18,23 @@ export class ServingPages {
     private readonly live: Live,
   ) {}
 
-  /** Which page serves a listing; null where there is no such listing. */
+  /** The designed page that serves a listing, complete; null where Plindo makes it. */
+  pageFor(listing: Listing, kind: Kind): KeptPage | null {
+    return pageServing(pagesFor('listing', kind.id, this.live.designs()), this.shown(listing, kind));
+  }
+
+  /** Which page serves a listing, and why; null where there is no such listing. */
   async ofListing(id: number): Promise<ServingPage | null> {
     const kept = await this.store.listing(id);
     const kind = kept && this.live.kind(kept.kindId);
     if (!kept || !kind) return null;
-    const shown = this.shown(kept, kind);
-    const tried = this.pagesOf(kind).map((page) => ({
+    const shown = this.shown(this.live.complete(kept), kind);
+    const pages = this.pagesOf(kind);
+    const tried = pages.map((page) => ({
       ...{ id: page.id, name: page.definition.name, asks: askedBy(page) },
       holds: holdsFor(page, shown),
     }));
-    const first = this.pagesOf(kind).find((page) => holdsFor(page, shown));
+    const first = pages[tried.findIndex(({ holds }) => holds)];
     return {
       ...{ id: first?.id ?? null, name: first?.definition.name ?? `${kind.one} page` },
       ...{ when: first?.definition.when ?? null, tried },
@@ -45,7 +51,7 @@ export class ServingPages {
     for await (const stretch of this.store.listingsOf(kindId)) {
       if (looked >= MOST_LOOKED_AT) break;
       for (const listing of stretch.filter(({ status }) => status === 'live')) {
-        const shown = this.shown(listing, kind);
+        const shown = this.shown(this.live.complete(listing), kind);
         const row = rows.find(({ page }) => !page || holdsFor(page, shown))!;
         row.count++;
         if (row.ids.length < MOST_NAMED) row.ids.push(listing.id);
@@ -68,9 +74,6 @@ export class ServingPages {
   private shown(listing: Listing, kind: Kind): ShownListing {
     const context = this.live.context();
     const kindById = (id: number): Kind | undefined => this.live.kind(id);
-    return {
-      ...{ listing: this.live.complete(listing), kind, context, kindById },
-      ...{ linked: () => undefined, distance: '' },
-    };
+    return { listing, kind, context, kindById, linked: () => undefined, distance: '' };
   }
 }

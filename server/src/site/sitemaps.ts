@@ -3,7 +3,7 @@ import { pagesFor } from '@plindo/core/design';
 import type { Listing } from '@plindo/core/listings';
 import { categoryPath, listingPath } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
-import { SELECTIONS_SLUG, hasPart, isKindShown } from '@plindo/core/structure';
+import { SELECTIONS_SLUG, SHORTLIST_SLUG, hasPart, isKindShown } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 
 /** As many addresses as one file of a sitemap may have (sitemaps.org, "Using Sitemap index files"). */
@@ -129,7 +129,7 @@ function urlset(urls: string): string {
 
 /** Lists in a state of several choices are no pages of their own for search engines (common practice). */
 function robots(origin: string): string {
-  return `User-agent: *\nDisallow: /desk/\nDisallow: /api/\nDisallow: /*?*&\nDisallow: /shortlist\n\nSitemap: ${origin}/sitemap.xml\n`;
+  return `User-agent: *\nDisallow: /desk/\nDisallow: /api/\nDisallow: /*?*&\nDisallow: /${SHORTLIST_SLUG}\n\nSitemap: ${origin}/sitemap.xml\n`;
 }
 
 function escaped(text: string): string {

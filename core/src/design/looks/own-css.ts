@@ -16,7 +16,10 @@ const HIGHEST = 20;
 /** Everything in own CSS that is refused, in the order of its lines. */
 export function ownCssFaults(css: string): CssFault[] {
   const root = parsed(css);
-  if (!('nodes' in root)) return [root];
+  return 'nodes' in root ? faultsIn(root) : [root];
+}
+
+function faultsIn(root: Root): CssFault[] {
   const faults: CssFault[] = [];
   root.walk((node) => {
     const why = faultOf(node);
@@ -28,7 +31,7 @@ export function ownCssFaults(css: string): CssFault[] {
 /** Own CSS for the parts of a page only, each selector inside them; '' where anything of it is refused. */
 export function scopedCss(css: string): string {
   const root = parsed(css);
-  if (!('nodes' in root) || ownCssFaults(css).length > 0) return '';
+  if (!('nodes' in root) || faultsIn(root).length > 0) return '';
   root.walkRules((rule) => {
     if (isKeyframe(rule)) return;
     rule.selectors = rule.selectors.flatMap((selector) => [`${SCOPE} ${selector}`, `${SCOPE}${attachable(selector)}`]);

@@ -99,9 +99,12 @@ export class Designs {
     return this.editing.change(user, async (unit) => {
       const inOrder = ids.map((id) => existing(unit, id));
       const places = inOrder.map(({ position }) => position).sort((a, b) => a - b);
-      // Designs of a file may share a place.
-      const apart = places.map((place, at) => place + at / (2 * places.length));
-      for (const [at, design] of inOrder.entries()) await unit.updateDesign(design, { position: apart[at]! });
+      const areApart = new Set(places).size === places.length;
+      for (const [at, design] of inOrder.entries()) {
+        // Designs of a file may share a place; else they only change theirs, however often that is done.
+        const position = places[at]! + (areApart ? 0 : at / (2 * places.length));
+        if (position !== design.position) await unit.updateDesign(design, { position });
+      }
       return { sentence: `Ordered ${inOrder.map(({ definition }) => definition.name).join(', ')}`, result: null };
     });
   }

@@ -38,13 +38,13 @@ export class Drafts {
   /** Begins a draft of a design, or of a new one. Refused where another draft of it was begun meanwhile. */
   add(user: User, sketch: UnplacedDesign, of: number | null): Promise<Changed<Design>> {
     return this.editing.change(user, async (unit) => {
-      const { designs, drafts } = unit.structure;
+      const { allDesigns, drafts } = unit.structure;
       const { name } = sketch.definition;
       if (of !== null && drafts.some(({ draft }) => draft?.of === of))
         throw Refusal.of('change.conflict', { title: name });
       const original = of === null ? null : originalOf(of, unit);
       if (original && original.type !== sketch.type) throw Refusal.of('request.not-found');
-      const last = Math.max(0, ...[...designs, ...drafts].map(({ position }) => position));
+      const last = Math.max(0, ...allDesigns.map(({ position }) => position));
       const result = await unit.insertDesign({
         ...sketch,
         kindId: original ? original.kindId : sketch.kindId,
@@ -141,7 +141,8 @@ export class Drafts {
 type DraftedDesign = Design & { readonly draft: Draft };
 
 function isDue(draft: Draft | undefined, nowInMs: number): boolean {
-  return draft?.publishAt !== undefined && draft.publishAt !== null && Date.parse(draft.publishAt) <= nowInMs;
+  const at = draft?.publishAt ?? null;
+  return at !== null && Date.parse(at) <= nowInMs;
 }
 
 function draftOf(id: number, { structure }: Unit): DraftedDesign {

@@ -83,8 +83,7 @@ export class Kinds {
 
 /** Deletes the designs, the links and the listings of a kind, inside a unit; answers how many listings went. */
 export async function removeContents(unit: Unit, kindId: number): Promise<number> {
-  const { designs: published, drafts } = unit.structure;
-  const designs = [...published, ...drafts].filter((design) => design.kindId === kindId);
+  const designs = unit.structure.allDesigns.filter((design) => design.kindId === kindId);
   for (const design of designs) await unit.remove('design', design.id, design);
   for (const link of linksOfKind({ id: kindId }, unit.structure.links)) await removeLink(unit, link, kindId);
   let removed = 0;

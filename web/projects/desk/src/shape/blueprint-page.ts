@@ -8,6 +8,7 @@ import { CategorySetsStore } from '../shared/category-sets-store';
 import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
+import { saveAsFile } from '../shared/save-as-file';
 
 /** Saves the structure as a file, and applies one after showing what it would do. */
 @Component({
@@ -56,11 +57,7 @@ export class BlueprintPage {
       next: (blueprint) => {
         const name = blueprint.site.name.toLowerCase().replace(/[^a-z0-9]+/g, '-');
         const text = `${JSON.stringify(blueprint, null, 2)}\n`;
-        const link = document.createElement('a');
-        link.href = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-        link.download = `${name}-blueprint.json`;
-        link.click();
-        setTimeout(() => URL.revokeObjectURL(link.href));
+        saveAsFile(text, `${name}-blueprint.json`, 'application/json');
       },
       error: (error: unknown) => this.notices.refused(error),
     });

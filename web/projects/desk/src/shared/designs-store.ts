@@ -1,4 +1,4 @@
-import { Injectable, inject, signal } from '@angular/core';
+import { Injectable, computed, inject, signal } from '@angular/core';
 import { DesignsApi, DraftsApi } from '@plindo/api';
 import type { KeptDraft } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
@@ -13,6 +13,9 @@ export class DesignsStore {
   readonly designs = signal<readonly Design[] | null>(null);
   /** What visitors do not see yet; null until it is read for the first time. */
   readonly drafts = signal<readonly KeptDraft[] | null>(null);
+
+  /** The same without who changed them. */
+  readonly draftDesigns = computed(() => (this.drafts() ?? []).map(({ design }) => design));
 
   async reload(): Promise<readonly Design[]> {
     const designs = await firstValueFrom(this.api.all());
@@ -29,7 +32,6 @@ export class DesignsStore {
 
   /** The draft of a design, or with null the new one that has a number. */
   draftOf(of: number | null, id = ''): Design | undefined {
-    const drafts = (this.drafts() ?? []).map(({ design }) => design);
-    return drafts.find((design) => (of === null ? String(design.id) === id : design.draft?.of === of));
+    return this.draftDesigns().find((design) => (of === null ? String(design.id) === id : design.draft?.of === of));
   }
 }

@@ -12,6 +12,7 @@ import { DesignsStore } from '../../shared/designs-store';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
+import { saveAsFile } from '../../shared/save-as-file';
 import { DesignHistory } from '../design/design-history';
 import { DesignSession } from '../design/design-session';
 import { withRedirects } from './redirect-work';
@@ -145,11 +146,7 @@ export class AddressesPage {
   }
 
   protected download(): void {
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([writeRedirects(this.entries())], { type: 'text/csv' }));
-    link.download = 'redirects.csv';
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveAsFile(writeRedirects(this.entries()), 'redirects.csv', 'text/csv');
   }
 
   protected save(): void {

@@ -115,8 +115,9 @@ export class CardDesigner {
   /** The draft of the card; of the main one that nobody has saved yet, the draft that is to be it. */
   private draftAt(kept: KeptCard | undefined, id: string): Design | undefined {
     if (kept || id !== MAIN) return this.designs.draftOf(kept?.id ?? null, id);
-    const drafts = (this.designs.drafts() ?? []).map(({ design }) => design);
-    return drafts.find((design) => design.type === 'card' && String(design.kindId) === this.kindId());
+    return this.designs
+      .draftDesigns()
+      .find((design) => design.type === 'card' && String(design.kindId) === this.kindId());
   }
 
   /** The card that a kind has by itself, or a copy of its main one under a name that is free. */
@@ -153,23 +154,15 @@ export class CardDesigner {
     });
   }
 
-  protected publish(): void {
-    this.send((made, after) => this.session.publish(made, after));
-  }
-
-  protected keepAsDraft(): void {
-    this.send((made, after) => this.session.keepAsDraft(made, after));
-  }
-
   protected throwDraftAway(): void {
     this.session.throwDraftAway(() => this.goOn());
   }
 
-  private send(by: SendDesign): void {
+  protected send(how: SendDesign): void {
     const [work, kind] = [this.work(), this.kind()];
     if (!work || !kind) return;
     const definition = work.card();
-    by({ type: 'card', kindId: kind.id, definition }, ({ id }) => {
+    this.session[how]({ type: 'card', kindId: kind.id, definition }, ({ id }) => {
       work.history.keep(definition);
       // It stays at the card that was saved, under its own address.
       const address = ['/arrange', this.kindId(), 'cards', id];

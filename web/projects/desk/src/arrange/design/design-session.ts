@@ -142,5 +142,5 @@ export class DesignSession {
   }
 }
 
-/** Keeps a design in one way or another; the last is told of it. */
-export type SendDesign = (made: UnplacedDesign, after: (saved: Design) => void) => void;
+/** How a design is kept. */
+export type SendDesign = 'publish' | 'keepAsDraft';

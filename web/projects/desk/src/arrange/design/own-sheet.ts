@@ -1,6 +1,7 @@
 import { DOCUMENT } from '@angular/common';
 import { DestroyRef, effect, inject } from '@angular/core';
-import { scopedCss } from '@plindo/core/design';
+import { looksOf, scopedCss } from '@plindo/core/design';
+import { DesignsStore } from '../../shared/designs-store';
 
 /** Lets pages that are shown in the Desk have the own CSS of a look, for as long as a component lasts. */
 export function wearOwnCss(css: () => string): void {
@@ -11,4 +12,10 @@ export function wearOwnCss(css: () => string): void {
     document.adoptedStyleSheets = document.adoptedStyleSheets.filter((one) => one !== sheet);
   });
   effect(() => sheet.replaceSync(scopedCss(css())));
+}
+
+/** The same with the look that visitors see. */
+export function wearSiteCss(): void {
+  const { designs } = inject(DesignsStore);
+  wearOwnCss(() => looksOf(designs() ?? [])[0]?.definition.css ?? '');
 }

@@ -3,11 +3,11 @@ import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { DesignsApi, DraftsApi, SessionStore } from '@plindo/api';
 import type { KeptDraft } from '@plindo/core/contract';
-import { designDifferences, looksOf } from '@plindo/core/design';
+import { designDifferences } from '@plindo/core/design';
 import { listingPath } from '@plindo/core/page';
 import { DESIGN_WORDS } from '@plindo/core/plans';
 import { momentOfLocal } from '@plindo/core/time';
-import { wearOwnCss } from '../design/own-sheet';
+import { wearSiteCss } from '../design/own-sheet';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
@@ -68,7 +68,7 @@ export class DraftsPage {
     void this.kinds.reload();
     void this.selections.reload();
     void this.designs.reloadAll();
-    wearOwnCss(() => looksOf(this.designs.designs() ?? [])[0]?.definition.css ?? '');
+    wearSiteCss();
     effect(() => {
       this.designs.drafts();
       untracked(() => this.revision.update((number) => number + 1));

@@ -7,7 +7,7 @@ import { linksOfSite, siteFrame, styleOf } from '@plindo/core/page';
 import { looksOf } from '@plindo/core/design';
 import { isListShown } from '@plindo/core/structure';
 import { SiteFooter, SiteHeader } from '@plindo/listing-view';
-import { wearOwnCss } from '../design/own-sheet';
+import { wearSiteCss } from '../design/own-sheet';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindsStore } from '../../shared/kinds-store';
 import { Reading } from '../../shared/reading';
@@ -61,7 +61,7 @@ export class FrameDesigner {
 
   constructor() {
     void this.designs.reloadAll();
-    wearOwnCss(() => looksOf(this.designs.designs() ?? [])[0]?.definition.css ?? '');
+    wearSiteCss();
     void this.kinds.reload();
     effect(() => {
       if (this.designs.drafts() && this.kinds.kinds()) untracked(() => this.begin());
@@ -75,7 +75,7 @@ export class FrameDesigner {
   private begin(): void {
     if (this.history()?.isChanged() === true) return;
     const kept = this.kept();
-    const drafts = (this.designs.drafts() ?? []).map(({ design }) => design);
+    const drafts = this.designs.draftDesigns();
     const draft = kept ? this.designs.draftOf(kept.id) : drafts.find(({ type }) => type === 'frame');
     const begun = this.session.begin({ kept, draft, name: 'frame' }, NEW);
     this.history.set(new DesignHistory(begun.work, begun.kept));
@@ -106,23 +106,15 @@ export class FrameDesigner {
     history.take({ act: 'set', at: [], before, after, words: 'Began a menu of your own' });
   }
 
-  protected publish(): void {
-    this.send((made, after) => this.session.publish(made, after));
-  }
-
-  protected keepAsDraft(): void {
-    this.send((made, after) => this.session.keepAsDraft(made, after));
-  }
-
   protected throwDraftAway(): void {
     this.session.throwDraftAway(() => this.startOver());
   }
 
-  private send(by: SendDesign): void {
+  protected send(how: SendDesign): void {
     const history = this.history();
     if (!history) return;
     const definition = history.design();
-    by({ type: 'frame', kindId: null, definition }, () => {
+    this.session[how]({ type: 'frame', kindId: null, definition }, () => {
       history.keep(definition);
     });
   }

@@ -133,23 +133,15 @@ export class LookDesigner {
     window.open(this.path(), '_blank', 'noopener');
   }
 
-  protected publish(): void {
-    this.send((made, after) => this.session.publish(made, after));
-  }
-
-  protected keepAsDraft(): void {
-    this.send((made, after) => this.session.keepAsDraft(made, after));
-  }
-
   protected throwDraftAway(): void {
     this.session.throwDraftAway(() => this.goOn());
   }
 
-  private send(by: SendDesign): void {
+  protected send(how: SendDesign): void {
     const work = this.work();
     if (!work) return;
     const definition = work.look();
-    by({ type: 'look', kindId: null, definition }, ({ id }) => {
+    this.session[how]({ type: 'look', kindId: null, definition }, ({ id }) => {
       work.history.keep(definition);
       if (!this.kept() && this.lookId() !== String(id))
         void this.router.navigate(['/arrange/looks', id], { replaceUrl: true });

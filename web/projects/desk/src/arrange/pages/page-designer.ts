@@ -12,7 +12,6 @@ import {
   PAGE_PURPOSES,
   PAGE_STARTERS,
   lackingFor,
-  looksOf,
   pageCast,
   pageStartersFor,
   pieceName,
@@ -35,7 +34,7 @@ import type { CastFor } from '../design/starter-cast';
 import { askCast } from '../design/starter-cast';
 import type { StarterOffer } from '../design/starter-menu';
 import { StarterMenu, lacksInWords } from '../design/starter-menu';
-import { wearOwnCss } from '../design/own-sheet';
+import { wearSiteCss } from '../design/own-sheet';
 import { HoldsFor } from './holds-for';
 import { LivePage } from './live-page';
 import type { WantedPage } from './new-page';
@@ -149,7 +148,7 @@ export class PageDesigner {
   constructor() {
     void this.kinds.reload();
     void this.designs.reloadAll();
-    wearOwnCss(() => looksOf(this.designs.designs() ?? [])[0]?.definition.css ?? '');
+    wearSiteCss();
     void this.selections.reload();
     effect(() => {
       const isRead = this.kinds.kinds() && this.designs.drafts() && this.selections.selections();
@@ -195,8 +194,8 @@ export class PageDesigner {
     if (!kept && !draft && this.pageId() !== NEW) return;
     if (before?.history.isChanged() === true) return;
     const wanted = this.wanted();
-    const drafts = (this.designs.drafts() ?? []).map(({ design }) => design);
-    const there = kept ?? draft ?? keptPageFor(wanted, [...(this.designs.designs() ?? []), ...drafts]);
+    const there =
+      kept ?? draft ?? keptPageFor(wanted, [...(this.designs.designs() ?? []), ...this.designs.draftDesigns()]);
     // There is one home page, and one page of a list.
     if (there && !kept && !draft) return void this.router.navigate(['/arrange/pages', there.id], { replaceUrl: true });
     const { serves, kind, selection } = wanted;
@@ -303,14 +302,6 @@ export class PageDesigner {
     this.search.set(url.split('?')[1] ?? '');
   }
 
-  protected publish(): void {
-    this.send((made, after) => this.session.publish(made, after));
-  }
-
-  protected keepAsDraft(): void {
-    this.send((made, after) => this.session.keepAsDraft(made, after));
-  }
-
   protected throwDraftAway(): void {
     this.session.throwDraftAway(() => {
       if (this.kept()) this.startOver();
@@ -318,11 +309,11 @@ export class PageDesigner {
     });
   }
 
-  private send(by: SendDesign): void {
+  protected send(how: SendDesign): void {
     const work = this.work();
     if (!work) return;
     const definition = work.page();
-    by({ type: 'page', kindId: work.around.kind?.id ?? null, definition }, ({ id }) => {
+    this.session[how]({ type: 'page', kindId: work.around.kind?.id ?? null, definition }, ({ id }) => {
       work.history.keep(definition);
       // It stays at the page that was saved, under its own address.
       if (!this.kept() && this.pageId() !== String(id))

@@ -23,6 +23,7 @@ import type { FileFacts } from './import-protocol';
 import { ImportRefusal, ImportWorker } from './import-worker';
 import { kindNames } from './kind-names';
 import { RowsPreview } from './rows-preview';
+import { saveAsFile } from '../../shared/save-as-file';
 
 /** Where the page stands: choosing, reading, planning, bringing in, done. */
 type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
@@ -129,11 +130,7 @@ export class ImportPage implements MayHoldWork {
   /** The file with the rows that would be refused, for mending them apart. */
   protected async saveRefused(): Promise<void> {
     const csv = await this.worker.ask({ do: 'refused', rows: this.check()?.refusedRows ?? [] });
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([csv], { type: 'text/csv' }));
-    link.download = this.fileName().replace(/(\.\w+)?$/, '-refused.csv');
-    link.click();
-    URL.revokeObjectURL(link.href);
+    saveAsFile(csv, this.fileName().replace(/(\.\w+)?$/, '-refused.csv'), 'text/csv');
   }
 
   protected async bringIn(): Promise<void> {
