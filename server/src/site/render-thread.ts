@@ -6,7 +6,10 @@ export type PageSource = (url: string) => Promise<string>;
 
 interface Rendering {
   readonly id: number;
+  readonly url: string;
   readonly source: PageSource;
+  /** Of the page at its address, made while the thread makes ready for it. */
+  readonly model: Promise<string>;
   /** Why there is no model, which is why the rendering fails. */
   cause: unknown;
   done(page: RenderedPage): void;
@@ -32,9 +35,12 @@ export class RenderThread {
   render(url: string, source: PageSource): Promise<RenderedPage> {
     const id = ++this.last;
     return new Promise((done, failed) => {
-      this.rendering = { id, source, cause: null, done, failed };
       this.worker ??= this.begin();
       this.worker.postMessage({ kind: 'render', id, url } satisfies ToRenderer);
+      const model = source(url);
+      // One that can't be made is told of when the thread asks for it.
+      model.catch(() => undefined);
+      this.rendering = { id, url, source, model, cause: null, done, failed };
     });
   }
 
@@ -57,7 +63,8 @@ export class RenderThread {
   }
 
   private async answer(rendering: Rendering, url: string): Promise<void> {
-    const model = await rendering.source(url).catch((error: unknown) => {
+    const asked = url === rendering.url ? rendering.model : rendering.source(url);
+    const model = await asked.catch((error: unknown) => {
       rendering.cause = error;
       return null;
     });

@@ -6,6 +6,7 @@ import { LRUCache } from 'lru-cache';
 import type { PageModel } from '@plindo/core/page';
 import { readTemplate, withFaces } from './page-template.js';
 import type { FromRenderer, RenderedPage, ToRenderer } from './render-messages.js';
+import { letTimersBeginAtOnce } from './timers-at-once.js';
 
 /** What the built site gives: it renders an address into its page, with what it asks for of the data. */
 interface BuiltSite {
@@ -14,7 +15,11 @@ interface BuiltSite {
     rendering: {
       page: string;
       isPlain: boolean;
-      data: { page(url: string): Promise<PageModel>; cards: LRUCache<string, string> | null };
+      data: {
+        page(url: string): Promise<PageModel>;
+        cards: LRUCache<string, string> | null;
+        words: Map<string, unknown> | null;
+      };
     },
   ): Promise<RenderedPage>;
 }
@@ -22,11 +27,13 @@ interface BuiltSite {
 /** Of all cards that a thread keeps: those of some ten thousand listings. */
 const MOST_CARDS_IN_CHARACTERS = 24_000_000;
 
+/** The plain way is there to compare with. */
+const isPlain = process.env['PLINDO_PLAIN_RENDERING'] === 'yes';
+if (!isPlain) letTimersBeginAtOnce();
+
 const folder = workerData as string;
 const site = import(pathToFileURL(join(folder, 'server', 'server.mjs')).href) as Promise<BuiltSite>;
 const template = readTemplate(folder);
-/** The plain way is there to compare with. */
-const isPlain = process.env['PLINDO_PLAIN_RENDERING'] === 'yes';
 /** HTML of cards that pages have had lately. */
 const cards = isPlain
   ? null
@@ -34,6 +41,8 @@ const cards = isPlain
       maxSize: MOST_CARDS_IN_CHARACTERS,
       sizeCalculation: (html, key) => html.length + key.length,
     });
+/** The words of the site, as its program keeps them. */
+const words = isPlain ? null : new Map<string, unknown>();
 /** By number of a rendering, who waits for a model. */
 const waiting = new Map<number, (model: string | null) => void>();
 
@@ -55,7 +64,7 @@ async function render(id: number, url: string): Promise<void> {
       return model;
     };
     const { document, faces } = await template;
-    const rendered = await (await site).render(url, { page: document, isPlain, data: { page, cards } });
+    const rendered = await (await site).render(url, { page: document, isPlain, data: { page, cards, words } });
     tell({ kind: 'rendered', id, page: { ...rendered, html: withFaces(rendered.html, look, faces) } });
   } catch (error) {
     tell({ kind: 'failed', id, reason: error instanceof Error ? (error.stack ?? error.message) : String(error) });

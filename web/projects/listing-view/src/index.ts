@@ -11,5 +11,6 @@ export * from './site-footer';
 export * from './site-header';
 export { KeepButtons, type KeptChange } from './visitor/keep-buttons';
 export { CARDS_BY_NUMBER, VisitorLists } from './visitor/visitor-lists';
+export { MAKE_WORDS } from './page-words';
 export { KEPT_CARDS, type KeptCards } from './sleeping-card';
 export * from './value';

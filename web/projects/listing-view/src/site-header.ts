@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { HeaderModel, PageFrame } from '@plindo/core/page';
-import { viewWords } from '@plindo/core/values';
 import { PictureView } from './picture';
 import { VisitorLists } from './visitor/visitor-lists';
+import { MAKE_WORDS } from './page-words';
 
 /** What stands above every page: what leads to the home page, the menu, and a search; the last two behind a button on narrow screens. It works without scripts. */
 @Component({
@@ -63,7 +63,8 @@ export class SiteHeader {
 
   protected readonly kept = inject(VisitorLists).shortlist;
   protected readonly header = computed((): HeaderModel => this.frame().header);
-  protected readonly words = computed(() => viewWords(this.frame().words));
+  private readonly wordsOf = inject(MAKE_WORDS);
+  protected readonly words = computed(() => this.wordsOf(this.frame().words));
 
   protected isCurrent(href: string): boolean {
     const { canonical } = this.frame();

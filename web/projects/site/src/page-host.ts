@@ -20,9 +20,8 @@ import type { TriedLook } from '@plindo/api/tried-look';
 import { takeLookOff, triedLook } from '@plindo/api/tried-look';
 import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import { chosenAt, shortlistAddress } from '@plindo/core/page';
-import { viewWords } from '@plindo/core/values';
 import type { KeptChange, StateChange, TypedWords } from '@plindo/listing-view';
-import { DesignedPageView, KeepButtons, SiteFooter, SiteHeader, VisitorLists } from '@plindo/listing-view';
+import { DesignedPageView, KeepButtons, MAKE_WORDS, SiteFooter, SiteHeader, VisitorLists } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
 import { PageHead } from './page-head';
 import { SITE_DATA } from './site-data';
@@ -103,7 +102,8 @@ export class PageHost {
   /** Given by the router. */
   readonly model = input.required<PageModel>();
 
-  protected readonly words = computed(() => viewWords(this.model().words));
+  private readonly wordsOf = inject(MAKE_WORDS);
+  protected readonly words = computed(() => this.wordsOf(this.model().words));
   protected readonly suggestions = signal<readonly SuggestionModel[]>([]);
   protected readonly places = signal<readonly string[]>([]);
   /** Of a page that is not there: what may have been meant. */

@@ -14,9 +14,8 @@ import {
 } from '@angular/core';
 import type { AreaModel, ColumnModel, DesignedPage, PieceModel, StripModel, SuggestionModel } from '@plindo/core/page';
 import { isQuiet } from '@plindo/core/page';
-import { viewWords } from '@plindo/core/values';
 import { searchOfForm } from '../form-state';
-import { PAGE_WORDS } from '../page-words';
+import { MAKE_WORDS, PAGE_WORDS } from '../page-words';
 import { PictureView } from '../picture';
 import { QuietPiece } from '../quiet-piece';
 import { whenIdle } from '../browser';
@@ -88,7 +87,8 @@ export class DesignedPageView implements PageSteering {
   readonly interactive = signal(false);
   readonly forms = computed(() => this.model().cardForms);
   readonly listing = computed(() => this.model().listing?.id ?? null);
-  readonly words = computed(() => viewWords(this.model().words));
+  private readonly wordsOf = inject(MAKE_WORDS);
+  readonly words = computed(() => this.wordsOf(this.model().words));
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
   private typing: ReturnType<typeof setTimeout> | undefined;
 
