@@ -56,6 +56,8 @@ const OF_NO_LIST = { own: null, category: null, selectionId: 0 } as const;
 
 /** Finds what stands at paths of the public side. */
 export class Places {
+  private readonly standards = new WeakMap<Kind, Designed>();
+
   constructor(private readonly live: Live) {}
 
   at(path: string): Place | null {
@@ -74,7 +76,17 @@ export class Places {
     const kindId = selection === 0 ? (list.parts[0]?.catalog.kind.id ?? null) : null;
     const pages = pagesFor('index', kindId, this.live.designs());
     const kept = pages.find(({ definition }) => definition.selection === selection);
-    return kept ? designed(kept) : standard(standardIndexPage(heading, list.design));
+    if (kept) return designed(kept);
+    const made = (): Designed => standard(standardIndexPage(heading, list.design));
+    const kind = list.parts[0]?.catalog.kind;
+    return kind && selection === 0 ? this.standardOf(kind, made) : made();
+  }
+
+  /** The standard page of a kind's list, made once for as long as the kind stays as it is. */
+  private standardOf(kind: Kind, make: () => Designed): Designed {
+    const known = this.standards.get(kind) ?? make();
+    this.standards.set(kind, known);
+    return known;
   }
 
   ofKind(catalog: Catalog): NamedList {
