@@ -7,7 +7,7 @@ import type { PictureFormat } from '../services/media/pictures.js';
 import { PICTURE_FORMATS, PICTURE_WIDTHS } from '../services/media/pictures.js';
 import { apiRouter } from './api.js';
 import { problemHandler } from './problem.js';
-import { securityHeaders } from './security.js';
+import { fileHeaders, securityHeaders } from './security.js';
 import type { Services } from './services.js';
 import type { SitePages } from '../site/site-pages.js';
 import type { WebFolders } from './web-apps.js';
@@ -74,7 +74,7 @@ export async function makeApp({ services, log, trustProxy, web }: AppParts): Pro
     next();
   });
   app.use('/api', compression(), apiRouter(services));
-  app.get('/pictures/:name', sendPicture(services));
+  app.get('/pictures/:name', fileHeaders, sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));
   app.use(sitemapRouter(services));
   app.use(ownSheetRouter(services));

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import express from 'express';
 import { askRaw, listening } from '../../testing/raw-http.js';
 import { builtFiles } from './built-files.js';
+import { fileHeaders, securityHeaders } from './security.js';
 
 describe('Files of a build', () => {
   let folder: string;
@@ -21,7 +22,7 @@ describe('Files of a build', () => {
       writeFileSync(join(folder, name!), content!);
     }
     const app = express();
-    app.use(builtFiles(folder));
+    app.use(securityHeaders(), fileHeaders, builtFiles(folder));
     server = await listening(app);
   });
   afterAll(() => {
@@ -47,5 +48,20 @@ describe('Files of a build', () => {
     expect(await get('/font-A.woff2', 'br')).toEqual([200, 'font', undefined, 'font/woff2', undefined, FOR_A_YEAR]);
     expect((await get('/main-B.js', 'br'))[0]).toBe(404);
     expect((await get('/../main-A.js', 'br'))[0]).not.toBe(500);
+  });
+
+  it('bring the headers of security that mean something for a file, and none of those that pages have', async () => {
+    const { headers } = await askRaw(server, '/main-A.js', {});
+    expect(headers).toEqual(
+      jasmine.objectContaining({
+        'x-content-type-options': 'nosniff',
+        'cross-origin-resource-policy': 'same-origin',
+        'content-security-policy': "default-src 'none'",
+      }),
+    );
+    const ofPages = Object.keys(headers).filter((name) =>
+      /^(x-(?!content)|referrer|origin-agent|cross-origin-opener)/.test(name),
+    );
+    expect(ofPages).toEqual([]);
   });
 });

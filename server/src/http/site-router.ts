@@ -8,6 +8,7 @@ import { Busy } from '../site/renderer.js';
 import type { SitePages } from '../site/site-pages.js';
 import { FILE_NAME, builtFiles } from './built-files.js';
 import { originOf } from './origin.js';
+import { fileHeaders } from './security.js';
 import { sessionSecret } from './session.js';
 
 const LONGEST_URL = 8000;
@@ -27,7 +28,7 @@ export function siteHits(site: SitePages): RequestHandler {
 /** The public side, rendered on the server; a page is kept until anything changes that it was made of. */
 export function siteRouter(folder: string, site: SitePages): Router {
   const router = Router();
-  router.get(FILE_NAME, builtFiles(join(folder, 'browser')));
+  router.get(FILE_NAME, fileHeaders, builtFiles(join(folder, 'browser')));
   // Not by a pattern, which would refuse an address that cannot be decoded; it leads nowhere, like any other.
   router.use(async (request, response, next) => {
     if (!isReading(request)) return next();

@@ -2,12 +2,12 @@ import { readFile, readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 
 /** What pages that nobody has given a look are set in. */
-const STANDARD_FACES = { '--pl-heading': 'Bricolage Grotesque Variable', '--pl-text': 'Figtree Variable' };
+const STANDARD_FACES = { '--pl-heading': 'Bricolage Grotesque', '--pl-text': 'Figtree Variable' };
 
 /** The document that the build of the site has made, into which pages go, and the typefaces that its sheet has. */
 export interface PageTemplate {
   readonly document: string;
-  /** By family, the file with the letters of most European languages. */
+  /** By family, the file with the letters of most European languages; of several weights, the last in the sheet. */
   readonly faces: ReadonlyMap<string, string>;
 }
 

@@ -12,7 +12,8 @@ export const BUTTON_FORMS = ['as-corners', 'pill'] as const;
 
 /** Pairs of typefaces, that of headings and that of text; all ship with Plindo, or with whatever shows the page. */
 export const TYPEFACES = {
-  shore: [faces('Bricolage Grotesque'), faces('Figtree')],
+  // Two weights of its headings weigh half of all weights in one file.
+  shore: ["'Bricolage Grotesque', 'Bricolage Grotesque Stand-in', sans-serif", faces('Figtree')],
   library: [faces('Source Serif 4', 'serif'), faces('Source Sans 3')],
   press: [faces('Literata', 'serif'), faces('Figtree')],
   notice: [faces('Outfit'), faces('Source Sans 3')],
