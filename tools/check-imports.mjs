@@ -17,6 +17,7 @@ const CORE_ORDER = [
   'query',
   'page',
   'exchange',
+  'site-starters',
   'contract',
 ];
 /** Folders of the server, with what each may import of the others. */

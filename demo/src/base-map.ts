@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { HARBOURS } from './places.js';
-import { Dice } from './random.js';
+import { Dice } from '@plindo/core/values';
 
 /**
  * Draws the invented coast of Merrow Sound as GeoJSON (RFC 7946): the land on both sides of the sound, and islands. Run

@@ -26,7 +26,7 @@ import { guidePages } from './pages/guide-pages.js';
 import { drawLogo } from './pictures.js';
 import { drawPortrait } from './portraits.js';
 import { BERTH_FACILITIES, BERTH_TYPES, HARBOURS } from './places.js';
-import { Dice } from './random.js';
+import { Dice } from '@plindo/core/values';
 import { CHANNEL_KIND, GUIDE_KIND, fillReading } from './reading.js';
 
 const BERTHS_WITHOUT_PICTURE = 0.2;

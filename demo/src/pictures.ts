@@ -1,5 +1,5 @@
 import sharp from 'sharp';
-import { Dice } from './random.js';
+import { Dice } from '@plindo/core/values';
 
 /** Shapes in which the demo's pictures come: a directory has to cope with all of them. */
 const SHAPES = [

@@ -17,6 +17,7 @@ import { Designs } from './services/design/designs.js';
 import { Editing } from './services/editing.js';
 import { FieldChanges } from './services/structure/field-changes.js';
 import { Files } from './services/media/files.js';
+import { Examples } from './services/listings/examples.js';
 import { Finder } from './services/listings/finder.js';
 import { HandOrders } from './services/listings/hand-orders.js';
 import { Health } from './services/health.js';
@@ -28,6 +29,7 @@ import { PictureLibrary } from './services/media/picture-library.js';
 import { Pictures } from './services/media/pictures.js';
 import { Problems } from './services/listings/problems.js';
 import { Selections } from './services/structure/selections.js';
+import { SiteStarters } from './services/exchange/site-starters.js';
 import { Site } from './services/structure/site.js';
 import { Throttles } from './services/people/throttles.js';
 import { TableViews } from './services/listings/table-views.js';
@@ -37,6 +39,7 @@ import { liveWithDrafts } from './site/live-with-drafts.js';
 import { Pages } from './site/pages.js';
 import { ServingPages } from './site/serving-pages.js';
 import { Sitemaps } from './site/sitemaps.js';
+import { SitePreviews } from './site-previews.js';
 import { Store } from './store/index.js';
 
 /** What a server is put together of. */
@@ -75,6 +78,8 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
   const pages = new Pages(store, live);
   const drafts = new Drafts(store, live, editing);
   drafts.watch(tell ?? (() => undefined));
+  const blueprints = new Blueprints(store, editing);
+  const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
   const services: Services = {
     live,
     health: new Health(store, live),
@@ -86,11 +91,12 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     handOrders: new HandOrders(editing),
     tableViews: new TableViews(store, live),
     blueprintZips: new BlueprintZips(store, pictures, files),
-    blueprints: new Blueprints(store, editing),
+    blueprints,
     candidates: new Candidates(live),
     categorySets,
     changes: new Changes(store, live, editing),
     fieldChanges: new FieldChanges(store, live, editing),
+    examples: new Examples(store, editing),
     finder: new Finder(store, live),
     files,
     kinds: new Kinds(store, live, editing),
@@ -108,13 +114,26 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     problems: new Problems(store, live, categorySets),
     designs: new Designs(store, live, editing),
     selections: new Selections(store, live, editing),
+    previews,
     site: new Site(editing, files),
+    siteStarters: new SiteStarters(live, pictures, blueprints),
   };
-  const close = async (): Promise<void> => {
-    drafts.stop();
-    await imports.stop().catch(() => undefined);
-    await live.stop();
-    await store.close();
-  };
+  const close = (): Promise<void> => closeAll({ previews, drafts, imports, live, store });
   return { services, store, repairs, close };
+}
+
+interface Running {
+  readonly previews: SitePreviews;
+  readonly drafts: Drafts;
+  readonly imports: Imports;
+  readonly live: Live;
+  readonly store: Store;
+}
+
+async function closeAll({ previews, drafts, imports, live, store }: Running): Promise<void> {
+  await previews.close();
+  drafts.stop();
+  await imports.stop().catch(() => undefined);
+  await live.stop();
+  await store.close();
 }

@@ -1,7 +1,7 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
 import type { ConditionFault, Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
 import type { Awkwardness, Design, PagePurpose } from '../design/index.js';
-import type { CardForms, CardModel } from '../page/index.js';
+import type { CardForms, CardModel, PageModel } from '../page/index.js';
 import type { Explanation, TableFilter } from '../query/index.js';
 import type {
   CategorySet,
@@ -82,6 +82,30 @@ export interface SelectionPreview {
   readonly issues: readonly Issue[];
   /** By position of a condition, how many listings it removes that all others let in. */
   readonly removed: readonly number[];
+}
+
+/** A whole site to begin with. */
+export interface SiteStarterSummary {
+  readonly name: string;
+  readonly label: string;
+  readonly purpose: string;
+  /** What its kinds are called, with how many examples each brings. */
+  readonly kinds: readonly { readonly many: string; readonly examples: number }[];
+}
+
+/** A page of a site as it would be. */
+export interface PreviewedPage {
+  readonly label: string;
+  readonly path: string;
+  readonly model: PageModel;
+}
+
+/** The listings that came with a starter and are not in the bin. */
+export interface ExamplesSummary {
+  /** Those that are as they came. */
+  readonly untouched: number;
+  /** Those that somebody has changed, and made their own by that. */
+  readonly changed: number;
 }
 
 /** The page that serves a listing; its number is null for the standard one of its kind. */

@@ -71,6 +71,7 @@ export const ERROR_CATALOGUE = {
   'link.exclusive':
     '{label} leads to listings that only one can hold, so it cannot be set for several at once. Set it for each by itself.',
   'link.listing': '{label} cannot be linked with “{found}”: it is not a listing of the kind at the other end.',
+  'starter.taken': 'There is already {what} here. Rename it, or begin with something else.',
   'blueprint.zip': 'This is not a blueprint that can be applied: {reason}',
   'listing.window': '{label} ({until}) has to lie after its beginning ({from}).',
   'category.set': 'The category set is not right: {reason}',

@@ -1,5 +1,6 @@
 export * from './collation.js';
 export * from './contrast.js';
+export * from './dice.js';
 export * from './errors.js';
 export * from './formats.js';
 export * from './measure.js';

@@ -49,10 +49,13 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /designs/:id/main', 'DELETE /designs/:id', 'GET /drafts', 'POST /drafts', 'PUT /drafts/:id'],
     ...['GET /addresses/former', 'POST /addresses/look', 'GET /kinds/:id/serving', 'POST /designs/order'],
     ...['DELETE /drafts/:id', 'POST /drafts/moment', 'POST /drafts/publish'],
+    ...['GET /site-starters', 'GET /examples', 'DELETE /examples'],
   ],
   owner: [
     ...['DELETE /category-sets/:id', 'DELETE /kinds/:id', 'DELETE /links/:id', 'DELETE /selections/:id'],
     ...['GET /blueprint', 'GET /blueprint/zip', 'POST /blueprint', 'POST /blueprint/plan', 'POST /blueprint/zip'],
+    ...['POST /blueprint/preview', 'POST /blueprint/zip/preview'],
+    ...['GET /site-starters/:name/preview', 'POST /site-starters/:name'],
     ...['POST /blueprint/zip/plan', 'POST /category-sets', 'POST /kinds', 'POST /kinds/:id/rename-key'],
     'POST /kinds/:id/addresses/plan',
     ...['POST /kinds/:id/type-change', 'POST /kinds/:id/type-change/plan', 'POST /links', 'POST /selections'],

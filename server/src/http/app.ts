@@ -43,10 +43,11 @@ function sendFile({ files }: Services): RequestHandler {
 const PICTURE_NAME = new RegExp(`^([0-9a-f]{32})-(${PICTURE_WIDTHS.join('|')})\\.(${PICTURE_FORMATS.join('|')})$`);
 
 /** Sends a picture in one of its widths and formats. Its name holds a hash of its content, so it never changes. */
-function sendPicture({ pictures }: Services): RequestHandler {
+function sendPicture({ pictures, previews }: Services): RequestHandler {
   return async (request, response) => {
     const [, hash = '', width = '', format = ''] = PICTURE_NAME.exec(String(request.params['name'])) ?? [];
-    const path = hash === '' ? null : await pictures.variant(hash, Number(width), format as PictureFormat);
+    const asked = [hash, Number(width), format as PictureFormat] as const;
+    const path = hash === '' ? null : ((await pictures.variant(...asked)) ?? (await previews.pictureFile(...asked)));
     if (path === null) return void response.status(404).end();
     sendKept(response.type(format).set('Cache-Control', 'public, max-age=31536000, immutable'), path);
   };

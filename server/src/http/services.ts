@@ -1,3 +1,4 @@
+import type { PreviewedPage, User } from '@plindo/core/contract';
 import type { Live } from '../live/live.js';
 import type { AddressBook } from '../site/address-book.js';
 import type { DraftedPages } from '../site/drafted-pages.js';
@@ -18,18 +19,28 @@ import type { FieldChanges } from '../services/structure/field-changes.js';
 import type { Drafts } from '../services/design/drafts.js';
 import type { Designs } from '../services/design/designs.js';
 import type { Files } from '../services/media/files.js';
+import type { Examples } from '../services/listings/examples.js';
 import type { Finder } from '../services/listings/finder.js';
+import type { SiteStarters } from '../services/exchange/site-starters.js';
 import type { Health } from '../services/health.js';
 import type { Imports } from '../services/exchange/imports.js';
 import type { Kinds } from '../services/structure/kinds.js';
 import type { Links } from '../services/structure/links.js';
 import type { Listings } from '../services/listings/listings.js';
 import type { PictureLibrary } from '../services/media/picture-library.js';
-import type { Pictures } from '../services/media/pictures.js';
+import type { PictureFormat, Pictures } from '../services/media/pictures.js';
 import type { Problems } from '../services/listings/problems.js';
 import type { Selections } from '../services/structure/selections.js';
 import type { Throttles } from '../services/people/throttles.js';
 import type { Site } from '../services/structure/site.js';
+
+/** Shows what a site would be. */
+export interface Previews {
+  /** The pages of a new site in which somebody has done something; that site is thrown away. */
+  show(make: (services: Services, user: User) => Promise<unknown>): Promise<PreviewedPage[]>;
+  /** Where a picture of the latest preview lies; null for one that it doesn't have. */
+  pictureFile(hash: string, width: number, format: PictureFormat): Promise<string | null>;
+}
 
 /** All that routes can call. */
 export interface Services {
@@ -50,6 +61,7 @@ export interface Services {
   readonly draftedSite: Pages;
   readonly draftedPages: DraftedPages;
   readonly drafts: Drafts;
+  readonly examples: Examples;
   readonly fieldChanges: FieldChanges;
   readonly files: Files;
   readonly finder: Finder;
@@ -62,9 +74,11 @@ export interface Services {
   readonly pages: Pages;
   readonly pictureLibrary: PictureLibrary;
   readonly pictures: Pictures;
+  readonly previews: Previews;
   readonly problems: Problems;
   readonly selections: Selections;
   readonly servingPages: ServingPages;
   readonly site: Site;
+  readonly siteStarters: SiteStarters;
   readonly sitemaps: Sitemaps;
 }

@@ -14,6 +14,7 @@ import * as oneWritePath from './migrations/0010-one-write-path.js';
 import * as designs from './migrations/0011-designs.js';
 import * as addresses from './migrations/0012-addresses.js';
 import * as drafts from './migrations/0013-drafts.js';
+import * as examples from './migrations/0014-examples.js';
 import { openPostgres } from './postgres/postgres-dialect.js';
 import { openSqlite } from './sqlite/sqlite-dialect.js';
 
@@ -36,6 +37,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0011-designs': designs,
   '0012-addresses': addresses,
   '0013-drafts': drafts,
+  '0014-examples': examples,
 };
 
 /** Whether an address names a PostgreSQL database; anything else is the path of an SQLite file. */

@@ -50,6 +50,7 @@ const TABLES = {
     { id, linkId: INTEGER, a: INTEGER, b: INTEGER, note: STRING, aOrder: DOUBLE, bOrder: DOUBLE },
   ],
   formerAddresses: ['former_addresses', { scope: key(STRING), address: key(TEXT), ownerId: INTEGER }],
+  examples: ['examples', { listingId: key(INTEGER), asItCame: STRING }],
   uniqueValues: ['unique_values', { kindId: key(INTEGER), field: key(STRING), value: key(STRING), listingId: INTEGER }],
   changes: [
     'changes',

@@ -15,7 +15,7 @@ const LARGEST_BLUEPRINT = '64mb';
 
 const LARGEST_ZIP_IN_BYTES = 2 * 1024 ** 3;
 
-export function blueprintRoutes({ blueprints, blueprintZips }: Services): Route[] {
+export function blueprintRoutes({ blueprints, blueprintZips, previews }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -47,6 +47,16 @@ export function blueprintRoutes({ blueprints, blueprintZips }: Services): Route[
       handle: (call) => blueprints.apply(signedIn(call), complete(call.body)),
     }),
     route({
+      method: 'post',
+      path: '/blueprint/preview',
+      permission: 'change structure',
+      summary: 'The pages of a new site to which a blueprint is applied; nothing is changed here.',
+      body: BlueprintDto,
+      largestBody: LARGEST_BLUEPRINT,
+      answers: 'PreviewedPage[]',
+      handle: (call) => previews.show(({ blueprints: own }, user) => own.apply(user, complete(call.body))),
+    }),
+    route({
       method: 'get',
       path: '/blueprint/zip',
       permission: 'change structure',
@@ -68,6 +78,19 @@ export function blueprintRoutes({ blueprints, blueprintZips }: Services): Route[
       answers: 'BlueprintPlan',
       handle: ({ request }) =>
         blueprintZips.read(pathOf(request), (document, things) => blueprints.plan(checked(document), things)),
+    }),
+    route({
+      method: 'post',
+      path: '/blueprint/zip/preview',
+      permission: 'change structure',
+      summary: 'The same of a blueprint zip, sent as the form part "file".',
+      file: 'file',
+      largestFileOnDisk: LARGEST_ZIP_IN_BYTES,
+      answers: 'PreviewedPage[]',
+      handle: ({ request }) =>
+        previews.show(({ blueprints: own, blueprintZips: zips }, user) =>
+          zips.read(pathOf(request), (document, things) => own.apply(user, checked(document), things)),
+        ),
     }),
     route({
       method: 'post',

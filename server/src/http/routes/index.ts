@@ -19,6 +19,7 @@ import { sessionRoutes } from './session.js';
 import { siteRoutes } from './site.js';
 import { tableViewRoutes } from './table-views.js';
 import { tokenRoutes } from './tokens.js';
+import { siteStarterRoutes } from './site-starters.js';
 
 /** Every route of the API: mounted, checked against roles, and written into the OpenAPI document from this list. */
 export function allRoutes(services: Services): Route[] {
@@ -40,6 +41,7 @@ export function allRoutes(services: Services): Route[] {
     ...fileRoutes(services),
     ...importRoutes(services),
     ...blueprintRoutes(services),
+    ...siteStarterRoutes(services),
     ...changeRoutes(services),
     ...tokenRoutes(services),
   ];

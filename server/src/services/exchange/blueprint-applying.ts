@@ -30,6 +30,8 @@ export class BlueprintApplying {
   private readonly kinds = new Map<string, StoredKind>();
   /** Numbers of listings by the slugs of their kind and of themselves. */
   private readonly listings = new Map<string, number>();
+  /** The numbers of the listings that it has brought. */
+  readonly brought: number[] = [];
   /** Kinds whose listings get other addresses. */
   private readonly readdressed: number[] = [];
   private kept: ReadonlySet<string> = new Set();
@@ -147,6 +149,7 @@ export class BlueprintApplying {
       }
       for (const listing of await unit.insertListings(stored.id, contents)) {
         listings.set(`${slug}/${listing.slug}`, listing.id);
+        this.brought.push(listing.id);
       }
     }
   }

@@ -2,11 +2,13 @@ import type { Changed, User } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
 import { blueprintOf, hashesIn, planBlueprint } from '@plindo/core/exchange';
 import type { Listing } from '@plindo/core/listings';
+import { Refusal } from '@plindo/core/values';
 import type { Store } from '../../store/index.js';
 import { BlueprintApplying } from './blueprint-applying.js';
 import type { BroughtThings } from './blueprint-zip.js';
 import { NOTHING_BROUGHT } from './blueprint-zip.js';
 import type { Editing } from '../editing.js';
+import { noteAsExamples } from '../listings/examples.js';
 
 /** The structure of the site as a document: saved, compared, and applied as a whole or not at all. */
 export class Blueprints {
@@ -49,6 +51,22 @@ export class Blueprints {
       await this.store.files.forget(added);
       throw error;
     }
+  }
+
+  /** Applies a blueprint of which nothing is here yet, its listings as examples; `sentence` tells the log what was done. */
+  async begin(user: User, blueprint: Blueprint, sentence: string): Promise<Changed<BlueprintPlan>> {
+    const plan = await this.plan(blueprint);
+    return this.editing.change(user, async (unit) => {
+      const { kinds, sets } = unit.structure;
+      const takenKind = blueprint.kinds.find(({ slug }) => kinds.some((own) => own.slug === slug));
+      const takenSet = blueprint.categorySets.find(({ slug }) => sets.some((own) => own.slug === slug));
+      if (takenKind) throw Refusal.of('starter.taken', { what: `a kind at /${takenKind.slug}` });
+      if (takenSet) throw Refusal.of('starter.taken', { what: `a category set called “${takenSet.slug}”` });
+      const applying = new BlueprintApplying(unit, blueprint);
+      await applying.apply();
+      await noteAsExamples(unit, applying.brought);
+      return { sentence, result: plan };
+    });
   }
 
   /** Of the pictures and files that a blueprint names, those that are here or come with it. */

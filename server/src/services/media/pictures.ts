@@ -39,16 +39,25 @@ export class Pictures {
 
   /** Keeps a picture; the same bytes, and pictures that come to the same, are kept once. */
   async add(bytes: Buffer, fileName: string): Promise<PictureRecord> {
-    const source = hashOf(bytes);
-    const known = await this.store.pictures.bySource(source);
+    const known = await this.store.pictures.bySource(hashOf(bytes));
     if (known) return known;
     await this.inspect(bytes);
+    return this.addAs(bytes, fileName);
+  }
+
+  private async addAs(bytes: Buffer, fileName: string): Promise<PictureRecord> {
     const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS })
       .autoOrient()
       .resize({ width: KEPT_SIDE, height: KEPT_SIDE, fit: 'inside', withoutEnlargement: true })
       .webp({ quality: KEPT_QUALITY })
       .toBuffer({ resolveWithObject: true });
-    return this.keep(data, { width: info.width, height: info.height, fileName, source });
+    return this.keep(data, { width: info.width, height: info.height, fileName, source: hashOf(bytes) });
+  }
+
+  /** Keeps a drawing of Plindo's own; SVG from elsewhere is never read. */
+  async addDrawing(svg: string, fileName: string): Promise<PictureRecord> {
+    const bytes = Buffer.from(svg);
+    return (await this.store.pictures.bySource(hashOf(bytes))) ?? this.addAs(bytes, fileName);
   }
 
   /**

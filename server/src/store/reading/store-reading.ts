@@ -39,6 +39,12 @@ export class StoreReading {
     return ids.flatMap((id) => byId.get(id) ?? []);
   }
 
+  /** By the numbers of the listings that came as examples, gone ones among them, a hash of what each came as. */
+  async examples(): Promise<Map<number, string>> {
+    const rows = await rowsOf<{ listingId: number; asItCame: string }>(this.models.examples, {});
+    return new Map(rows.map(({ listingId, asItCame }) => [listingId, asItCame]));
+  }
+
   /** What is shown of linked listings elsewhere. */
   async namesOf(ids: readonly number[]): Promise<ListingName[]> {
     const attributes = ['id', 'kindId', 'title', 'slug', 'address', 'status', 'shownFrom', 'shownUntil'];

@@ -119,6 +119,14 @@ export class UnitReading {
     return (await rowsOf<{ id: number }>(this.models.listings, { ...options, order: ['id'] })).map(({ id }) => id);
   }
 
+  /** By the numbers of the listings that came as examples, gone ones among them, a hash of what each came as. */
+  async examples(): Promise<Map<number, string>> {
+    const rows = await rowsOf<{ listingId: number; asItCame: string }>(this.models.examples, {
+      transaction: this.transaction,
+    });
+    return new Map(rows.map(({ listingId, asItCame }) => [listingId, asItCame]));
+  }
+
   /** The numbers by which the listings of a kind stand in hand order, those in the bin aside; in no order. */
   async handPlaces(kindId: number): Promise<{ id: number; handOrder: number | null }[]> {
     const where = { kindId, status: { [Op.ne]: 'binned' } };

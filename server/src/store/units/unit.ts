@@ -146,6 +146,12 @@ export class Unit extends UnitReading {
     return listings;
   }
 
+  /** Remembers that listings are examples, by their numbers with a hash of what each came as; visitors see nothing of it. */
+  async noteExamples(examples: ReadonlyMap<number, string>): Promise<void> {
+    const rows = [...examples].map(([listingId, asItCame]) => ({ listingId, asItCame }));
+    await this.statements.insert('examples', rows);
+  }
+
   async updateListing(before: Listing, content: ListingContent): Promise<Listing> {
     const stamp = { version: before.version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
     const moved = { ...before, ...content, ...stamp };

@@ -1,4 +1,4 @@
-/** Random numbers that are the same at every fill, so that the demo is (Mulberry32, a public-domain generator). */
+/** Random numbers that are the same each time for the same beginning (Mulberry32, a public-domain generator). */
 export class Dice {
   constructor(private state: number) {}
 
