@@ -116,7 +116,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     selections: new Selections(store, live, editing),
     previews,
     site: new Site(editing, files),
-    siteStarters: new SiteStarters(live, pictures, blueprints),
+    siteStarters: new SiteStarters(live, pictures, files, blueprints),
   };
   const close = (): Promise<void> => closeAll({ previews, drafts, imports, live, store });
   return { services, store, repairs, close };

@@ -49,6 +49,10 @@ export class SitePreviews implements Previews {
     return (await this.latest?.site.services.pictures.variant(hash, width, format)) ?? null;
   }
 
+  async file(hash: string): ReturnType<Services['files']['find']> {
+    return (await this.latest?.site.services.files.find(hash)) ?? null;
+  }
+
   async close(): Promise<void> {
     await this.under;
     await this.drop();

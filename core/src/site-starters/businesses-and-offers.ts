@@ -60,7 +60,7 @@ const KINDS = [
       field('rating', 'Our rating', 'rating'),
       field('phone', 'Phone', 'phone'),
       field('website', 'Website', 'web-address', { inTable: false }),
-      field('since', 'Since', 'whole-number', { settings: { least: 1700 } }),
+      field('since', 'Since', 'whole-number', { settings: { least: 1700, greatest: 'this year' } }),
       field('offers', 'Offers', 'link', { settings: { link: 1, side: 'b' } }),
     ],
   }),
@@ -131,8 +131,7 @@ function business(
     summary,
     picture: scene.pictureOf(`shop-${at + 50}`),
     body: '<p>Say here what a customer wants to know: when it is open, what it is known for, where to park.</p>',
-    place: { latitude, longitude, address: '' },
-    featured: at === 2,
+    place: { latitude, longitude, address: `${3 * at + 2} Mill Lane` },
     values: { trades, rating, since, phone: `+00 555 04${10 + at}`, website: 'https://shop.example' },
   });
 }

@@ -107,7 +107,7 @@ export const coursesAndDates: SiteStarter = {
         example('venues', title, {
           summary,
           picture: scene.pictureOf(`shop-${at + 20}`),
-          place: { latitude, longitude, address: '' },
+          place: { latitude, longitude, address: `${3 * at + 2} Mill Lane` },
           values: { step_free: at !== 1 },
         }),
       ),

@@ -24,7 +24,8 @@ export function kind(given: KindSketch): KindDefinition {
   const definition = makeKindDefinition({ published: true, startStatus: 'live', ...given });
   return {
     ...definition,
-    facets: proposeFacets(definition.fields),
+    // What is linked from the other side are single listings, which nobody narrows by.
+    facets: proposeFacets(definition.fields.filter(({ settings }) => settings.side !== 'b')),
     sortChoices: proposeSortChoices(definition.fields, new SiteWords('en-GB')),
   };
 }

@@ -72,7 +72,7 @@ const KINDS = [
       field('subjects', 'Treats', 'categories', { searchWeight: 1, settings: { set: 1 } }),
       field('languages', 'Speaks', 'several-choices', { searchWeight: 1, settings: choices(LANGUAGES) }),
       field('works_at', 'Works at', 'link', { settings: { link: 1, side: 'a' } }),
-      field('since', 'Here since', 'whole-number', { settings: { least: 1900 } }),
+      field('since', 'Here since', 'whole-number', { settings: { least: 1900, greatest: 'this year' } }),
     ],
   }),
   kind({
@@ -153,7 +153,7 @@ function practice(
   return example('practices', title, {
     summary,
     picture: scene.pictureOf(`shop-${at + 3}`),
-    place: { latitude, longitude, address: '' },
+    place: { latitude, longitude, address: `${3 * at + 2} Mill Lane` },
     values: { phone, website: 'https://practice.example' },
   });
 }

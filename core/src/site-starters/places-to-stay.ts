@@ -113,7 +113,7 @@ function listing(
     summary,
     picture: scene.pictureOf(`house-${at}`),
     body: '<p>Say here what a guest wants to know before they book: how to get there, when they can come, what is near.</p>',
-    place: { latitude, longitude, address: '' },
+    place: { latitude, longitude, address: `${3 * at + 2} Mill Lane` },
     featured: at % 4 === 0,
     values: {
       sort: keyOf(SORTS, sort),

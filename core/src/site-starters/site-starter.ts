@@ -9,7 +9,7 @@ import {
 } from '../design/index.js';
 import type { Blueprint, BlueprintDesign, BlueprintListing } from '../exchange/index.js';
 import { BLUEPRINT_FORMAT, BLUEPRINT_VERSION } from '../exchange/index.js';
-import type { CategorySetDefinition, KindDefinition, Picture, SiteSettings } from '../structure/index.js';
+import type { CategorySetDefinition, KeptFile, KindDefinition, Picture, SiteSettings } from '../structure/index.js';
 import { NEW_SITE } from '../structure/index.js';
 import type { Drawing } from './drawings/drawing.js';
 
@@ -50,6 +50,15 @@ export interface SiteStarter {
   site(scene: StarterScene): StarterSite;
 }
 
+/** The site that a starter is taken on. */
+export interface StarterTarget {
+  readonly site: SiteSettings;
+  /** Whether it has no kinds yet. */
+  readonly isEmpty: boolean;
+  /** The ground on which the examples lie, for a site that has none. */
+  readonly baseMap: KeptFile;
+}
+
 /**
  * What taking a starter applies. A site that has kinds already keeps its settings, home page, header, footer and look; a
  * name that somebody has given the site stays.
@@ -57,14 +66,17 @@ export interface SiteStarter {
 export function blueprintOfStarter(
   starter: SiteStarter,
   scene: StarterScene,
-  { site, isEmpty }: { readonly site: SiteSettings; readonly isEmpty: boolean },
+  { site, isEmpty, baseMap }: StarterTarget,
 ): Blueprint {
   const made = starter.site(scene);
   const isUnnamed = site.name === NEW_SITE.name;
   return {
     format: BLUEPRINT_FORMAT,
     version: BLUEPRINT_VERSION,
-    site: isEmpty && isUnnamed ? { ...site, name: made.name, tagline: made.tagline } : site,
+    site: {
+      ...(isEmpty && isUnnamed ? { ...site, name: made.name, tagline: made.tagline } : site),
+      baseMap: site.baseMap ?? baseMap,
+    },
     categorySets: made.categorySets,
     kinds: made.kinds,
     links: made.links,

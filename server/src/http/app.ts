@@ -30,9 +30,10 @@ function sendKept(response: Response, path: string): void {
 }
 
 /** Sends a kept file, always as an attachment: whatever is in it is never opened as a page of this site. */
-function sendFile({ files }: Services): RequestHandler {
+function sendFile({ files, previews }: Services): RequestHandler {
   return async (request, response) => {
-    const file = await files.find(String(request.params['hash']));
+    const hash = String(request.params['hash']);
+    const file = (await files.find(hash)) ?? (await previews.file(hash));
     if (!file) return void response.status(404).end();
     const name = String(request.params['name']);
     response.attachment(name).type(file.type).set('Cache-Control', 'public, max-age=31536000, immutable');

@@ -40,6 +40,8 @@ export interface Previews {
   show(make: (services: Services, user: User) => Promise<unknown>): Promise<PreviewedPage[]>;
   /** Where a picture of the latest preview lies; null for one that it doesn't have. */
   pictureFile(hash: string, width: number, format: PictureFormat): Promise<string | null>;
+  /** The same of a file. */
+  file(hash: string): ReturnType<Files['find']>;
 }
 
 /** All that routes can call. */

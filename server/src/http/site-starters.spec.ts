@@ -56,8 +56,11 @@ describe('Whole sites to begin with', () => {
       expect(await namesOf()).toEqual([]);
       expect(await api.assembly.store.pictures.all()).toEqual([]);
       // What is shown has its pictures as long as it is shown.
-      const [hash] = /[0-9a-f]{32}/.exec(JSON.stringify(pages[0]!.model)) ?? [''];
-      expect((await fetch(`${api.address}/pictures/${hash}-400.webp`)).status).toBe(200);
+      const all = JSON.stringify(pages);
+      const [, picture = ''] = /"picture":\{"hash":"([0-9a-f]{32})"/.exec(all) ?? [];
+      expect((await fetch(`${api.address}/pictures/${picture}-400.webp`)).status).toBe(200);
+      for (const [ground] of all.matchAll(/\/files\/[0-9a-f]{32}\/valley.geojson/g))
+        expect((await fetch(api.address + ground)).status).toBe(200);
 
       expect((await owner.send('POST', `/api/site-starters/${name}`, {})).status).toBe(200);
       expect(await namesOf()).toEqual(kinds.map(([many]) => many));

@@ -1,10 +1,10 @@
-import { listHead, listTools } from './list-parts.js';
+import { FACETS, listHead, listTools } from './list-parts.js';
 import type { PageStarter } from './page-starter.js';
 
 export const portraits: PageStarter = {
   name: 'portraits',
   label: 'Portraits',
-  purpose: 'For people and other small cards: many beside one another, what to narrow by above them',
+  purpose: 'For people and other small cards: many beside one another, and facets at their side',
   serves: 'index',
   kinds: [
     'person',
@@ -24,15 +24,8 @@ export const portraits: PageStarter = {
     {
       name: 'Portraits',
       columns: [
-        {
-          pieces: [
-            { type: 'search' },
-            { type: 'facets' },
-            ...listTools(),
-            { type: 'list', settings: { from: 'page', width: 11 } },
-            { type: 'pager' },
-          ],
-        },
+        { rem: FACETS, pieces: [{ type: 'search' }, { type: 'facets' }] },
+        { pieces: [...listTools(), { type: 'list', settings: { from: 'page', width: 11 } }, { type: 'pager' }] },
       ],
     },
   ],

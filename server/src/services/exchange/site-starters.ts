@@ -1,10 +1,11 @@
 import type { Changed, SiteStarterSummary, User } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
 import type { Drawing, SiteStarter } from '@plindo/core/site-starters';
-import { SITE_STARTERS, blueprintOfStarter, findSiteStarter } from '@plindo/core/site-starters';
+import { SITE_STARTERS, blueprintOfStarter, findSiteStarter, valleyMap } from '@plindo/core/site-starters';
 import type { Picture } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
+import type { Files } from '../media/files.js';
 import type { Pictures } from '../media/pictures.js';
 import type { Blueprints } from './blueprints.js';
 
@@ -13,6 +14,7 @@ export class SiteStarters {
   constructor(
     private readonly live: Live,
     private readonly pictures: Pictures,
+    private readonly files: Files,
     private readonly blueprints: Blueprints,
   ) {}
 
@@ -40,8 +42,9 @@ export class SiteStarters {
     const kept = new Map<string, Picture>();
     await Promise.all(starter.drawings.map(async (drawing) => kept.set(drawing.name, await this.kept(drawing))));
     const isEmpty = this.live.kinds().length === 0;
+    const baseMap = await this.files.add(Buffer.from(JSON.stringify(valleyMap())), 'valley.geojson');
     const scene = { pictureOf: (name: string): Picture => kept.get(name)!, today: this.today() };
-    return blueprintOfStarter(starter, scene, { site: this.live.site(), isEmpty });
+    return blueprintOfStarter(starter, scene, { site: this.live.site(), isEmpty, baseMap });
   }
 
   private async kept({ name, svg, alt, focus }: Drawing): Promise<Picture> {

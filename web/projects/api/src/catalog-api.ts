@@ -14,6 +14,7 @@ import type {
   LinkSketch,
   ListingsWindow,
   PictureWindow,
+  PreviewedPage,
   ProblemReport,
   Revision,
   TableAsk,
@@ -245,6 +246,12 @@ export class CatalogApi {
   planBlueprint(file: BlueprintFile): Observable<BlueprintPlan> {
     if ('document' in file) return this.http.post<BlueprintPlan>('/api/blueprint/plan', file.document);
     return this.http.post<BlueprintPlan>('/api/blueprint/zip/plan', formWith(file.zip));
+  }
+
+  /** The pages of a new site to which a blueprint would be applied. */
+  previewBlueprint(file: BlueprintFile): Observable<PreviewedPage[]> {
+    if ('document' in file) return this.http.post<PreviewedPage[]>('/api/blueprint/preview', file.document);
+    return this.http.post<PreviewedPage[]>('/api/blueprint/zip/preview', formWith(file.zip));
   }
 
   applyBlueprint(file: BlueprintFile): Observable<Changed<BlueprintPlan>> {

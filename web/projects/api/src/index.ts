@@ -9,3 +9,4 @@ export * from './paused-question';
 export * from './problems';
 export * from './session-api';
 export * from './selections-api';
+export * from './starters-api';

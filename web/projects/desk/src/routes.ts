@@ -26,6 +26,11 @@ export const DESK_ROUTES: Routes = [
         canDeactivate: [mayLeave],
       },
       {
+        path: 'shape/starters',
+        title: 'Begin with a whole site',
+        loadComponent: async () => (await import('./shape/starters/starters-page')).StartersPage,
+      },
+      {
         path: 'shape/categories/:setId',
         title: 'Categories',
         loadComponent: async () => (await import('./shape/categories/category-page')).CategoryPage,

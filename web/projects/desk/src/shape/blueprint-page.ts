@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { MatButtonModule } from '@angular/material/button';
 import type { BlueprintFile } from '@plindo/api';
 import { CatalogApi, issuesOf } from '@plindo/api';
+import type { PreviewedPage } from '@plindo/core/contract';
 import type { BlueprintPlan } from '@plindo/core/exchange';
 import type { Issue } from '@plindo/core/values';
 import { CategorySetsStore } from '../shared/category-sets-store';
@@ -9,11 +10,12 @@ import { KindList } from '../shared/kind-list';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
 import { saveAsFile } from '../shared/save-as-file';
+import { SitePreview } from '../shared/site-preview';
 
 /** Saves the structure as a file, and applies one after showing what it would do. */
 @Component({
   selector: 'pl-blueprint-page',
-  imports: [KindList, MatButtonModule],
+  imports: [KindList, MatButtonModule, SitePreview],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './blueprint-page.html',
   styles: `
@@ -44,6 +46,7 @@ export class BlueprintPage {
 
   protected readonly fileName = signal('');
   protected readonly plan = signal<BlueprintPlan | null>(null);
+  protected readonly pages = signal<readonly PreviewedPage[]>([]);
   protected readonly issues = signal<readonly Issue[]>([]);
   protected readonly working = signal(false);
   private chosen: BlueprintFile | null = null;
@@ -68,6 +71,7 @@ export class BlueprintPage {
     if (!file) return;
     this.fileName.set(file.name);
     this.plan.set(null);
+    this.pages.set([]);
     this.issues.set([]);
     this.chosen = await this.read(file);
     if (this.chosen === null) return;
@@ -76,8 +80,21 @@ export class BlueprintPage {
       next: (plan) => {
         this.working.set(false);
         this.plan.set(plan);
+        this.preview();
       },
       error: (error: unknown) => this.refuse(error),
+    });
+  }
+
+  /** What it shows is worth a look, but no reason not to apply it. */
+  private preview(): void {
+    const of = this.chosen;
+    if (!of) return;
+    this.api.previewBlueprint(of).subscribe({
+      next: (pages) => {
+        if (of === this.chosen) this.pages.set(pages);
+      },
+      error: (error: unknown) => this.notices.refused(error),
     });
   }
 

@@ -6,6 +6,7 @@ import { fieldType } from '@plindo/core/structure';
 import type { Field } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { KindsStore } from '../shared/kinds-store';
+import { ExamplesNote } from './starters/examples-note';
 
 interface Step {
   readonly label: string;
@@ -17,7 +18,7 @@ interface Step {
 /** What kinds there are, what they are made of, and the path from a file to a live directory. */
 @Component({
   selector: 'pl-shape-page',
-  imports: [Icon, MatButtonModule, RouterLink],
+  imports: [ExamplesNote, Icon, MatButtonModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './shape-page.html',
   styleUrl: './shape-page.scss',

@@ -15,7 +15,7 @@ import { SelectionsStore } from '../../shared/selections-store';
 import type { SendDesign } from '../design/design-session';
 import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
-import { LiveView } from '../design/live-view';
+import { LiveView } from '../../shared/live-view';
 import { VersionsMenu } from '../design/versions-menu';
 import { CardOutline } from './card-outline';
 import { CardWork } from './card-work';

@@ -2,33 +2,23 @@ import { ChangeDetectionStrategy, Component, computed, inject, input, signal } f
 import { takeUntilDestroyed, toObservable } from '@angular/core/rxjs-interop';
 import { PagesApi, sentenceOf } from '@plindo/api';
 import type { PageModel } from '@plindo/core/page';
-import { DesignedPageView, SiteFooter, SiteHeader } from '@plindo/listing-view';
 import { EMPTY, catchError, forkJoin, switchMap } from 'rxjs';
+import { WholePage } from '../../shared/whole-page';
 
 /** A page of the site as visitors see it, beside what it will be when all drafts are published. */
 @Component({
   selector: 'pl-before-after',
-  imports: [DesignedPageView, SiteFooter, SiteHeader],
+  imports: [WholePage],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (refusal(); as reason) {
       <p class="quiet" role="status">{{ reason }}</p>
     } @else if (pages(); as both) {
-      <div class="both" inert>
+      <div class="both">
         @for (one of both; track $index) {
           <figure>
             <figcaption>{{ $index === 0 ? 'As visitors see it' : 'With the drafts' }}</figcaption>
-            <div class="page" [attr.style]="one.look || null">
-              @if (one.type === 'designed') {
-                <pl-site-header [frame]="one" />
-                <pl-designed-page [model]="one" />
-                @if (one.footer; as footer) {
-                  <pl-site-footer [footer]="footer" />
-                }
-              } @else {
-                <p>There is no such page.</p>
-              }
-            </div>
+            <pl-whole-page [model]="one" />
           </figure>
         }
       </div>
@@ -54,24 +44,10 @@ import { EMPTY, catchError, forkJoin, switchMap } from 'rxjs';
       background: var(--pl-wash);
       font-weight: 600;
     }
-    .page {
+    pl-whole-page {
       zoom: 0.45;
       max-block-size: 100rem;
-      background: var(--pl-paper);
-      color: var(--pl-ink);
       overflow: auto;
-    }
-    pl-designed-page {
-      padding: 1rem;
-    }
-    /* The page is narrower here than the window. */
-    .page ::ng-deep .width-full {
-      inline-size: auto;
-      margin-inline: -1rem;
-      padding-inline: 2.5rem;
-    }
-    .page ::ng-deep .strip {
-      content-visibility: visible;
     }
   `,
 })

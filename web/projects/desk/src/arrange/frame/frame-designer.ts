@@ -15,7 +15,7 @@ import { DesignHistory } from '../design/design-history';
 import type { SendDesign } from '../design/design-session';
 import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
-import { LiveView } from '../design/live-view';
+import { LiveView } from '../../shared/live-view';
 import { FrameSettings } from './frame-settings';
 import { MenuEditor } from './menu-editor';
 

@@ -17,7 +17,7 @@ import { Reading } from '../../shared/reading';
 import type { SendDesign } from '../design/design-session';
 import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
-import { LiveView } from '../design/live-view';
+import { LiveView } from '../../shared/live-view';
 import { VersionsMenu } from '../design/versions-menu';
 import { tryLook } from '@plindo/api/tried-look';
 import { wearOwnCss } from '../design/own-sheet';

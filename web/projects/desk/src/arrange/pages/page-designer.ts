@@ -28,7 +28,7 @@ import { SelectionsStore } from '../../shared/selections-store';
 import type { SendDesign } from '../design/design-session';
 import { DesignSession } from '../design/design-session';
 import { DesignerFrame } from '../design/designer-frame';
-import { LiveView } from '../design/live-view';
+import { LiveView } from '../../shared/live-view';
 import { VersionsMenu } from '../design/versions-menu';
 import type { CastFor } from '../design/starter-cast';
 import { askCast } from '../design/starter-cast';
