@@ -43,3 +43,4 @@ export * from './use-of-designs.js';
 export * from './used-on.js';
 export * from './starters/registry.js';
 export * from './starters/starter.js';
+export * from './starter-files/starter-file.js';

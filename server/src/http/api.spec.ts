@@ -58,6 +58,13 @@ describe('The API', () => {
     expect(documented.match(/^\| `/gm)?.length).toBe(codes.length);
   });
 
+  it('publishes the JSON Schema of starters in files, which docs/starter-file.schema.json repeats', async () => {
+    const { json: schema } = await api.anyone.send('GET', '/api/starter-file.schema.json');
+    const documented = readFileSync(new URL('../../../../docs/starter-file.schema.json', import.meta.url), 'utf8');
+    expect(schema).toEqual(JSON.parse(documented));
+    expect(schema.$ref).toBe('#/$defs/StarterFileDto');
+  });
+
   it('publishes the JSON Schema of blueprints, which docs/blueprint.schema.json repeats', async () => {
     const { json: schema } = await api.anyone.send('GET', '/api/blueprint.schema.json');
     const documented = readFileSync(new URL('../../../../docs/blueprint.schema.json', import.meta.url), 'utf8');

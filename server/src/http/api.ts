@@ -5,7 +5,7 @@ import express, { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
 import multer from 'multer';
 import { LARGEST_PICTURE_IN_BYTES } from '../services/media/pictures.js';
-import { blueprintSchema } from './blueprint-schema.js';
+import { DOCUMENTS, documentSchema } from './document-schemas.js';
 import { openApiDocument } from './openapi.js';
 import { isAllowed } from '../services/people/permissions.js';
 import type { Call, Route } from './route.js';
@@ -28,8 +28,10 @@ export function apiRouter(services: Services): Router {
   const routes = allRoutes(services);
   const document = openApiDocument(routes);
   router.get('/openapi.json', (_request, response) => void response.json(document));
-  const schema = blueprintSchema(routes);
-  router.get('/blueprint.schema.json', (_request, response) => void response.json(schema));
+  for (const name of Object.keys(DOCUMENTS) as (keyof typeof DOCUMENTS)[]) {
+    const schema = documentSchema(name, routes);
+    router.get(`/${name}.schema.json`, (_request, response) => void response.json(schema));
+  }
   for (const route of routes) mount(router, route);
   router.use(() => {
     throw Refusal.of('request.not-found');

@@ -5,6 +5,7 @@ import type { PageDesign, PageSketch } from '../pages/page-design.js';
 import { makePage } from '../pages/page-design.js';
 import type { PagePurpose } from '../pages/page-purpose.js';
 import { shownParts } from '../slots/slot-fields.js';
+import { replacePage } from '../pages/page-steps.js';
 import type { DesignStep } from '../steps.js';
 
 /** A page to begin with, for the listings or the list of kinds of some sort. */
@@ -41,7 +42,7 @@ export function beginPage(
   cast = pageCast(starter, kind),
 ): DesignStep {
   const after = pageOfStarter(starter, kind, page, cast);
-  return { act: 'set', at: [], before: page, after, words: `Began with “${starter.label}”` };
+  return replacePage(page, after, `Began with “${starter.label}”`);
 }
 
 /** What a kind lacks without which a page is worth little. */

@@ -121,6 +121,11 @@ export function changePage<Key extends Exclude<keyof PageDesign, 'strips'>>(
   return { act: 'set', at: [key], before: page[key], after, words: 'Changed the page' };
 }
 
+/** Puts another page in its place. */
+export function replacePage(page: PageDesign, after: PageDesign, words: string): DesignStep {
+  return { act: 'set', at: [], before: page, after, words };
+}
+
 function keysOfPage(page: PageDesign): Set<string> {
   return new Set(itemsOfPage(page).map(keyOfItem));
 }

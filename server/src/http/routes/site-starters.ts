@@ -1,3 +1,4 @@
+import { StarterFileDto, starterFileOfDto } from '../dto/starter-file-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
@@ -28,6 +29,15 @@ export function siteStarterRoutes({ siteStarters, examples, previews }: Services
       summary: 'Begin with a starter: its kinds with their designs, and examples.',
       answers: 'Changed<BlueprintPlan>',
       handle: (call) => siteStarters.take(signedIn(call), String(call.request.params['name'])),
+    }),
+    route({
+      method: 'post',
+      path: '/starter-files/check',
+      permission: 'design',
+      summary: 'Check a card or a page from a file before anything is done with it; nothing is changed.',
+      body: StarterFileDto,
+      answers: 'StarterFile',
+      handle: (call) => starterFileOfDto(call.body),
     }),
     route({
       method: 'get',

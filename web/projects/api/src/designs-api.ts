@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { Changed, DesignSamples, DesignVersion, ServingPage, ServingTable } from '@plindo/core/contract';
-import type { Design, KeptPage } from '@plindo/core/design';
+import type { Design, KeptPage, StarterFile } from '@plindo/core/design';
 import type { DesignedPage } from '@plindo/core/page';
 import type { UnplacedDesign } from '@plindo/core/plans';
 import type { Observable } from 'rxjs';
@@ -34,6 +34,11 @@ export class DesignsApi {
   /** A page as it would be by a design that nobody has saved, with a listing, a category or a state of its lists. */
   preview(page: DraftedPage): Observable<DesignedPage> {
     return this.http.post<DesignedPage>('/api/designs/preview', page);
+  }
+
+  /** A design in a file as it can be taken. Refused with what is wrong in it. */
+  checkStarterFile(document: unknown): Observable<StarterFile> {
+    return this.http.post<StarterFile>('/api/starter-files/check', document);
   }
 
   makeMain(id: number): Observable<Changed<Design>> {

@@ -24,6 +24,7 @@ import { LiveCards } from './live-cards';
 import { SlotSettings } from '../design/slot-settings';
 import type { CastFor } from '../design/starter-cast';
 import { askCast } from '../design/starter-cast';
+import { StarterFiles } from '../design/starter-files';
 import type { StarterOffer } from '../design/starter-menu';
 import { StarterMenu, lacksInWords } from '../design/starter-menu';
 
@@ -50,6 +51,7 @@ export class CardDesigner {
   private readonly dialog = inject(MatDialog);
   private readonly kinds = inject(KindsStore);
   private readonly notices = inject(Notices);
+  private readonly files = inject(StarterFiles);
   private readonly reading = inject(Reading);
   private readonly router = inject(Router);
   private readonly selections = inject(SelectionsStore);
@@ -181,6 +183,20 @@ export class CardDesigner {
     if (!starter || !kind) return;
     const data: CastFor = { ...starter, kind, cast: castOf(starter.roles, kind) };
     askCast(this.dialog, data, (cast) => this.work()?.begin(starter, cast));
+  }
+
+  protected beginFromFile(chosen: File): void {
+    const [kind, work] = [this.kind(), this.work()];
+    if (!kind || !work) return;
+    void this.files.begin(chosen, kind, (file, cast) => {
+      if (file.type === 'card') work.beginWith(file, cast);
+      else this.notices.said(`${chosen.name} holds a page. Open a page of ${kind.many} to begin with it.`);
+    });
+  }
+
+  protected saveAsFile(): void {
+    const work = this.work();
+    if (work) this.files.save(work.asFile());
   }
 
   private look(kindId: number): void {

@@ -1,8 +1,9 @@
 import { computed, signal } from '@angular/core';
-import type { CardDesign, CardStarter, CardZone, DesignStep, Slot, SlotPlace } from '@plindo/core/design';
+import type { CardDesign, CardStarter, CardZone, DesignStep, Slot, SlotPlace, StarterFile } from '@plindo/core/design';
 import {
   CARD_ZONES,
   addSlot,
+  cardOfFile,
   cardOfStarter,
   changeCard,
   changeSlot,
@@ -12,6 +13,7 @@ import {
   placeOfSlot,
   removeSlot,
   replaceCard,
+  starterFileOf,
   slotAt,
   slotName,
 } from '@plindo/core/design';
@@ -115,6 +117,18 @@ export class CardWork {
     const card = this.card();
     this.take(replaceCard(card, cardOfStarter(starter, this.kind, card.name, cast), `Began with “${starter.label}”`));
     this.choose(null);
+  }
+
+  /** The same with a card from a file. */
+  beginWith(file: Extract<StarterFile, { readonly type: 'card' }>, cast: Cast): void {
+    const [card, { kind, kindById, context }] = [this.card(), this];
+    const after = { ...cardOfFile(file, cast, kind, { kindById, context }), name: card.name };
+    this.take(replaceCard(card, after, `Began with “${file.definition.name}” from a file`));
+    this.choose(null);
+  }
+
+  asFile(): StarterFile {
+    return starterFileOf({ type: 'card', definition: this.card() }, this.kind, this.kindById);
   }
 
   private take(step: DesignStep | null, mark: string | null = null): void {

@@ -26,12 +26,25 @@ export interface StarterOffer {
           <span class="about">{{ one.lacks === '' ? one.purpose : 'Needs ' + one.lacks }}</span>
         </button>
       }
+      <button mat-menu-item class="file" (click)="choice.click()">From a file …</button>
+      <button mat-menu-item (click)="saved.emit()">Save this one as a file</button>
     </mat-menu>
+    <input
+      #choice
+      type="file"
+      hidden
+      aria-label="A starter in a file"
+      accept="application/json,.json"
+      (change)="choose($any($event.target))"
+    />
   `,
   styles: `
     .label,
     .about {
       display: block;
+    }
+    .file {
+      border-block-start: 1px solid var(--pl-line);
     }
     .label {
       padding-block-start: 0.5rem;
@@ -49,6 +62,14 @@ export class StarterMenu {
   readonly offers = input.required<readonly StarterOffer[]>();
   /** Told the name of the one that was chosen. */
   readonly begun = output<string>();
+  readonly fileChosen = output<File>();
+  readonly saved = output();
+
+  protected choose(input: HTMLInputElement): void {
+    const file = input.files?.[0];
+    input.value = '';
+    if (file) this.fileChosen.emit(file);
+  }
 }
 
 /** What is lacking, in a sentence. */

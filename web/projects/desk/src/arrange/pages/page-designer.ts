@@ -32,6 +32,7 @@ import { LiveView } from '../../shared/live-view';
 import { VersionsMenu } from '../design/versions-menu';
 import type { CastFor } from '../design/starter-cast';
 import { askCast } from '../design/starter-cast';
+import { StarterFiles } from '../design/starter-files';
 import type { StarterOffer } from '../design/starter-menu';
 import { StarterMenu, lacksInWords } from '../design/starter-menu';
 import { wearSiteCss } from '../design/own-sheet';
@@ -88,6 +89,7 @@ export class PageDesigner {
   private readonly dialog = inject(MatDialog);
   private readonly kinds = inject(KindsStore);
   private readonly notices = inject(Notices);
+  private readonly files = inject(StarterFiles);
   private readonly reading = inject(Reading);
   private readonly router = inject(Router);
   private readonly selections = inject(SelectionsStore);
@@ -232,6 +234,23 @@ export class PageDesigner {
     if (!starter || !kind) return;
     const data: CastFor = { ...starter, kind, cast: pageCast(starter, kind) };
     askCast(this.dialog, data, (cast) => this.work()?.begin(starter, cast));
+  }
+
+  protected beginFromFile(chosen: File): void {
+    const work = this.work();
+    const kind = work?.around.kind;
+    if (!work || !kind) return;
+    void this.files.begin(chosen, kind, (file, cast) => {
+      const fits = file.type === 'page' && file.definition.serves === work.page().serves;
+      if (fits) work.beginWithFile(file, cast);
+      else
+        this.notices.said(`${chosen.name} holds no page like this one. Open the designer of what it was saved from.`);
+    });
+  }
+
+  protected saveAsFile(): void {
+    const file = this.work()?.asFile();
+    if (file) this.files.save(file);
   }
 
   private unkept(wanted: WantedPage): PageDesign {

@@ -6,6 +6,7 @@ import type {
   PageDesign,
   PageItem,
   PageStarter,
+  StarterFile,
   Piece,
   PieceChoices,
   PieceTypeName,
@@ -28,12 +29,15 @@ import {
   moveStrip,
   movePiece,
   newPiece,
+  pageOfFile,
   pasteStrip,
   pathOfPlace,
   pieceSceneOf,
   placeOfPiece,
   removeItem,
+  replacePage,
   setColumns,
+  starterFileOf,
 } from '@plindo/core/design';
 import type { PiecePlace } from '@plindo/core/design';
 import type { Cast, Kind } from '@plindo/core/structure';
@@ -207,6 +211,23 @@ export class PageWork {
     if (!kind) return;
     this.take(beginPage(starter, kind, this.page(), cast));
     this.choose(null);
+  }
+
+  /** The same with a page from a file; its name, and what it is for, stay. */
+  beginWithFile(file: Extract<StarterFile, { readonly type: 'page' }>, cast: Cast): void {
+    const { kind, check } = this.around;
+    if (!kind) return;
+    const page = this.page();
+    const { title, description, strips } = pageOfFile(file, cast, kind, check);
+    const words = `Began with “${file.definition.name}” from a file`;
+    this.take(replacePage(page, { ...page, title, description, strips }, words));
+    this.choose(null);
+  }
+
+  /** As a file; null for a page of no kind. */
+  asFile(): StarterFile | null {
+    const { kind, check } = this.around;
+    return kind && starterFileOf({ type: 'page', definition: this.page() }, kind, check.kindById);
   }
 
   set<Key extends Exclude<keyof PageDesign, 'strips'>>(key: Key, value: PageDesign[Key]): void {

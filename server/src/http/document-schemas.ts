@@ -3,11 +3,17 @@ import type { Route } from './route.js';
 
 type Schema = Record<string, unknown>;
 
-const ROOT = 'BlueprintDto';
 const REFERENCE = /#\/components\/schemas\/(\w+)/g;
 
-/** The JSON Schema (2020-12) of blueprints, made from the same classes that check them. */
-export function blueprintSchema(routes: readonly Route[]): Schema {
+/** The documents that Plindo writes and reads, with the classes that check them. */
+export const DOCUMENTS = {
+  blueprint: { root: 'BlueprintDto', title: 'Plindo blueprint, version 1' },
+  'starter-file': { root: 'StarterFileDto', title: 'Plindo starter, version 1' },
+} as const;
+
+/** The JSON Schema (2020-12) of a document, made from the same classes that check it. */
+export function documentSchema(name: keyof typeof DOCUMENTS, routes: readonly Route[]): Schema {
+  const { root, title } = DOCUMENTS[name];
   const { components } = openApiDocument(routes) as { components: { schemas: Record<string, Schema> } };
   const definitions: Record<string, Schema> = {};
   const take = (name: string): void => {
@@ -16,11 +22,11 @@ export function blueprintSchema(routes: readonly Route[]): Schema {
     definitions[name] = JSON.parse(JSON.stringify(schema).replace(REFERENCE, '#/$defs/$1')) as Schema;
     for (const [, inner] of JSON.stringify(schema).matchAll(REFERENCE)) take(inner!);
   };
-  take(ROOT);
+  take(root);
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Plindo blueprint, version 1',
-    $ref: `#/$defs/${ROOT}`,
+    title,
+    $ref: `#/$defs/${root}`,
     $defs: definitions,
   };
 }
