@@ -146,6 +146,20 @@ describe('Proposing fields for a file', () => {
     expect(reason('lat')).toContain('Together with “lon”');
   });
 
+  it('takes numbers of four digits for years where the column is called so, and writes them as such', () => {
+    const read = proposePlan(
+      table(`name,built,seats\n${many(9, (at) => `Van ${at},${2004 + at},${2004 + at}`)}`),
+      context,
+    );
+    const [, built, seats] = read.columns;
+    expect(built?.reason).toBe('9 of 9 values are years from 2004 to 2012.');
+    expect(fieldByKey(read, 'built')?.settings).toEqual({ greatest: 'this year + 10' });
+    expect(seats?.reason).toBe('9 of 9 values are whole numbers from 2,004 to 2,012.');
+    expect(fieldByKey(read, 'seats')?.settings).toEqual({});
+    const other = proposePlan(table(`name,built\n${many(9, (at) => `Van ${at},${at === 4 ? 15000 : 2004}`)}`), context);
+    expect(fieldByKey(other, 'built')?.settings).toEqual({});
+  });
+
   it('tells a date that could be read two ways', () => {
     const read = proposePlan(table(`name,day\n${many(5, (at) => `Name ${at},0${at + 1}/02/2026`)}`), context);
     expect(read.columns[1]?.reason).toContain('day, month, year');

@@ -26,7 +26,10 @@ export const FEATURES: FieldRole = {
   hinted: ['categories'],
   hints: ['facilities', 'facility', 'features', 'services', 'equipment', 'offers', 'ausstattung'],
 };
-export const BELONGS_TO: FieldRole = { name: 'belongsTo', label: 'a link to what it belongs to', types: ['link'] };
+export const BELONGS_TO: FieldRole = {
+  ...{ name: 'belongsTo', label: 'a link to what it belongs to', types: ['link'] },
+  isOne: true,
+};
 
 /** What says that a listing is featured, as a label. */
 export function featuredTag(): Slot {

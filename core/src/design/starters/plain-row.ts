@@ -40,7 +40,7 @@ export const plainRow: CardStarter = {
           titleSlot('normal'),
           ...slotOfRole(cast, 'sort', { label: '', size: 'small', tone: 'quiet' }),
         ],
-        body: rest.map(({ key }) => slotOfField(key, { size: 'small' })),
+        body: rest.map(({ key }) => slotOfField(key, { size: 'small', lines: 2 })),
       },
     };
   },

@@ -39,6 +39,14 @@ describe('A card to begin with', () => {
     expect(castOf(roles, kindOf('Hut', fieldOf('Height', 'decimal')))).toEqual({});
   });
 
+  it('shows what a listing belongs to, never all of the many that belong to it', () => {
+    const { roles } = starterNamed('place-to-stay');
+    const link = (many: boolean) =>
+      fieldOf('Harbour', 'link', { settings: { link: 1, linked: { kindId: 1, many, hasNotes: false } } });
+    expect(castOf(roles, kindOf('Berth', link(false)))).toEqual({ belongsTo: 'harbour' });
+    expect(castOf(roles, kindOf('Harbour', link(true)))).toEqual({});
+  });
+
   it('says what a kind lacks for it, and fits no kind that lacks what it needs', () => {
     const { roles } = starterNamed('place-to-stay');
     expect(missingRoles(roles, castOf(roles, CHANNEL)).map(({ label }) => label)).toEqual(['a price']);

@@ -14,6 +14,8 @@ export interface FieldRole {
   readonly hinted?: readonly FieldTypeName[];
   /** Words of names by which the right field is told from others. */
   readonly hints?: readonly string[];
+  /** Whether, of links, only one that leads to one listing can play it: all of many would fill the card. */
+  readonly isOne?: boolean;
   /** Whether the design is worth little without it. */
   readonly isNeeded?: boolean;
 }
@@ -41,7 +43,7 @@ export function castOf(roles: readonly FieldRole[], { fields }: { readonly field
 /** The fields that can play a role, those first that are worth most in it. */
 export function fieldsForRole(role: FieldRole, { fields }: { readonly fields: readonly Field[] }): Field[] {
   const types = [...role.types, ...(role.hinted ?? [])];
-  const fitting = fields.filter((field) => types.includes(plainField(field).type));
+  const fitting = fields.filter((field) => types.includes(plainField(field).type) && !isTooMany(field, role));
   return fitting.sort((a, b) => worthOf(b, role) - worthOf(a, role));
 }
 
@@ -53,11 +55,17 @@ export function missingRoles(roles: readonly FieldRole[], cast: Cast): FieldRole
 const HINT_WORTH = 100;
 
 /** How well a field plays a role; 0 for not at all. */
-function worthOf(field: Field, { types, hinted = [], hints = [] }: FieldRole): number {
+function worthOf(field: Field, role: FieldRole): number {
+  const { types, hinted = [], hints = [] } = role;
+  if (isTooMany(field, role)) return 0;
   const { type } = plainField(field);
   const words = [...wordsOf(field.label), ...wordsOf(field.key.replaceAll('_', ' '))];
   const isHinted = hints.some((hint) => words.includes(hint));
   const at = types.indexOf(type);
   const rank = at === -1 ? (isHinted && hinted.includes(type) ? 1 : 0) : types.length - at + 1;
   return rank === 0 ? 0 : rank + (isHinted ? HINT_WORTH : 0);
+}
+
+function isTooMany({ settings }: Field, { isOne }: FieldRole): boolean {
+  return isOne === true && settings.linked?.many === true;
 }
