@@ -90,6 +90,15 @@ describe('Drafts', () => {
     expect(await footAt('url=/berths')).toBe('Ever €60');
   });
 
+  it('go with the design in whose place they would come, and come back with it', async () => {
+    await owner.send('POST', '/api/drafts', draft('Only '));
+    const { json } = await owner.send('DELETE', `/api/designs/${cardId}`);
+    expect(await rows()).toEqual([]);
+    await owner.send('POST', `/api/changes/${json.changeId}/undo`);
+    expect((await rows()).length).toBe(2);
+    expect(await footAt('url=/berths&drafts=yes')).toBe('Only €60');
+  });
+
   it('follow a key that is renamed, do not hold names, and go with their kind', async () => {
     await owner.send('POST', '/api/drafts', draft('Only '));
     const { services } = api.assembly;

@@ -77,6 +77,9 @@ export class Designs {
       const before = existing(unit, id);
       const structure = unit.structure;
       await unit.remove('design', id, before);
+      // Its draft would be one of nothing.
+      for (const draft of structure.drafts.filter((one) => one.draft?.of === id))
+        await unit.remove('design', draft.id, draft);
       refuseIfBreaking(unit, structure);
       return { sentence: `Deleted the ${DESIGN_WORDS[before.type]} ${before.definition.name}`, result: null };
     });
