@@ -75,7 +75,7 @@ import { PictureView } from './picture';
       @case ('rows') {
         @if (own.rows; as table) {
           <div class="scroll">
-            <table>
+            <table [class.folds]="table.columns.length > 3">
               <thead>
                 <tr>
                   @for (column of table.columns; track column.key) {
@@ -87,7 +87,7 @@ import { PictureView } from './picture';
                 @for (row of table.rows; track $index) {
                   <tr>
                     @for (cell of row; track $index) {
-                      <td>{{ cell }}</td>
+                      <td [attr.data-label]="table.columns[$index]?.label" [class.empty]="cell === ''">{{ cell }}</td>
                     }
                   </tr>
                 }

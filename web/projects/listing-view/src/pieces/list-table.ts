@@ -11,7 +11,7 @@ import { Value } from '../value';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let own = list();
-    <table>
+    <table class="folds">
       <thead>
         <tr>
           @for (column of own.columns; track column.key) {
