@@ -78,11 +78,12 @@ function partSlots(field: Field, value: unknown, formats: Formats): SlotModel[][
   return entries.map((parts) => parts.map((part) => slotOf(part.field, part.value, formats)));
 }
 
-/** Rows as a table: the subfields in which anything stands are its columns. */
+/** Rows as a table of words: the subfields in which anything stands are its columns, but for pictures. */
 export function rowsModel(field: Field, value: unknown, formats: Formats): RowsModel {
   const rows = partSlots(field, value, formats);
-  const used = (field.settings.fields ?? []).filter(({ key }) =>
-    rows.some((row) => row.some((slot) => slot.key === key)),
+  const used = (field.settings.fields ?? []).filter(
+    ({ key, type }) =>
+      type !== 'picture' && type !== 'pictures' && rows.some((row) => row.some((slot) => slot.key === key)),
   );
   return {
     columns: used.map(({ key, label }) => ({ key, label })),
