@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal, viewChild } from '@angular/core';
 import { takeUntilDestroyed, toObservable, toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { Router } from '@angular/router';
@@ -25,6 +26,9 @@ export class StartersPage {
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
 
+  private readonly list = viewChild.required<ElementRef<HTMLElement>>('list');
+  private readonly seen = viewChild<ElementRef<HTMLElement>>('seen');
+
   protected readonly chosen = signal<SiteStarterSummary | null>(null);
   protected readonly pages = signal<readonly PreviewedPage[] | null>(null);
   protected readonly refusal = signal('');
@@ -46,6 +50,9 @@ export class StartersPage {
 
   protected choose(starter: SiteStarterSummary): void {
     this.chosen.set(starter);
+    // On narrow screens it stands below all of them.
+    const seen = this.seen()?.nativeElement;
+    if (seen && seen.offsetTop > this.list().nativeElement.offsetTop) seen.scrollIntoView({ block: 'start' });
   }
 
   /** "Examples: 8 in People, 3 in Practices". */
