@@ -21,6 +21,7 @@ const TABLET = { label: 'Tablet', width: 768 };
 const WIDE_IN_PX = 1280;
 const LEAST_WIDTH = 320;
 const GREATEST_WIDTH = 1920;
+const STEP_IN_PX = 10;
 
 /** How wide a design is shown, light or dark, and with which listing; what is shown is its content. */
 @Component({
@@ -41,7 +42,7 @@ const GREATEST_WIDTH = 1920;
           <input
             type="range"
             aria-label="Any width"
-            step="10"
+            [step]="step"
             [min]="least"
             [max]="greatest"
             [value]="width()"
@@ -78,7 +79,7 @@ const GREATEST_WIDTH = 1920;
         </label>
       }
     </div>
-    <div class="room" #room>
+    <div class="room" #room [style.--seen-width]="width() * zoom() + 'px'">
       <div
         class="stage"
         [style.color-scheme]="isDark() ? 'dark' : 'light'"
@@ -87,6 +88,16 @@ const GREATEST_WIDTH = 1920;
       >
         <ng-content />
       </div>
+      @if (isAnyWidth()) {
+        <!-- By keys the same is done with the slider above. -->
+        <div
+          class="edge"
+          aria-hidden="true"
+          title="Drag to change the width"
+          (pointerdown)="beginDragging($event)"
+          (pointermove)="drag($event)"
+        ></div>
+      }
     </div>
   `,
   styleUrl: './live-view.scss',
@@ -105,6 +116,7 @@ export class LiveView {
     { label: 'Wide', width: this.isAnyWidth() ? WIDE_IN_PX : 0 },
   ]);
   protected readonly least = LEAST_WIDTH;
+  protected readonly step = STEP_IN_PX;
   protected readonly greatest = GREATEST_WIDTH;
   protected readonly search = new ListingSearch(inject(CatalogApi));
   /** In px; 0 for all that there is. */
@@ -118,11 +130,27 @@ export class LiveView {
     return width > room && room > 0 ? room / width : 1;
   });
   protected readonly isDark = signal(false);
+  /** Where the edge was taken hold of, and how wide the view was then. */
+  private dragged: { readonly from: number; readonly width: number } | null = null;
 
   constructor() {
     const seen = new ResizeObserver(([entry]) => this.roomWidth.set(entry?.contentRect.width ?? 0));
     afterNextRender(() => seen.observe(this.room().nativeElement));
     inject(DestroyRef).onDestroy(() => seen.disconnect());
+  }
+
+  protected beginDragging(event: PointerEvent): void {
+    event.preventDefault();
+    (event.target as Element).setPointerCapture(event.pointerId);
+    this.dragged = { from: event.clientX, width: this.width() };
+  }
+
+  /** The view stands in the middle of its room, so that both of its edges move. */
+  protected drag(event: PointerEvent): void {
+    if (event.buttons === 0 || !this.dragged) return;
+    const by = (2 * (event.clientX - this.dragged.from)) / this.zoom();
+    const width = Math.round((this.dragged.width + by) / STEP_IN_PX) * STEP_IN_PX;
+    this.width.set(Math.min(GREATEST_WIDTH, Math.max(LEAST_WIDTH, width)));
   }
 
   protected pick(found: FoundListing): void {

@@ -84,8 +84,8 @@ export class DraftsPage {
     if (this.looked()?.id === design.id) return this.looked.set(null);
     const kinds = (this.kinds.kinds() ?? []).map(({ kind }) => kind);
     const selections = (this.selections.selections() ?? []).map(({ selection }) => selection);
-    const found = seenAt(design, kinds, selections);
-    if (!found) return this.notices.said('It is seen where it stands: look at a page that has it.');
+    const found = seenAt(design, kinds, selections, this.designs.designs() ?? []);
+    if (!found) return this.notices.said('No page that visitors see has it.');
     if ('path' in found) return this.looked.set({ id: design.id, path: found.path });
     this.designsApi.samples(found.listingOf.id).subscribe({
       next: ({ samples: [first] }) => {

@@ -1,4 +1,5 @@
-import type { Design } from '@plindo/core/design';
+import type { Design, PageDesign } from '@plindo/core/design';
+import { piecesOfPage } from '@plindo/core/design';
 import { categoryPath } from '@plindo/core/page';
 import type { Kind, Selection } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, SHORTLIST_SLUG } from '@plindo/core/structure';
@@ -6,11 +7,12 @@ import { SELECTIONS_SLUG, SHORTLIST_SLUG } from '@plindo/core/structure';
 /** Where a design is seen: at an address, on the page of any listing of a kind, or nowhere by itself. */
 export type SeenAt = { readonly path: string } | { readonly listingOf: Kind } | null;
 
-/** One place where visitors see a design; null for a part, which is seen where it stands, and for what is put aside. */
+/** One place where visitors see a design, of a part a page that embeds it; null for one that nobody sees. */
 export function seenAt(
-  { type, kindId, definition }: Design,
+  { id, type, kindId, definition, draft }: Design,
   kinds: readonly Kind[],
   selections: readonly Pick<Selection, 'id' | 'slug'>[],
+  designs: readonly Design[],
 ): SeenAt {
   const kind = kinds.find(({ id }) => id === kindId);
   if (type === 'card') return kind ? { path: `/${kind.slug}` } : null;
@@ -38,9 +40,15 @@ export function seenAt(
       );
       return kind && category ? { path: categoryPath(kind, category) } : null;
     }
-    case 'part':
-      return null;
+    case 'part': {
+      const host = designs.find((one) => one.type === 'page' && embeds(one.definition, draft?.of ?? id));
+      return host ? seenAt(host, kinds, selections, designs) : null;
+    }
   }
+}
+
+function embeds(page: PageDesign, part: number): boolean {
+  return piecesOfPage(page).some(({ type, settings }) => type === 'part' && 'of' in settings && settings.of === part);
 }
 
 /** Where in the Desk the designer of a design is. */
