@@ -106,10 +106,12 @@ describe('Whole sites to begin with', () => {
 
   it('are refused where their kinds are already, with a sentence, and change nothing', async () => {
     await owner.send('POST', '/api/site-starters/places-to-stay', {});
+    const pictures = await api.assembly.store.pictures.all();
     const { status, json } = await owner.send('POST', '/api/site-starters/places-to-stay', {});
     expect(status).toBe(422);
     expect(JSON.stringify(json)).toContain('There is already a kind at /places here.');
     expect(await namesOf()).toEqual(['Places']);
+    expect(await api.assembly.store.pictures.all()).toEqual(pictures);
     expect((await owner.send('POST', '/api/site-starters/nothing', {})).status).toBe(404);
   });
 

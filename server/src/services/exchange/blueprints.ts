@@ -2,6 +2,7 @@ import type { Changed, User } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
 import { blueprintOf, hashesIn, planBlueprint } from '@plindo/core/exchange';
 import type { Listing } from '@plindo/core/listings';
+import type { CategorySet } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Store } from '../../store/index.js';
 import { BlueprintApplying } from './blueprint-applying.js';
@@ -57,11 +58,7 @@ export class Blueprints {
   async begin(user: User, blueprint: Blueprint, sentence: string): Promise<Changed<BlueprintPlan>> {
     const plan = await this.plan(blueprint);
     return this.editing.change(user, async (unit) => {
-      const { kinds, sets } = unit.structure;
-      const takenKind = blueprint.kinds.find(({ slug }) => kinds.some((own) => own.slug === slug));
-      const takenSet = blueprint.categorySets.find(({ slug }) => sets.some((own) => own.slug === slug));
-      if (takenKind) throw Refusal.of('starter.taken', { what: `a kind at /${takenKind.slug}` });
-      if (takenSet) throw Refusal.of('starter.taken', { what: `a category set called “${takenSet.slug}”` });
+      refuseIfTaken(blueprint, unit.structure);
       const applying = new BlueprintApplying(unit, blueprint);
       await applying.apply();
       await noteAsExamples(unit, applying.brought);
@@ -78,4 +75,15 @@ export class Blueprints {
     }
     return kept;
   }
+}
+
+/** Refuses with `starter.taken` what begins with a kind, or a category set, that is there already. */
+export function refuseIfTaken(
+  { kinds, categorySets }: Pick<Blueprint, 'kinds' | 'categorySets'>,
+  here: { readonly kinds: readonly { readonly slug: string }[]; readonly sets: readonly CategorySet[] },
+): void {
+  const takenKind = kinds.find(({ slug }) => here.kinds.some((own) => own.slug === slug));
+  const takenSet = categorySets.find(({ slug }) => here.sets.some((own) => own.slug === slug));
+  if (takenKind) throw Refusal.of('starter.taken', { what: `a kind at /${takenKind.slug}` });
+  if (takenSet) throw Refusal.of('starter.taken', { what: `a category set called “${takenSet.label}”` });
 }

@@ -8,6 +8,7 @@ import type { Live } from '../../live/live.js';
 import type { Files } from '../media/files.js';
 import type { Pictures } from '../media/pictures.js';
 import type { Blueprints } from './blueprints.js';
+import { refuseIfTaken } from './blueprints.js';
 
 /** Whole sites to begin with, and taking one of them. */
 export class SiteStarters {
@@ -34,6 +35,9 @@ export class SiteStarters {
   async take(user: User, name: string): Promise<Changed<BlueprintPlan>> {
     const starter = findSiteStarter(name);
     if (!starter) throw Refusal.of('request.not-found');
+    // Before its pictures are drawn, which nobody would miss.
+    const scene = { pictureOf: pictureAsDrawn(starter), today: this.today() };
+    refuseIfTaken(starter.site(scene), { kinds: this.live.kinds(), sets: this.live.categorySets() });
     return this.blueprints.begin(user, await this.blueprintOf(starter), `Began with “${starter.label}”`);
   }
 
