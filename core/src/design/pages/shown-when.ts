@@ -1,8 +1,8 @@
 import type { SettingsOf } from '../settings/setting.js';
 import { conditionSetting, flag, group, listOf, oneOf, words } from '../settings/setting.js';
 
-/** Narrow screens are those on which columns stand one below the other. */
-export const SCREENS = ['all', 'narrow', 'wide'] as const;
+/** Narrow screens are those on which columns stand one below the other; on none, something is hidden until it is wanted again. */
+export const SCREENS = ['all', 'narrow', 'wide', 'none'] as const;
 export const VIEWERS = ['anyone', 'visitor', 'signed-in'] as const;
 
 /** Who looks at a page: somebody who has signed in, or any visitor. */

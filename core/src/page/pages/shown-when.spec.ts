@@ -78,6 +78,18 @@ describe('What of a page is shown', () => {
   });
 });
 
+describe('What is hidden', () => {
+  it('is on no page, a strip as a piece, and those who have signed in do not see it either', () => {
+    const page = pageOf(words('seen'), words('hidden', { screens: 'none' }));
+    const hidden = { ...page, strips: page.strips.map((strip) => ({ ...strip, screens: 'none' as const })) };
+    for (const viewer of ['visitor', 'signed-in'] as const) {
+      const scene = { shown: null, areas: [], viewer, categories: [] };
+      expect(wordsOn(shownOf(page, scene))).toEqual(['seen']);
+      expect(wordsOn(shownOf(hidden, scene))).toEqual([]);
+    }
+  });
+});
+
 describe('A part of pages', () => {
   const part = makePage({
     ...{ name: 'Office', serves: 'part' },

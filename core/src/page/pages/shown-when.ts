@@ -14,7 +14,8 @@ export interface ShownScene {
 
 /** The page without the strips and pieces whose conditions don't hold. */
 export function shownOf(page: PageDesign, scene: ShownScene): PageDesign {
-  const isShown = (one: Shown): boolean => conditionsOf(one).every((when) => holds(when, scene));
+  const isShown = (one: Shown): boolean =>
+    conditionsOf(one).every((when) => when.screens !== 'none' && holds(when, scene));
   const strips = page.strips.filter(isShown).map((strip) => ({
     ...strip,
     columns: strip.columns.map((column) => ({ ...column, pieces: column.pieces.filter(isShown) })),

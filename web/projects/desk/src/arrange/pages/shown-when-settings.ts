@@ -8,6 +8,7 @@ import { ChoicesControl } from './choices-control';
 const EVERYTHING: ConditionGroup = { join: 'all', of: [] };
 const SCREEN_WORDS: Readonly<Record<ShownWhen['screens'], string>> = {
   ...{ all: 'on all screens', narrow: 'on narrow screens only', wide: 'on wide screens only' },
+  none: 'nowhere, for now',
 };
 const VIEWER_WORDS: Readonly<Record<ShownWhen['viewer'], string>> = {
   ...{ anyone: 'to anyone', visitor: 'to visitors only', 'signed-in': 'to people who have signed in only' },
