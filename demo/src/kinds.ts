@@ -1,10 +1,8 @@
 import type { CategorySetDefinition, Choice, Facet, KindDefinition, KindSketch } from '@plindo/core/structure';
 import {
   choicesFromLabels,
+  kindOfImport,
   makeField,
-  makeKindDefinition,
-  proposeFacets,
-  proposeSortChoices,
   withCategoryChanged,
   withListPasted,
 } from '@plindo/core/structure';
@@ -15,13 +13,8 @@ import { BERTH_FACILITIES, BERTH_TYPES, HARBOUR_FACILITIES, REGIONS } from './pl
 const choices = (labels: readonly string[]): Choice[] => choicesFromLabels(labels);
 
 function kind(given: KindSketch, change: (facet: Facet) => Facet = (facet) => facet): KindDefinition {
-  const definition = makeKindDefinition({ published: true, startStatus: 'live', ...given });
-  const { fields } = definition;
-  return {
-    ...definition,
-    facets: proposeFacets(fields).map(change),
-    sortChoices: proposeSortChoices(fields, new SiteWords('en-GB')),
-  };
+  const made = kindOfImport({ published: true, startStatus: 'live', ...given }, new SiteWords('en-GB'));
+  return { ...made, facets: made.facets.map(change) };
 }
 
 const asChips = (facet: Facet): Facet => (facet.key === 'languages' ? { ...facet, control: 'chips' } : facet);

@@ -3,13 +3,7 @@ import { makeFrame, makePage, makeSlot, makeText } from '../design/index.js';
 import type { BlueprintConnection, BlueprintListing } from '../exchange/index.js';
 import { BLANK_CONTENT } from '../listings/index.js';
 import type { FieldSketch, KindDefinition, KindSketch, Picture } from '../structure/index.js';
-import {
-  choicesFromLabels,
-  makeField,
-  makeKindDefinition,
-  proposeFacets,
-  proposeSortChoices,
-} from '../structure/index.js';
+import { choicesFromLabels, kindOfImport, makeField } from '../structure/index.js';
 import { SiteWords, slugOf } from '../values/index.js';
 
 /** What whole sites to begin with are put together of. */
@@ -21,21 +15,14 @@ export const choices = (labels: readonly string[]) => ({ choices: choicesFromLab
 
 /** A kind that is on the site at once, with the facets and sort choices that fit its fields. */
 export function kind(given: KindSketch): KindDefinition {
-  const definition = makeKindDefinition({ published: true, startStatus: 'live', ...given });
-  return {
-    ...definition,
-    // What is linked from the other side are single listings, which nobody narrows by.
-    facets: proposeFacets(definition.fields.filter(({ settings }) => settings.side !== 'b')),
-    sortChoices: proposeSortChoices(definition.fields, new SiteWords('en-GB')),
-  };
+  const made = kindOfImport({ published: true, startStatus: 'live', ...given }, new SiteWords('en-GB'));
+  // What is linked from the other side are single listings, which nobody narrows by.
+  const far = new Set(made.fields.filter(({ settings }) => settings.side === 'b').map(({ key }) => key));
+  return { ...made, facets: made.facets.filter(({ key }) => !far.has(key)) };
 }
 
 /** An example of a kind. */
-export function example(
-  kindSlug: string,
-  title: string,
-  more: Partial<BlueprintListing> & { readonly picture?: Picture | null },
-): BlueprintListing {
+export function example(kindSlug: string, title: string, more: Partial<BlueprintListing>): BlueprintListing {
   return { ...BLANK_CONTENT, status: 'live', kind: kindSlug, title, slug: slugOf(title), ...more };
 }
 

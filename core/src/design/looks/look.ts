@@ -13,7 +13,7 @@ export const BUTTON_FORMS = ['as-corners', 'pill'] as const;
 /** Pairs of typefaces, that of headings and that of text; all ship with Plindo, or with whatever shows the page. */
 export const TYPEFACES = {
   // Two weights of its headings weigh half of all weights in one file.
-  shore: ["'Bricolage Grotesque', 'Bricolage Grotesque Stand-in', sans-serif", faces('Figtree')],
+  shore: [faces('Bricolage Grotesque', 'sans-serif', 'Bricolage Grotesque'), faces('Figtree')],
   library: [faces('Source Serif 4', 'serif'), faces('Source Sans 3')],
   press: [faces('Literata', 'serif'), faces('Figtree')],
   notice: [faces('Outfit'), faces('Source Sans 3')],
@@ -23,8 +23,8 @@ export type TypefacesName = keyof typeof TYPEFACES;
 export const TYPEFACES_NAMES = Object.keys(TYPEFACES) as readonly TypefacesName[];
 
 /** A family with the face of the system that takes its room until it is there (`styles/_faces.scss`). */
-function faces(family: string, otherwise = 'sans-serif'): string {
-  return `'${family} Variable', '${family} Stand-in', ${otherwise}`;
+function faces(family: string, otherwise = 'sans-serif', face = `${family} Variable`): string {
+  return `'${face}', '${family} Stand-in', ${otherwise}`;
 }
 
 const LONGEST_CSS = 20_000;

@@ -30,38 +30,45 @@ export function fittedCard(card: CardDesign, kind: Kind, scene: DesignScene): Ca
 
 /** A page without what there is nothing for: slots, pieces and conditions with something wrong, and strips that end up empty. */
 export function fittedPage(page: PageDesign, scene: PageCheckScene): PageDesign {
-  const plain = withPieces(page, (piece) => withFittingSlots(piece, page, scene));
-  const { kind } = pieceSceneOf(page, scene);
+  const inside = pieceSceneOf(page, scene);
+  const { kind } = inside;
+  const plain = withPieces(page, (piece) => withFittingSlots(piece, inside));
   const text = (given: TextWithValues): TextWithValues =>
     given.filter((part) => !isValue(part) || (kind !== null && valueFaults(part, kind, scene).length === 0));
   const shown = { ...plain, title: text(page.title), description: text(page.description), when: null, selection: 0 };
   return withoutFaults(shown, scene);
 }
 
-function withFittingSlots(piece: Piece, page: PageDesign, scene: PageCheckScene): Piece {
+function withFittingSlots(piece: Piece, scene: ReturnType<typeof pieceSceneOf>): Piece {
   const type = pieceTypeOf(piece.type);
-  const inside = pieceSceneOf(page, scene);
   const fitting = (slots: readonly Slot[], kind: Kind): Slot[] =>
     slots.filter((slot) => slotFaults(slot, kind, scene).length === 0);
   const { settings } = piece;
   const own = type.slots?.(settings);
-  const after = own && type.withSlots && inside.kind ? type.withSlots(settings, fitting(own, inside.kind)) : settings;
-  const listed = type.listed?.kind(after, inside.listKind ?? inside.kind, scene.kindById);
+  const after = own && type.withSlots && scene.kind ? type.withSlots(settings, fitting(own, scene.kind)) : settings;
+  const listed = type.listed?.kind(after, scene.listKind ?? scene.kind, scene.kindById);
   return {
     ...piece,
     settings: listed ? type.listed!.with(after, fitting(type.listed!.slots(after), listed)) : after,
   } as Piece;
 }
 
-const PIECE = /^strips\.(\d+)\.columns\.(\d+)\.pieces\.(\d+)(\.(?:showWhen|categories|chosen))?/;
-const STRIP = /^strips\.(\d+)\.(showWhen|categories|chosen)/;
+/** Of a strip or a piece: its place, and whether what is wrong is when it is shown. */
+const PLACE = /^strips\.(\d+)(?:\.columns\.(\d+)\.pieces\.(\d+))?(\.(?:showWhen|categories|chosen))?/;
 const SHOWN_ALWAYS = { showWhen: null, categories: [], chosen: [] };
 
 /** What is wrong is told with its place; a condition goes before the part whose it is. */
 function withoutFaults(page: PageDesign, scene: PageCheckScene): PageDesign {
-  const places = checkPage(page, scene).map(({ field = '' }) => field);
-  const conditions = new Set(places.flatMap((place) => conditionOf(place) ?? []));
-  const pieces = new Set(places.flatMap((place) => pieceOf(place) ?? []));
+  const wrong = checkPage(page, scene).flatMap(({ field = '' }) => {
+    const [whole, strip, column, piece, condition] = PLACE.exec(field) ?? [];
+    if (whole === undefined) return [];
+    return [
+      { place: piece === undefined ? strip : `${strip} ${column} ${piece}`, isCondition: condition !== undefined },
+    ];
+  });
+  const placesOf = (isCondition: boolean): Set<string | undefined> =>
+    new Set(wrong.filter((one) => one.isCondition === isCondition).map(({ place }) => place));
+  const [conditions, pieces] = [placesOf(true), placesOf(false)];
   const strips = page.strips.map((strip, at) => ({
     ...strip,
     ...(conditions.has(`${at + 1}`) && SHOWN_ALWAYS),
@@ -75,15 +82,4 @@ function withoutFaults(page: PageDesign, scene: PageCheckScene): PageDesign {
     })),
   }));
   return { ...page, strips: strips.filter(({ columns }) => columns.some((column) => column.pieces.length > 0)) };
-}
-
-function conditionOf(place: string): string | undefined {
-  const [, strip, column, piece, condition] = PIECE.exec(place) ?? [];
-  if (condition !== undefined) return `${strip} ${column} ${piece}`;
-  return piece === undefined ? STRIP.exec(place)?.[1] : undefined;
-}
-
-function pieceOf(place: string): string | undefined {
-  const [, strip, column, piece, condition] = PIECE.exec(place) ?? [];
-  return piece !== undefined && condition === undefined ? `${strip} ${column} ${piece}` : undefined;
 }

@@ -1,6 +1,5 @@
 import type { Cast, FieldRole, FieldTypeName, Kind } from '../../structure/index.js';
-import { fieldAt, makeField, makeKindDefinition } from '../../structure/index.js';
-import { wordsOf } from '../../values/index.js';
+import { fieldAt, makeField, makeKindDefinition, wordsOfField } from '../../structure/index.js';
 import type { KeptCard, KeptPage } from '../design.js';
 import { designWithKeyRenamed, fieldsOfDesign } from '../design.js';
 import type { PageCheckScene } from '../pages/check-page.js';
@@ -54,8 +53,9 @@ export function starterFileOf(
 
 /** What goes where when a design from a file is taken: each field that it shows is a part to be played. */
 export function rolesOfFile({ fields }: StarterFile): FieldRole[] {
-  return fields.map(({ key, label, type }) => {
-    return { name: key, label, types: [type], hints: [...wordsOf(label), ...wordsOf(key.replaceAll('_', ' '))] };
+  return fields.map((field) => {
+    const { key, label, type } = field;
+    return { name: key, label, types: [type], hints: wordsOfField(field) };
   });
 }
 
@@ -94,24 +94,19 @@ function asKept<Of extends { readonly type: 'card' } | { readonly type: 'page' }
 /** Renames all fields at once, so that two can change places: first to keys that no field can have. */
 function recast<Of extends KeptCard | KeptPage>(design: Of, { fields }: StarterFile, cast: Cast): Of {
   const aside = (key: string): string => `~${key}`;
-  const standIn = (keys: readonly string[]) => (id: number) => (id === FILE_KIND ? kindWith(keys, fields) : undefined);
-  let after = design;
+  const standIn = kindWith([...fields, ...fields.map((field) => ({ ...field, key: aside(field.key) }))]);
+  const kindById = (id: number): Kind | undefined => (id === FILE_KIND ? standIn : undefined);
+  const renamed = (now: Of, from: string, to: string): Of =>
+    designWithKeyRenamed(now, { kindId: FILE_KIND, from, to }, kindById);
   const keys = fields.map(({ key }) => key);
-  for (const [at, key] of keys.entries()) {
-    const now = [...keys.slice(0, at).map(aside), ...keys.slice(at)];
-    after = designWithKeyRenamed(after, { kindId: FILE_KIND, from: key, to: aside(key) }, standIn(now));
-  }
-  for (const key of keys) {
-    const to = cast[key];
-    if (to === undefined) continue;
-    after = designWithKeyRenamed(after, { kindId: FILE_KIND, from: aside(key), to }, standIn(keys.map(aside)));
-  }
-  return after;
+  const standing = keys.reduce((now, key) => renamed(now, key, aside(key)), design);
+  // A part that nothing plays keeps a key that no field has.
+  return keys.reduce((now, key) => renamed(now, aside(key), cast[key] ?? aside(key)), standing);
 }
 
-/** A kind that has the fields of a file under other keys, as far as renaming asks for it. */
-function kindWith(keys: readonly string[], fields: readonly StarterField[]): Kind {
-  const own = fields.map(({ label, type }, at) => ({ ...makeField({ key: 'field', label, type }), key: keys[at]! }));
+/** A kind with fields, as far as renaming asks for it. */
+function kindWith(fields: readonly StarterField[]): Kind {
+  const own = fields.map(({ key, label, type }) => ({ ...makeField({ key: 'field', label, type }), key }));
   const definition = makeKindDefinition({ slug: 'file', one: 'Listing', many: 'Listings' });
   return { ...definition, id: FILE_KIND, version: 1, fields: own };
 }

@@ -3,6 +3,7 @@ import { checkNumberBounds } from './bounds.js';
 import type { FieldType } from './field-type.js';
 import { isNumber } from './field-type.js';
 import type { ColumnSample, Proposal } from './proposal.js';
+import { shareOf } from './proposal.js';
 import { formatPlain, keptInBounds, plainNumberColumn, proposeNumbers, readPlainNumber } from './plain-number.js';
 
 export const wholeNumberType: FieldType<number> = {
@@ -53,13 +54,14 @@ const FIRST_YEAR = 1000;
 const YEARS_AHEAD = 10;
 
 /** The same for a column that is called like one of years and holds nothing else: years have no thousands marks. */
-function asYears(proposal: Proposal, { header, tally, context, values }: ColumnSample): Proposal | null {
+function asYears(proposal: Proposal, sample: ColumnSample): Proposal | null {
+  const { header, tally, context, values } = sample;
   const last = new Date(context.nowInMs).getUTCFullYear() + YEARS_AHEAD;
   const years = [...tally.keys()].filter((value) => /^\d{4}$/.test(value)).map(Number);
   const isCalled = wordsOf(header).some((word) => YEAR_WORDS.includes(word));
   const areYears = years.length === tally.size && years.every((year) => year >= FIRST_YEAR && year <= last);
   if (!isCalled || !areYears) return null;
   const [from, to] = [Math.min(...years), Math.max(...years)];
-  const reason = `${context.formats.number(values.length)} of ${context.formats.number(values.length)} values are years from ${from} to ${to}.`;
+  const reason = `${shareOf(values.length, sample)} are years from ${from} to ${to}.`;
   return { ...proposal, settings: { greatest: `this year + ${YEARS_AHEAD}` }, reason };
 }

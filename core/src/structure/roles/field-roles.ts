@@ -52,6 +52,11 @@ export function missingRoles(roles: readonly FieldRole[], cast: Cast): FieldRole
   return roles.filter(({ name, isNeeded }) => isNeeded && cast[name] === undefined);
 }
 
+/** The words by which a field is known: those of its label and of its key. */
+export function wordsOfField({ label, key }: Pick<Field, 'label' | 'key'>): string[] {
+  return [...wordsOf(label), ...wordsOf(key.replaceAll('_', ' '))];
+}
+
 const HINT_WORTH = 100;
 
 /** How well a field plays a role; 0 for not at all. */
@@ -59,7 +64,7 @@ function worthOf(field: Field, role: FieldRole): number {
   const { types, hinted = [], hints = [] } = role;
   if (isTooMany(field, role)) return 0;
   const { type } = plainField(field);
-  const words = [...wordsOf(field.label), ...wordsOf(field.key.replaceAll('_', ' '))];
+  const words = wordsOfField(field);
   const isHinted = hints.some((hint) => words.includes(hint));
   const at = types.indexOf(type);
   const rank = at === -1 ? (isHinted && hinted.includes(type) ? 1 : 0) : types.length - at + 1;

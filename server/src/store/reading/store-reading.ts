@@ -5,6 +5,7 @@ import type { Models } from '../models.js';
 import { connectionOf, listingOf, parsed } from '../records.js';
 import { inParts, rowOf, rowsOf } from '../rows.js';
 import type { AddressScope, FormerAddress } from '../units/former-addresses.js';
+import { readExamples } from './examples.js';
 import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
 
 /** What is shown of a listing where another one is linked with it. */
@@ -40,9 +41,8 @@ export class StoreReading {
   }
 
   /** By the numbers of the listings that came as examples, gone ones among them, a hash of what each came as. */
-  async examples(): Promise<Map<number, string>> {
-    const rows = await rowsOf<{ listingId: number; asItCame: string }>(this.models.examples, {});
-    return new Map(rows.map(({ listingId, asItCame }) => [listingId, asItCame]));
+  examples(): Promise<Map<number, string>> {
+    return readExamples(this.models);
   }
 
   /** What is shown of linked listings elsewhere. */

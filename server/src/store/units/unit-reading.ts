@@ -14,6 +14,7 @@ import { ImportStore } from './import-store.js';
 import type { Models } from '../models.js';
 import { connectionOf, listingOf, numberOrNull, pictureOf } from '../records.js';
 import { inParts, rowOf, rowsOf } from '../rows.js';
+import { readExamples } from '../reading/examples.js';
 import { LISTINGS_AT_ONCE, inStretches } from '../reading/stretches.js';
 import type { Holder } from './unique-rows.js';
 import { Statements } from './statements.js';
@@ -120,11 +121,8 @@ export class UnitReading {
   }
 
   /** By the numbers of the listings that came as examples, gone ones among them, a hash of what each came as. */
-  async examples(): Promise<Map<number, string>> {
-    const rows = await rowsOf<{ listingId: number; asItCame: string }>(this.models.examples, {
-      transaction: this.transaction,
-    });
-    return new Map(rows.map(({ listingId, asItCame }) => [listingId, asItCame]));
+  examples(): Promise<Map<number, string>> {
+    return readExamples(this.models, this.transaction);
   }
 
   /** The numbers by which the listings of a kind stand in hand order, those in the bin aside; in no order. */

@@ -189,7 +189,7 @@ export class CardDesigner {
     const [kind, work] = [this.kind(), this.work()];
     if (!kind || !work) return;
     void this.files.begin(chosen, kind, (file, cast) => {
-      if (file.type === 'card') work.beginWith(file, cast);
+      if (file.type === 'card') work.beginWithFile(file, cast);
       else this.notices.said(`${chosen.name} holds a page. Open a page of ${kind.many} to begin with it.`);
     });
   }

@@ -120,9 +120,9 @@ export class CardWork {
   }
 
   /** The same with a card from a file. */
-  beginWith(file: Extract<StarterFile, { readonly type: 'card' }>, cast: Cast): void {
+  beginWithFile(file: Extract<StarterFile, { readonly type: 'card' }>, cast: Cast): void {
     const [card, { kind, kindById, context }] = [this.card(), this];
-    const after = { ...cardOfFile(file, cast, kind, { kindById, context }), name: card.name };
+    const after = cardOfFile(file, cast, kind, { kindById, context });
     this.take(replaceCard(card, after, `Began with “${file.definition.name}” from a file`));
     this.choose(null);
   }
