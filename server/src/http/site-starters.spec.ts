@@ -87,6 +87,7 @@ describe('Whole sites to begin with', () => {
 
     const { status, json } = await owner.send('DELETE', '/api/examples');
     expect(status).toBe(200);
+    expect((json as Changed<ExamplesSummary>).result).toEqual({ untouched: 0, changed: 1 });
     expect(await get<ExamplesSummary>('/examples')).toEqual({ untouched: 0, changed: 1 });
     const kept = await api.assembly.store.listing(own!.id);
     expect([kept?.title, kept?.status]).toEqual(['Our own shop', 'live']);

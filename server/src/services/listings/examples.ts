@@ -26,8 +26,9 @@ export class Examples {
       const untouched = listings.filter((listing) => isThere(listing) && isAsItCame(listing, examples));
       if (untouched.length === 0) throw Refusal.of('request.not-found');
       for (const listing of untouched) await unit.updateListing(listing, { ...contentOf(listing), status: 'binned' });
+      const left = listings.filter((listing) => !untouched.includes(listing));
       const sentence = `Threw ${untouched.length} examples away`;
-      return { sentence, result: summaryOf(listings, examples) };
+      return { sentence, result: summaryOf(left, examples) };
     });
   }
 }
