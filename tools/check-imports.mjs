@@ -16,6 +16,7 @@ const CORE_ORDER = [
   'catalog',
   'query',
   'page',
+  'notices',
   'exchange',
   'site-starters',
   'contract',

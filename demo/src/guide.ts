@@ -9,7 +9,7 @@ import {
   guideSelections,
 } from './arrange.js';
 import { guideCard } from './cards.js';
-import { BERTH_KIND, COURSE_KIND, HARBOUR_KIND, INSTRUCTOR_KIND, SERVICES, boatyardKind } from './kinds.js';
+import { ARCHIVE, BERTH_KIND, HARBOUR_KIND, INSTRUCTOR_KIND, SERVICES, boatyardKind, courseKind } from './kinds.js';
 import {
   CERTIFICATES,
   COURSE_TOPICS,
@@ -37,14 +37,15 @@ const DAY_IN_MS = 86_400_000;
 /** Numbers of listings by title, to link with. */
 type Ids = ReadonlyMap<string, number>;
 
-/** Makes the five kinds with their links and category set, and fills them. */
+/** Makes the five kinds with their links and category sets, and fills them. */
 export async function fillGuide(services: Services, pictures: readonly KeptPicture[]): Promise<void> {
   const { kinds, links, categorySets } = services;
   const { result: set } = await categorySets.add(null, withPictures(SERVICES, pictures));
   const { result: harbour } = await kinds.add(null, HARBOUR_KIND);
   const { result: berth } = await kinds.add(null, BERTH_KIND);
   const { result: yard } = await kinds.add(null, boatyardKind(set.id));
-  const { result: course } = await kinds.add(null, COURSE_KIND);
+  const { result: archive } = await categorySets.add(null, ARCHIVE);
+  const { result: course } = await kinds.add(null, courseKind(archive.id));
   const { result: instructor } = await kinds.add(null, INSTRUCTOR_KIND);
   const end = (kindId: number, label: string, many: boolean): LinkEndSketch => ({ kindId, label, many });
   const link = (a: LinkEndSketch, b: LinkEndSketch, hasNotes = false): Promise<unknown> =>
@@ -295,8 +296,8 @@ async function fillCourses(
     const shown = {
       summary: `${topic.days === 1 ? 'A day' : `${topic.days} days`} ${dice.pick(['on the water', 'half ashore and half afloat', 'with time to practise'])}.`,
       ...leading(dice.chance(0.4) ? null : dice.pick(pictures), dice.chance(0.05), pictures[at % pictures.length]),
-      // A course leaves the site when it starts; a few can still be joined.
-      shownUntil: dice.chance(0.12) ? null : `${dateIn(today, starts)} 09:00`,
+      // A few can still be joined on their last day.
+      shownUntil: dice.chance(0.12) ? `${dateIn(today, starts + topic.days)} 00:00` : null,
     };
     const [price, seats] = [topic.days * dice.whole(60, 110), dice.whole(4, 12)];
     const [harbour, heldAt] = dice.pick([...harbours]);

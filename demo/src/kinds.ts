@@ -2,6 +2,7 @@ import type { CategorySetDefinition, Choice, Facet, KindDefinition, KindSketch }
 import {
   choicesFromLabels,
   kindOfImport,
+  makeCategory,
   makeField,
   withCategoryChanged,
   withListPasted,
@@ -233,39 +234,61 @@ export function boatyardKind(services: number): KindDefinition {
   });
 }
 
-export const COURSE_KIND: KindDefinition = kind({
-  slug: 'courses',
-  one: 'Course',
-  many: 'Courses',
-  icon: 'school',
-  colour: '#7a5c86',
-  intro: 'Courses on the water and ashore, for those who begin and those who go far.',
-  addressPattern: [{ field: 'starts', as: 'year' }, { text: '/' }, { field: '@title' }],
-  defaultOrder: [
-    { by: '@featured', direction: 'down' },
-    { by: 'field:starts', direction: 'up' },
-  ],
-  fields: [
-    makeField({ key: 'starts', label: 'Starts', type: 'date', required: true }),
-    makeField({ key: 'ends', label: 'Ends', type: 'date', required: true }),
-    makeField({
-      key: 'days',
-      label: 'Days',
-      type: 'computed',
-      settings: { expression: 'ends - starts + 1' },
-    }),
-    makeField({ key: 'meets', label: 'First meeting', type: 'date-time', inTable: false }),
-    makeField({
-      key: 'level',
-      label: 'Level',
-      type: 'one-choice',
-      searchWeight: 1,
-      settings: { choices: choices(LEVELS) },
-    }),
-    makeField({ key: 'price', label: 'Price', type: 'money', settings: { currency: 'EUR', least: 0 } }),
-    makeField({ key: 'seats', label: 'Seats', type: 'whole-number', settings: { least: 1, greatest: 40 } }),
-  ],
-});
+/** Where courses go that have begun. */
+export const ARCHIVE: CategorySetDefinition = {
+  slug: 'archive',
+  label: 'Archive',
+  categories: [makeCategory({ key: 'past-courses', label: 'Past courses', text: 'What was taught here before.' })],
+};
+
+export const courseKind = (archive: number): KindDefinition => {
+  const made = kind({
+    slug: 'courses',
+    one: 'Course',
+    many: 'Courses',
+    icon: 'school',
+    colour: '#7a5c86',
+    intro: 'Courses on the water and ashore, for those who begin and those who go far.',
+    addressPattern: [{ field: 'starts', as: 'year' }, { text: '/' }, { field: '@title' }],
+    defaultOrder: [
+      { by: '@featured', direction: 'down' },
+      { by: 'field:starts', direction: 'up' },
+    ],
+    fields: [
+      makeField({ key: 'starts', label: 'Starts', type: 'date', required: true }),
+      makeField({ key: 'ends', label: 'Ends', type: 'date', required: true }),
+      makeField({
+        key: 'days',
+        label: 'Days',
+        type: 'computed',
+        settings: { expression: 'ends - starts + 1' },
+      }),
+      makeField({ key: 'meets', label: 'First meeting', type: 'date-time', inTable: false }),
+      makeField({
+        key: 'level',
+        label: 'Level',
+        type: 'one-choice',
+        searchWeight: 1,
+        settings: { choices: choices(LEVELS) },
+      }),
+      makeField({ key: 'price', label: 'Price', type: 'money', settings: { currency: 'EUR', least: 0 } }),
+      makeField({ key: 'seats', label: 'Seats', type: 'whole-number', settings: { least: 1, greatest: 40 } }),
+      makeField({ key: 'archive', label: 'Archive', type: 'categories', inTable: false, settings: { set: archive } }),
+    ],
+    // A course leaves the site when its first meeting begins.
+    expiry: {
+      countedFrom: { by: 'field', field: 'meets' },
+      saysOver: true,
+      consequences: [
+        { key: 'ahead', days: -3, deed: { act: 'tell', to: ['office@merrowsound.example'] } },
+        { key: 'past', days: 0, deed: { act: 'categorise', field: 'archive', add: ['past-courses'] } },
+        { key: 'plain', days: 0, deed: { act: 'feature', featured: false } },
+        { key: 'left', days: 0, deed: { act: 'tell', to: ['office@merrowsound.example'], manner: 'daily' } },
+      ],
+    },
+  });
+  return { ...made, facets: made.facets.filter(({ field }) => field !== 'archive') };
+};
 
 export const INSTRUCTOR_KIND: KindDefinition = kind(
   {

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import type { Services } from './http/services.js';
+import { Clock } from './jobs/clock.js';
 import { CatalogFiles } from './live/catalog-files.js';
 import type { Tell } from './live/live.js';
 import { Live } from './live/live.js';
@@ -15,6 +16,7 @@ import { Changes } from './services/listings/changes.js';
 import { Drafts } from './services/design/drafts.js';
 import { Designs } from './services/design/designs.js';
 import { Editing } from './services/editing.js';
+import { Expiry } from './services/expiry/expiry.js';
 import { FieldChanges } from './services/structure/field-changes.js';
 import { Files } from './services/media/files.js';
 import { Examples } from './services/listings/examples.js';
@@ -56,6 +58,8 @@ export interface AssemblyParts {
 export interface Assembly {
   readonly services: Services;
   readonly store: Store;
+  /** Does what is due, from its start on. */
+  readonly clock: Clock;
   /** What was repaired at the start, in sentences. */
   readonly repairs: readonly string[];
   /** Gives up what this process answers for and closes the store. */
@@ -66,7 +70,8 @@ export interface Assembly {
 export async function assemble({ folder, database, clock, tell }: AssemblyParts): Promise<Assembly> {
   const store = await Store.open(database ?? join(folder, 'plindo.sqlite'), clock);
   const live = new Live(store, clock, new CatalogFiles(join(folder, 'catalogs')), tell);
-  const imports = new Imports(store, live, randomUUID(), clock);
+  const node = randomUUID();
+  const imports = new Imports(store, live, node, clock);
   const repairs = await imports.repair();
   await live.start();
   imports.watch(tell ?? (() => undefined));
@@ -77,7 +82,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
   const categorySets = new CategorySets(live, editing);
   const pages = new Pages(store, live);
   const drafts = new Drafts(store, live, editing);
-  drafts.watch(tell ?? (() => undefined));
+  const dueClock = new Clock({ store, editing, drafts, node, clock, tell: tell ?? (() => undefined) });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
   const services: Services = {
@@ -96,6 +101,7 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     categorySets,
     changes: new Changes(store, live, editing),
     fieldChanges: new FieldChanges(store, live, editing),
+    expiry: new Expiry(store, live),
     examples: new Examples(store, editing),
     finder: new Finder(store, live),
     files,
@@ -118,21 +124,21 @@ export async function assemble({ folder, database, clock, tell }: AssemblyParts)
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),
   };
-  const close = (): Promise<void> => closeAll({ previews, drafts, imports, live, store });
-  return { services, store, repairs, close };
+  const close = (): Promise<void> => closeAll({ previews, clock: dueClock, imports, live, store });
+  return { services, store, clock: dueClock, repairs, close };
 }
 
 interface Running {
   readonly previews: SitePreviews;
-  readonly drafts: Drafts;
+  readonly clock: Clock;
   readonly imports: Imports;
   readonly live: Live;
   readonly store: Store;
 }
 
-async function closeAll({ previews, drafts, imports, live, store }: Running): Promise<void> {
+async function closeAll({ previews, clock, imports, live, store }: Running): Promise<void> {
   await previews.close();
-  drafts.stop();
+  await clock.stop();
   await imports.stop().catch(() => undefined);
   await live.stop();
   await store.close();

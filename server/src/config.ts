@@ -11,6 +11,8 @@ export interface Config {
   /** Whether the program stands behind a proxy that tells the visitor's address and protocol. */
   readonly trustProxy: boolean;
   readonly logLevel: string;
+  /** For trials: a file with the seconds by which the program takes it to be later than it is; null for none. */
+  readonly clockShiftFile: string | null;
 }
 
 const DEFAULT_PORT = 4400;
@@ -32,5 +34,6 @@ export function configFrom(environment: Readonly<Record<string, string | undefin
     dataFolder: resolve(environment['PLINDO_DATA'] ?? '.plindo/site'),
     trustProxy: environment['PLINDO_TRUST_PROXY'] === 'yes',
     logLevel: environment['PLINDO_LOG'] ?? 'warn',
+    clockShiftFile: environment['PLINDO_CLOCK_SHIFT_FILE'] ?? null,
   };
 }

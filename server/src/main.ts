@@ -7,6 +7,7 @@ import { configFrom } from './config.js';
 import { makeApp } from './http/app.js';
 import { pageHeaders } from './http/security.js';
 import { SiteRenderer } from './site/renderer.js';
+import { shiftedClock } from './shifted-clock.js';
 import { SitePages } from './site/site-pages.js';
 
 const STOP_AFTER_IN_MS = 5000;
@@ -20,10 +21,10 @@ const KEEP_CONNECTION_IN_MS = 75_000;
 async function main(): Promise<void> {
   const config = configFrom(process.env);
   const log = pino({ level: config.logLevel });
-  const { services, repairs, close } = await assemble({
+  const { services, clock, repairs, close } = await assemble({
     folder: config.dataFolder,
     database: config.database,
-    clock: () => new Date(),
+    clock: shiftedClock(config.clockShiftFile),
     tell: (error, sentence) => log.error({ err: error }, sentence),
   });
   const web = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');
@@ -53,6 +54,7 @@ async function main(): Promise<void> {
     if (secret) console.log(`Make the owner with this link, which works once:\n      ${address}/desk/setup#${secret}`);
     if (process.env['PLINDO_DEMO_SIGN_IN']) console.log(process.env['PLINDO_DEMO_SIGN_IN']);
     console.log(`Data  ${config.dataFolder}${config.database === null ? '' : ' and a PostgreSQL database'}`);
+    clock.start();
     await services.live.settle().catch(tellUnkept);
     await sitePages.warmUp().catch((error: unknown) => log.error({ err: error }, 'No page could be rendered.'));
   }

@@ -1,10 +1,11 @@
 import type { Listing, Status } from '../listings/index.js';
-import { ComputedValues } from '../listings/index.js';
+import { ComputedValues, leavesAt } from '../listings/index.js';
 import type { Field, Kind } from '../structure/index.js';
 import { STATUSES } from '../structure/index.js';
 import type { TextOrder } from '../values/index.js';
 import { textOrder } from '../values/index.js';
 import { Bitset } from './bitset.js';
+import type { CatalogPlace } from './catalog-place.js';
 import { BuiltInColumns } from './columns/built-in-columns.js';
 import type { ChoicesColumn } from './columns/choices-column.js';
 import type { Column } from './columns/field-columns.js';
@@ -59,13 +60,13 @@ export class Catalog {
 
   constructor(
     public kind: Kind,
-    readonly locale: string,
+    public place: CatalogPlace,
     expected = 0,
     readonly text = new TextIndex(null, expected),
   ) {
     this.capacity = Math.max(LEAST_CAPACITY, expected);
-    this.compareTexts = textOrder(locale);
-    this.initials = new Initials(locale);
+    this.compareTexts = textOrder(place.locale);
+    this.initials = new Initials(place.locale);
     this.ids = new Float64Array(this.capacity);
     this.existing = new Bitset(this.capacity);
     this.onSite = new Presence(this.capacity);
@@ -176,11 +177,12 @@ export class Catalog {
       this.rowsByAddress.set(listing.address, row);
     }
     this.existing.add(row);
-    this.onSite.put(row, listing.status === 'live', listing.shownFrom, listing.shownUntil);
+    const leaves = leavesAt(listing, this.kind, this.place.zone);
+    this.onSite.put(row, listing.status === 'live', listing.shownFrom, leaves);
     this.featured.put(row, listing.featured, listing.featuredFrom, listing.featuredUntil);
     this.statuses[row] = STATUSES.indexOf(listing.status);
     this.stamps[row] = stampOf(listing, this.kind.fields);
-    this.builtIn.put(row, listing);
+    this.builtIn.put(row, listing, leaves);
     for (const columns of this.ofFields.values()) columns.put(row, listing.values);
     this.text.put(row, documentOf(listing, this.kind));
   }
@@ -201,12 +203,12 @@ export class Catalog {
   }
 
   /**
-   * Takes a new definition of the kind when its columns and texts stay the same (another facet, sort choice, label of
-   * the kind …). Answers false when they don't: then the catalog has to be built anew.
+   * Takes a new definition of the kind, and another place, when its columns and texts stay the same (another facet, sort
+   * choice, label of the kind …). Answers false when they don't: then the catalog has to be built anew.
    */
-  redefine(kind: Kind): boolean {
-    if (catalogMark(kind, this.locale) !== catalogMark(this.kind, this.locale)) return false;
-    this.kind = kind;
+  redefine(kind: Kind, place = this.place): boolean {
+    if (catalogMark(kind, place) !== catalogMark(this.kind, this.place)) return false;
+    [this.kind, this.place] = [kind, place];
     return true;
   }
 
@@ -224,7 +226,7 @@ export class Catalog {
   /** All that it holds, for {@link Catalog.restored}. */
   kept(): KeptCatalog {
     return {
-      mark: catalogMark(this.kind, this.locale),
+      mark: catalogMark(this.kind, this.place),
       rows: this.rows,
       idsAscend: this.idsAscend,
       ids: this.ids.slice(),
@@ -241,10 +243,10 @@ export class Catalog {
     };
   }
 
-  /** The catalog that was kept, ready to be queried; null when the kind or locale would have other columns now. */
-  static restored(kind: Kind, locale: string, kept: KeptCatalog): Catalog | null {
-    if (kept.mark !== catalogMark(kind, locale)) return null;
-    const catalog = new Catalog(kind, locale, kept.ids.length, TextIndex.restored(kept.text));
+  /** The catalog that was kept, ready to be queried; null when the kind or the place would have other columns now. */
+  static restored(kind: Kind, place: CatalogPlace, kept: KeptCatalog): Catalog | null {
+    if (kept.mark !== catalogMark(kind, place)) return null;
+    const catalog = new Catalog(kind, place, kept.ids.length, TextIndex.restored(kept.text));
     catalog.restore(kept);
     return catalog;
   }

@@ -1,6 +1,7 @@
 export * from './bitset.js';
 export * from './build-catalog.js';
 export * from './catalog.js';
+export type { CatalogPlace } from './catalog-place.js';
 export { ChoicesColumn } from './columns/choices-column.js';
 export type { Column } from './columns/field-columns.js';
 export { catalogMark } from './kept-catalog.js';

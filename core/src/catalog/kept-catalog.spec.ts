@@ -18,7 +18,7 @@ const kind = makeKind(fields);
 
 /** As it would come back from a file. */
 function restored(catalog: Catalog, of = kind, locale = LOCALE): Catalog | null {
-  return Catalog.restored(of, locale, structuredClone(catalog.kept()));
+  return Catalog.restored(of, { locale, zone: 'UTC' }, structuredClone(catalog.kept()));
 }
 
 function linked(title: string): LinkedListing {

@@ -1,4 +1,5 @@
 import type { Kind } from '../structure/index.js';
+import type { CatalogPlace } from './catalog-place.js';
 import type { KeptBuiltIn } from './columns/built-in-columns.js';
 import type { KeptField } from './columns/field-columns.js';
 import type { KeptPresence } from './presence.js';
@@ -29,9 +30,14 @@ export interface KeptCatalog {
 }
 
 /** Changes whenever the columns of a kind's catalog, or what is read into them, would be others. */
-export function catalogMark({ fields }: Pick<Kind, 'fields'>, locale: string): string {
+export function catalogMark(
+  { fields, expiry }: Pick<Kind, 'fields' | 'expiry'>,
+  { locale, zone }: CatalogPlace,
+): string {
   const traits = fields.map(({ key, type, settings, searchWeight }) => {
     return { key, type, settings, searchWeight };
   });
-  return JSON.stringify([locale, textMark(), traits]);
+  // What happens to those that have left changes nothing of when they leave.
+  const leaving = expiry && [expiry.byDefault, expiry.countedFrom, expiry.offset, zone];
+  return JSON.stringify([locale, textMark(), traits, leaving]);
 }

@@ -1,1 +1,2 @@
 export * from './api.js';
+export * from './run.js';

@@ -1,6 +1,6 @@
 import type { Listing } from '../listings/index.js';
-import { isFeatured, isOnSite } from '../listings/index.js';
-import type { Kind } from '../structure/index.js';
+import { isFeatured, isOnSite, shownParts } from '../listings/index.js';
+import type { Kind, ReadContext } from '../structure/index.js';
 import { fieldType, hasPart } from '../structure/index.js';
 
 /** Why a listing is worth looking at in a design, in the order in which they are shown. */
@@ -43,13 +43,14 @@ export class AwkwardFinder {
 
   constructor(
     private readonly kind: Kind,
-    private readonly nowInMs: number,
+    private readonly context: Pick<ReadContext, 'nowInMs' | 'zone'>,
   ) {}
 
   look(listing: Listing): void {
-    const { kind, nowInMs } = this;
+    const { kind } = this;
+    const { nowInMs, zone } = this.context;
     if (listing.status === 'binned') return;
-    if (listing.status === 'live' && !isOnSite(listing, nowInMs)) {
+    if (listing.status === 'live' && !isOnSite(shownParts(listing, kind, zone), nowInMs)) {
       if (listing.shownFrom !== null && listing.shownFrom > nowInMs) this.offer('upcoming', listing, 1);
       return;
     }

@@ -1,4 +1,4 @@
-import type { FieldTypeName, Picture, Place, Status } from '../structure/index.js';
+import type { ExpiryChoice, FieldTypeName, Picture, Place, Status } from '../structure/index.js';
 import { STATUS_LABELS } from '../structure/index.js';
 
 export { STATUSES, STATUS_LABELS, type Status } from '../structure/index.js';
@@ -26,9 +26,14 @@ export interface ListingContent {
   readonly author: string;
   readonly values: Values;
   readonly status: Status;
-  /** The window in which it is on the site, from (in) and until (out), in milliseconds since 1970; null is open. */
+  /**
+   * The window in which it is on the site, from (in) and until (out), in milliseconds since 1970; null is open, and leaves
+   * its end to the rule of its kind, if it follows that.
+   */
   readonly shownFrom: number | null;
   readonly shownUntil: number | null;
+  /** Whether it follows the expiry rule of its kind; null for whatever the rule says of those that don't say. */
+  readonly expiry: ExpiryChoice | null;
   readonly featured: boolean;
   /** The window in which it is featured, if it is. */
   readonly featuredFrom: number | null;
@@ -72,7 +77,10 @@ export function contentOf(listing: Listing): ListingContent {
 }
 
 /** What of a listing decides whether visitors see it. */
-export type ShownParts = Pick<Listing, 'status' | 'shownFrom' | 'shownUntil'>;
+export interface ShownParts extends Pick<Listing, 'status' | 'shownFrom'> {
+  /** From when on it is off the site; null for one that stays. `leavesAt` in expiry/ works it out. */
+  readonly leavesAt: number | null;
+}
 
 /** Whether a moment lies in a window: from its beginning on, until before its end. */
 function isIn(moment: number, from: number | null, until: number | null): boolean {
@@ -80,8 +88,13 @@ function isIn(moment: number, from: number | null, until: number | null): boolea
 }
 
 /** Whether visitors may see a listing at a moment, its kind being published. */
-export function isOnSite({ status, shownFrom, shownUntil }: ShownParts, nowInMs: number): boolean {
-  return status === 'live' && isIn(nowInMs, shownFrom, shownUntil);
+export function isOnSite({ status, shownFrom, leavesAt }: ShownParts, nowInMs: number): boolean {
+  return status === 'live' && isIn(nowInMs, shownFrom, leavesAt);
+}
+
+/** Whether a live listing was on the site and is over. */
+export function hasLeft({ status, leavesAt }: ShownParts, nowInMs: number): boolean {
+  return status === 'live' && leavesAt !== null && leavesAt <= nowInMs;
 }
 
 /** Whether a listing is featured at a moment. */
@@ -101,6 +114,5 @@ export function publishingTime({ publishedAt, shownFrom }: Pick<Listing, 'publis
 /** The status as people read it: of a live listing outside its window, Upcoming or Expired. */
 export function statusLabel(listing: ShownParts, nowInMs: number): string {
   if (listing.status !== 'live' || isOnSite(listing, nowInMs)) return STATUS_LABELS[listing.status];
-  const isOver = listing.shownUntil !== null && listing.shownUntil <= nowInMs;
-  return isOver ? 'Expired' : 'Upcoming';
+  return hasLeft(listing, nowInMs) ? 'Expired' : 'Upcoming';
 }

@@ -1,18 +1,20 @@
 import type { ReadContext } from '../structure/index.js';
 import type { Formats } from '../values/index.js';
+import { momentWords } from './expiry/expiry-words.js';
 import type { ShownParts } from './listing.js';
 
 /**
  * Since when or until when visitors see a listing, with the zone and how far that is from now; '' for one whose status
  * keeps it from them, or that has no window.
  */
-export function presenceSentence({ status, shownFrom, shownUntil }: ShownParts, context: ReadContext): string {
+export function presenceSentence({ status, shownFrom, leavesAt }: ShownParts, context: ReadContext): string {
   if (status !== 'live') return '';
   const { nowInMs, formats } = context;
-  const told = (moment: number): string => `${formats.exactly(moment)} (${formats.zone}), ${distance(moment, context)}`;
-  if (shownUntil !== null && shownUntil <= nowInMs) return `Left the site on ${told(shownUntil)}.`;
+  const told = (moment: number): string =>
+    `${momentWords(moment, formats)} (${formats.zone}), ${distance(moment, context)}`;
+  if (leavesAt !== null && leavesAt <= nowInMs) return `Left the site ${told(leavesAt)}.`;
   if (shownFrom !== null && shownFrom > nowInMs) return `Comes to the site on ${told(shownFrom)}.`;
-  return shownUntil === null ? '' : `On the site until ${told(shownUntil)}.`;
+  return leavesAt === null ? '' : `Leaves the site ${told(leavesAt)}.`;
 }
 
 const MINUTE_IN_MS = 60_000;

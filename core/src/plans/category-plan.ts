@@ -1,5 +1,6 @@
 import type { Listing } from '../listings/index.js';
-import type { CategorySetDefinition, Kind } from '../structure/index.js';
+import type { CategorySetDefinition, ExpiryRule, Kind } from '../structure/index.js';
+import { categoriesInRule, ruleWithCategories } from '../structure/index.js';
 
 /** Listings that get another category in the place of one. */
 export interface CategoryMove {
@@ -50,6 +51,19 @@ export function withCategoriesFollowed(
     else result[key] = distinct;
   }
   return isChanged ? result : null;
+}
+
+/** What becomes of the expiry rule of a kind when categories of a set are merged, and which of those that go it needs. */
+export function ruleFollowing(
+  { fields, expiry }: Pick<Kind, 'fields' | 'expiry'>,
+  setId: number,
+  replaced: ReadonlyMap<string, string | null>,
+): { readonly rule: ExpiryRule | null; readonly missing: readonly string[] } {
+  const keys = fieldsOfSet({ fields }, setId).map(({ key }) => key);
+  const named = keys.flatMap((key) => categoriesInRule(expiry, key));
+  const missing = [...new Set(named)].filter((key) => replaced.get(key) === null);
+  const rule = expiry && keys.reduce((followed, key) => ruleWithCategories(followed, key, replaced), expiry);
+  return { rule, missing };
 }
 
 /** Whether a set after a change only has more categories than before, each of the old ones as it was. */

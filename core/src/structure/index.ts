@@ -11,6 +11,10 @@ export {
   parseExpression,
   withNameReplaced,
 } from './computed/expression.js';
+export * from './expiry/check-expiry.js';
+export * from './expiry/expiry-changes.js';
+export * from './expiry/expiry-choice.js';
+export * from './expiry/expiry-rule.js';
 export * from './facets/date-grouping.js';
 export { directionWords } from './orders/direction-words.js';
 export * from './facets/facet.js';

@@ -1,4 +1,18 @@
+import { localInMs, momentOfLocal } from './zone.js';
+
 export type CalendarUnit = 'day' | 'week' | 'month' | 'year';
+
+/** Hours are all alike; days, weeks, months and years are as long as the calendar and the clocks of a zone make them. */
+export const SPAN_UNITS = ['hour', 'day', 'week', 'month', 'year'] as const;
+
+/** A stretch of time that moves a moment or a day: forward, or backward where the amount is negative. */
+export interface CalendarSpan {
+  /** A whole number. */
+  readonly amount: number;
+  readonly unit: (typeof SPAN_UNITS)[number];
+}
+
+const HOUR_IN_MS = 3_600_000;
 
 const DAY_IN_MS = 86_400_000;
 
@@ -18,4 +32,16 @@ export function movedDay(dayNumber: number, by: number, unit: CalendarUnit): num
 /** The year of a calendar day. */
 export function yearOfDay(dayNumber: number): number {
   return new Date(dayNumber * DAY_IN_MS).getUTCFullYear();
+}
+
+/**
+ * A moment moved by a span. By anything but hours it keeps the time that the clocks of the zone show; where they skip
+ * that time it is the later valid moment, where they show it twice the earlier one.
+ */
+export function movedMoment(momentInMs: number, { amount, unit }: CalendarSpan, zone: string): number {
+  if (amount === 0) return momentInMs;
+  if (unit === 'hour') return momentInMs + amount * HOUR_IN_MS;
+  const local = localInMs(momentInMs, zone);
+  const day = Math.floor(local / DAY_IN_MS);
+  return momentOfLocal(movedDay(day, amount, unit) * DAY_IN_MS + (local - day * DAY_IN_MS), zone);
 }

@@ -1,5 +1,6 @@
 import type { ErrorCode, Issue, IssueParams } from './errors.js';
 import { issue } from './errors.js';
+import type { Refused } from './result.js';
 
 /**
  * Thrown where something is refused in the middle of a change: the issues, the first of which gives the code of the
@@ -23,4 +24,9 @@ export class Refusal extends Error {
 export function refuseIfAny(issues: readonly Issue[]): void {
   const [first, ...rest] = issues;
   if (first) throw new Refusal([first, ...rest]);
+}
+
+/** What stands in the way of a value, to be thrown. */
+export function refusalOf({ issue: first, more = [] }: Refused): Refusal {
+  return new Refusal([first, ...more]);
 }

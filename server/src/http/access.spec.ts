@@ -57,7 +57,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /blueprint/preview', 'POST /blueprint/zip/preview'],
     ...['GET /site-starters/:name/preview', 'POST /site-starters/:name'],
     ...['POST /blueprint/zip/plan', 'POST /category-sets', 'POST /kinds', 'POST /kinds/:id/rename-key'],
-    'POST /kinds/:id/addresses/plan',
+    ...['POST /kinds/:id/addresses/plan', 'POST /kinds/:id/expiry/plan', 'POST /site/zone/plan'],
     ...['POST /kinds/:id/type-change', 'POST /kinds/:id/type-change/plan', 'POST /links', 'POST /selections'],
     ...['PUT /category-sets/:id', 'PUT /kinds/:id', 'PUT /links/:id', 'PUT /selections/:id', 'PUT /site'],
     ...[

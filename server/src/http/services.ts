@@ -20,6 +20,7 @@ import type { Drafts } from '../services/design/drafts.js';
 import type { Designs } from '../services/design/designs.js';
 import type { Files } from '../services/media/files.js';
 import type { Examples } from '../services/listings/examples.js';
+import type { Expiry } from '../services/expiry/expiry.js';
 import type { Finder } from '../services/listings/finder.js';
 import type { SiteStarters } from '../services/exchange/site-starters.js';
 import type { Health } from '../services/health.js';
@@ -64,6 +65,7 @@ export interface Services {
   readonly draftedPages: DraftedPages;
   readonly drafts: Drafts;
   readonly examples: Examples;
+  readonly expiry: Expiry;
   readonly fieldChanges: FieldChanges;
   readonly files: Files;
   readonly finder: Finder;

@@ -1,4 +1,4 @@
-import type { KeptCatalog, KeptTexts } from '@plindo/core/catalog';
+import type { CatalogPlace, KeptCatalog, KeptTexts } from '@plindo/core/catalog';
 import { Catalog, TextIndex } from '@plindo/core/catalog';
 import type { Listing } from '@plindo/core/listings';
 import type { Kind } from '@plindo/core/structure';
@@ -20,7 +20,7 @@ export interface CatalogOwner {
   readonly catalogs: Map<number, Catalog>;
   /** A kind as it is now; undefined for one that is gone. */
   kind(id: number): Kind | undefined;
-  locale(): string;
+  place(): CatalogPlace;
   /** A listing with the listings that it is linked with. */
   withLinked<Subject extends Pick<Listing, 'id' | 'values'>>(listing: Subject, kind: Kind): Subject;
   applyTo(catalog: Catalog, change: ListingChange): void;
@@ -77,7 +77,7 @@ export class CatalogBuilds {
 
   /** A catalog as it was kept, with what has changed since; null when that is so much that reading all is better. */
   private async followed(kind: Kind, kept: KeptCatalog): Promise<Catalog | null> {
-    const catalog = Catalog.restored(kind, this.owner.locale(), kept);
+    const catalog = Catalog.restored(kind, this.owner.place(), kept);
     if (!catalog?.idsAscend) return null;
     const gone = catalog.existing.clone();
     const changed: number[] = [];
@@ -97,7 +97,7 @@ export class CatalogBuilds {
   /** A catalog made of all listings; texts that are known are not read again. */
   private async anew(kind: Kind, texts: KeptTexts | null): Promise<Catalog> {
     const expected = await this.store.catalogRows.count(kind.id);
-    const catalog = new Catalog(kind, this.owner.locale(), expected, new TextIndex(texts, expected));
+    const catalog = new Catalog(kind, this.owner.place(), expected, new TextIndex(texts, expected));
     await this.fill(catalog, this.store.catalogRows.ofKind(kind.id));
     for (const _ of catalog.finishing()) await breath();
     return catalog;

@@ -35,7 +35,7 @@ describe('Files of catalogs', () => {
     await files.write(3, catalog.kept());
     const { catalog: kept, isOwn } = (await files.read(3))!;
     expect(isOwn).toBeTrue();
-    const again = Catalog.restored(KIND, 'da', kept)!;
+    const again = Catalog.restored(KIND, { locale: 'da', zone: 'UTC' }, kept)!;
     expect(again.kept()).toEqual(catalog.kept());
     const found = again.text.search('aero', { within: again.onSiteAt(5) });
     expect(found?.met).toBe(1);

@@ -27,7 +27,7 @@ interface Staleness extends StaleKind {
 }
 
 /** What catalogs need to know of what is around them. */
-export type CatalogScene = Pick<CatalogOwner, 'kind' | 'locale' | 'withLinked'> & {
+export type CatalogScene = Pick<CatalogOwner, 'kind' | 'place' | 'withLinked'> & {
   /** Called when an answer may be another one. */
   changed(): void;
   /** Tells of something that went wrong. */
@@ -86,7 +86,8 @@ export class Catalogs {
   /** Brings the catalogs in step with the kinds as they are; answers which have to be built anew. */
   followKinds(kinds: readonly Kind[]): Set<number> {
     const anew = new Set<number>();
-    for (const kind of kinds) if (!this.byKind.get(kind.id)?.redefine(kind)) anew.add(kind.id);
+    const place = this.scene.place();
+    for (const kind of kinds) if (!this.byKind.get(kind.id)?.redefine(kind, place)) anew.add(kind.id);
     for (const id of this.byKind.keys()) {
       if (kinds.some((kind) => kind.id === id)) continue;
       this.byKind.delete(id);

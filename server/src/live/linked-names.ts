@@ -1,10 +1,14 @@
 import type { Connection, Listing } from '@plindo/core/listings';
-import { LinkGraph, isOnSite } from '@plindo/core/listings';
+import type { ShownParts } from '@plindo/core/listings';
+import { LinkGraph, isOnSite, leavesAt } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
 import type { Field, Kind, LinkedListing } from '@plindo/core/structure';
 import { isKindShown, linkOfField, otherSide } from '@plindo/core/structure';
 import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
-import type { ListingName, Store } from '../store/index.js';
+import type { NamedParts, Store } from '../store/index.js';
+
+/** What is shown of a listing where another one is linked with it. */
+type ListingName = Pick<Listing, 'id' | 'kindId' | 'title' | 'slug' | 'address'> & ShownParts;
 
 /** Gives the kind of a linked listing. */
 export type KindOf = (id: number) => Kind | undefined;
@@ -25,6 +29,13 @@ export class LinkedNames {
     private readonly structure: () => Structure,
     private readonly clock: () => Date,
   ) {}
+
+  /** Works out anew when the listings of some kinds leave, as their rule or the zone is another one. */
+  async renew(kinds: ReadonlySet<number>): Promise<void> {
+    const ids = [...this.names.values()].filter(({ kindId }) => kinds.has(kindId)).map(({ id }) => id);
+    const were = new Map(ids.map((id) => [id, isOnSite(this.names.get(id)!, this.lookedAt)]));
+    for (const parts of await this.store.namesOf(ids)) this.takeName(parts, were.get(parts.id));
+  }
 
   /** Reads everything, whatever was known before. */
   async start(): Promise<void> {
@@ -65,7 +76,7 @@ export class LinkedNames {
       const onSite = isOnSite(name, nowInMs);
       this.passing.set(id, onSite);
       if (onSite !== wasOnSite) this.addLinkedWith(id, affected);
-      for (const moment of [name.shownFrom, name.shownUntil]) {
+      for (const moment of [name.shownFrom, name.leavesAt]) {
         if (moment !== null && moment > nowInMs) this.nextTurn = Math.min(this.nextTurn, moment);
       }
     }
@@ -115,20 +126,26 @@ export class LinkedNames {
   private takeListing(entry: EntryOf<'listing'>, affected: Set<number>): void {
     const known = this.names.get(entry.id);
     if (!known || !entry.after) return;
-    const { id, kindId, title, slug, address, status, shownFrom, shownUntil } = entry.after;
-    this.takeName({ id, kindId, title, slug, address, status, shownFrom, shownUntil });
+    const name = this.takeName(entry.after);
+    const { title, slug, address, status, shownFrom, leavesAt: leaves } = name;
     const isSameAddress = known.slug === slug && known.address === address;
     const isSame = known.title === title && isSameAddress && known.status === status;
-    const isSameWindow = known.shownFrom === shownFrom && known.shownUntil === shownUntil;
-    if (!isSame || !isSameWindow) this.addLinkedWith(id, affected);
+    const isSameWindow = known.shownFrom === shownFrom && known.leavesAt === leaves;
+    if (!isSame || !isSameWindow) this.addLinkedWith(name.id, affected);
   }
 
-  private takeName(name: ListingName): void {
-    this.names.set(name.id, name);
-    this.passing.delete(name.id);
-    if (name.shownFrom === null && name.shownUntil === null) return;
-    this.passing.set(name.id, isOnSite(name, this.clock().getTime()));
+  /** `wasOnSite` is what those that are linked with it show, where that may not be how it is now. */
+  private takeName(parts: NamedParts, wasOnSite?: boolean): ListingName {
+    const { id, kindId, title, slug, address, status, shownFrom } = parts;
+    const kind = this.structure().kind(kindId);
+    const leaves = kind ? leavesAt(parts, kind, this.structure().site.zone) : null;
+    const name: ListingName = { id, kindId, title, slug, address, status, shownFrom, leavesAt: leaves };
+    this.names.set(id, name);
+    this.passing.delete(id);
+    if (shownFrom === null && leaves === null && wasOnSite === undefined) return name;
+    this.passing.set(id, wasOnSite ?? isOnSite(name, this.clock().getTime()));
     this.nextTurn = -Infinity;
+    return name;
   }
 
   private addLinkedWith(id: number, all: Set<number>): void {

@@ -1,5 +1,5 @@
 import type { Design } from '@plindo/core/design';
-import type { Catalog } from '@plindo/core/catalog';
+import type { Catalog, CatalogPlace } from '@plindo/core/catalog';
 import type { NamedListing } from '@plindo/core/contract';
 import type { Listing, Status } from '@plindo/core/listings';
 import { STATUSES } from '@plindo/core/listings';
@@ -53,7 +53,7 @@ export class Live {
     this.links = new LinkedNames(store, () => this.structure, clock);
     this.catalogs = new Catalogs(store, files, {
       kind: (id) => this.structure.kind(id),
-      locale: () => this.site().locale,
+      place: () => placeOf(this.site()),
       withLinked: (listing, kind) => this.withLinked(listing, kind),
       changed: () => this.revisions.next(null),
       tell,
@@ -249,7 +249,8 @@ export class Live {
     const before = this.structure;
     this.structure = await this.store.structure();
     const anew = this.catalogs.followKinds(this.structure.kinds);
-    if (before.site.locale !== this.structure.site.locale) for (const { id } of this.structure.kinds) anew.add(id);
+    const leaving = this.structure.kinds.filter(({ id, expiry }) => expiry !== null || before.kind(id)?.expiry);
+    await this.links.renew(new Set(leaving.map(({ id }) => id).filter((id) => anew.has(id))));
     for (const kind of this.structure.kinds) {
       const was = before.kind(kind.id);
       if (!was || isKindShown(was) === isKindShown(kind)) continue;
@@ -301,6 +302,10 @@ export class Live {
   private withLinked<Subject extends Pick<Listing, 'id' | 'values'>>(listing: Subject, kind: Kind): Subject {
     return this.links.complete(listing, kind, (id) => this.kind(id));
   }
+}
+
+function placeOf({ locale, zone }: SiteSettings): CatalogPlace {
+  return { locale, zone };
 }
 
 /** The listings that entries change; null when they change anything else that visitors see. */

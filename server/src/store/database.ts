@@ -15,6 +15,7 @@ import * as designs from './migrations/0011-designs.js';
 import * as addresses from './migrations/0012-addresses.js';
 import * as drafts from './migrations/0013-drafts.js';
 import * as examples from './migrations/0014-examples.js';
+import * as dueWork from './migrations/0015-due-work.js';
 import { openPostgres } from './postgres/postgres-dialect.js';
 import { openSqlite } from './sqlite/sqlite-dialect.js';
 
@@ -38,6 +39,7 @@ const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0012-addresses': addresses,
   '0013-drafts': drafts,
   '0014-examples': examples,
+  '0015-due-work': dueWork,
 };
 
 /** Whether an address names a PostgreSQL database; anything else is the path of an SQLite file. */

@@ -35,6 +35,13 @@ export interface Dialect {
    * `feed` is the place of the latest change, where it comes along without being asked for; null where it doesn't.
    */
   write<T>(work: (transaction: Transaction, feed: number | null) => Promise<T>): Promise<T>;
+  /** What lets a query that claims rows pass over those that another process is claiming; '' where one writes at a time. */
+  readonly skipLocked: string;
+  /**
+   * Runs `work` in a writing transaction on rows that no change depends on, so that it needn't wait for changes where the
+   * database can do without.
+   */
+  brief<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** Runs `work` in a transaction that sees one state of the database throughout. */
   read<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** Runs `work` while no other process does so: for bringing tables up to date. */
@@ -63,5 +70,5 @@ export const LATEST_CHANGE = 'SELECT coalesce(max("number"), 0) AS "feed" FROM c
 export const PACKED_COLUMNS = [
   ...['id', 'kindId', 'slug', 'title', 'summary', 'author', 'status', 'place', 'values'],
   ...['shownFrom', 'shownUntil', 'featured', 'featuredFrom', 'featuredUntil', 'handOrder', 'version'],
-  ...['createdAt', 'changedAt', 'publishedAt', 'binnedAt', 'address'],
+  ...['createdAt', 'changedAt', 'publishedAt', 'binnedAt', 'address', 'expiry'],
 ] as const;

@@ -42,7 +42,7 @@ const TABLES = {
       ...{ place: JSON_TYPE, author: STRING, aside: JSON_TYPE, values: JSON_TYPE, status: STRING },
       ...{ featured: BOOLEAN, handOrder: DOUBLE, version: INTEGER, createdAt: BIGINT, changedAt: BIGINT },
       ...{ publishedAt: BIGINT, binnedAt: BIGINT, shownFrom: BIGINT, shownUntil: BIGINT },
-      ...{ featuredFrom: BIGINT, featuredUntil: BIGINT },
+      ...{ featuredFrom: BIGINT, featuredUntil: BIGINT, expiry: STRING },
     },
   ],
   connections: [
@@ -54,7 +54,10 @@ const TABLES = {
   uniqueValues: ['unique_values', { kindId: key(INTEGER), field: key(STRING), value: key(STRING), listingId: INTEGER }],
   changes: [
     'changes',
-    { id, at: BIGINT, userId: INTEGER, sentence: TEXT, state: STRING, undoneBy: INTEGER, number: INTEGER },
+    {
+      ...{ id, at: BIGINT, userId: INTEGER, by: STRING, sentence: TEXT, state: STRING },
+      ...{ undoneBy: INTEGER, number: INTEGER },
+    },
   ],
   entries: [
     'change_entries',
@@ -71,6 +74,22 @@ const TABLES = {
       ...{ node: STRING, leaseUntil: BIGINT },
     },
   ],
+  dueWork: [
+    'due_work',
+    {
+      ...{ id, task: STRING, subject: INTEGER, dueAt: BIGINT, state: JSON_TYPE, attempts: INTEGER },
+      ...{ notBefore: BIGINT, node: STRING, leaseUntil: BIGINT, fault: TEXT },
+    },
+  ],
+  mails: [
+    'mails',
+    {
+      ...{ id, messageId: STRING, about: STRING, recipient: STRING, subject: TEXT, text: TEXT, html: TEXT },
+      ...{ at: BIGINT, state: STRING, sentAt: BIGINT, code: INTEGER, attempts: INTEGER, notBefore: BIGINT },
+      ...{ node: STRING, leaseUntil: BIGINT, fault: TEXT },
+    },
+  ],
+  notices: ['notices', { id, key: STRING, recipient: STRING, at: BIGINT, said: JSON_TYPE, mailId: INTEGER }],
   tableViews: ['table_views', { userId: key(INTEGER), kindId: key(INTEGER), kept: JSON_TYPE }],
 } as const satisfies Readonly<Record<string, readonly [table: string, columns: ModelAttributes]>>;
 

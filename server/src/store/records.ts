@@ -5,6 +5,7 @@ import type { Connection, Listing, Status } from '@plindo/core/listings';
 import type {
   CategorySet,
   CategorySetDefinition,
+  ExpiryChoice,
   KindDefinition,
   Link,
   Picture,
@@ -46,6 +47,7 @@ export function listingOf(row: Row): Listing {
     status: row['status'] as Status,
     shownFrom: numberOrNull(row['shownFrom']),
     shownUntil: numberOrNull(row['shownUntil']),
+    expiry: (row['expiry'] ?? null) as ExpiryChoice | null,
     featured: Boolean(row['featured']),
     featuredFrom: numberOrNull(row['featuredFrom']),
     featuredUntil: numberOrNull(row['featuredUntil']),

@@ -9,6 +9,7 @@ import { ChangeLog, feedChange } from './units/change-log.js';
 import type { FeedChange } from './units/change-log.js';
 import { openDatabase } from './database.js';
 import type { Dialect } from './dialect.js';
+import { DueWork } from './due/due-work.js';
 import { FileStore } from './media/file-store.js';
 import { ImportStore } from './units/import-store.js';
 import type { Reading } from './units/known-state.js';
@@ -27,6 +28,8 @@ import { Unit } from './units/unit.js';
 export interface Written<T> {
   readonly sentence: string;
   readonly result: T;
+  /** By what Plindo did it, where no user did: "the rule of Courses". */
+  readonly by?: string;
 }
 
 /** A change that is committed. */
@@ -60,6 +63,7 @@ export class Store extends StoreReading {
   readonly throttles: ThrottleStore;
   readonly catalogRows: CatalogRows;
   readonly log: ChangeLog;
+  readonly due: DueWork;
   private readonly known: KnownState;
   /** Writers of this process wait for one another here; those of other processes at the database. */
   private readonly turns = new Turns();
@@ -83,6 +87,7 @@ export class Store extends StoreReading {
     this.throttles = new ThrottleStore(models);
     this.catalogRows = new CatalogRows(dialect);
     this.log = new ChangeLog(dialect, models);
+    this.due = new DueWork(dialect, models, (work) => this.brief(work));
     this.known = new KnownState(dialect, new StructureRows(models));
   }
 
@@ -126,10 +131,10 @@ export class Store extends StoreReading {
     undone: number | null = null,
   ): Promise<Committed<T>> {
     return this.unit(async (unit) => {
-      const { sentence, result } = await work(unit);
+      const { sentence, result, by = '' } = await work(unit);
       await unit.finish();
       const number = unit.feed + 1;
-      const head = { at: unit.now, userId, sentence };
+      const head = { at: unit.now, userId, by, sentence };
       const changeId = await this.log.writeHead(head, 'done', number, unit.transaction);
       await this.log.writeEntries(changeId, unit.entries, unit.transaction);
       const isFirst = undone === null || (await this.log.markUndone(undone, changeId, unit.transaction));
@@ -145,7 +150,7 @@ export class Store extends StoreReading {
     work: (unit: Unit, changeId: number) => Promise<T>,
   ): Promise<Committed<T>> {
     return this.unit(async (unit) => {
-      const head = { at: unit.now, userId, sentence };
+      const head = { at: unit.now, userId, by: '', sentence };
       const changeId = await this.log.writeHead(head, 'open', null, unit.transaction);
       const result = await work(unit, changeId);
       await unit.finish();
@@ -188,9 +193,24 @@ export class Store extends StoreReading {
     return result;
   }
 
+  /** Carries out work that is no change of records, in a unit: nothing of it is in the log or in the feed. */
+  async aside<T>(work: (unit: Unit) => Promise<T>): Promise<T> {
+    const { result } = await this.unit(
+      async (unit) => ({ changeId: 0, result: await work(unit), number: null }),
+      'anew',
+    );
+    return result;
+  }
+
   /** Runs `work` in a writing transaction that is no change of records. */
   writing<T>(work: (transaction: Transaction, feed: number | null) => Promise<T>): Promise<T> {
     return this.turns.take(() => this.dialect.write(work));
+  }
+
+  /** Runs `work` in a short writing transaction on rows that no change depends on. */
+  private brief<T>(work: (transaction: Transaction) => Promise<T>): Promise<T> {
+    const run = (): Promise<T> => this.dialect.brief(work);
+    return this.dialect.skipLocked === '' ? this.turns.take(run) : run();
   }
 
   /**

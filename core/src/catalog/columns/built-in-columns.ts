@@ -47,9 +47,10 @@ export class BuiltInColumns {
     return this.byKey.get(key);
   }
 
-  put(row: number, listing: Listing): void {
+  /** `leavesAt` is when it leaves the site, as its own window and the rule of its kind have it. */
+  put(row: number, listing: Listing, leavesAt: number | null): void {
     this.title.put(row, listing.title);
-    this.putParts(row, { ...listing, publishedAt: publishingTime(listing) });
+    this.putParts(row, { ...listing, publishedAt: publishingTime(listing), leavesAt });
   }
 
   remove(row: number): void {

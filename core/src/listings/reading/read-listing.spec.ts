@@ -22,6 +22,7 @@ describe('Reading a listing', () => {
       status: 'draft',
       shownFrom: null,
       shownUntil: null,
+      expiry: null,
       featured: false,
       featuredFrom: null,
       featuredUntil: null,

@@ -1,4 +1,12 @@
-import type { BuiltInPart, Field, KindDefinition, Picture, Place, ReadContext } from '../../structure/index.js';
+import type {
+  BuiltInPart,
+  ExpiryChoice,
+  Field,
+  KindDefinition,
+  Picture,
+  Place,
+  ReadContext,
+} from '../../structure/index.js';
 import {
   BUILT_IN_FIELDS,
   BUILT_IN_MARK,
@@ -31,6 +39,7 @@ export interface ListingInput {
   readonly status?: unknown;
   readonly shownFrom?: unknown;
   readonly shownUntil?: unknown;
+  readonly expiry?: unknown;
   readonly featured?: unknown;
   readonly featuredFrom?: unknown;
   readonly featuredUntil?: unknown;
@@ -43,7 +52,7 @@ export interface ReadListing {
 }
 
 /** What of a kind reading depends on. */
-export type ReadKind = Pick<KindDefinition, 'fields'> & Partial<Pick<KindDefinition, 'startStatus'>>;
+export type ReadKind = Pick<KindDefinition, 'fields'> & Partial<Pick<KindDefinition, 'startStatus' | 'expiry'>>;
 
 export const BLANK_CONTENT: ListingContent = {
   slug: '',
@@ -57,6 +66,7 @@ export const BLANK_CONTENT: ListingContent = {
   status: 'draft',
   shownFrom: null,
   shownUntil: null,
+  expiry: null,
   featured: false,
   featuredFrom: null,
   featuredUntil: null,
@@ -76,7 +86,7 @@ export function readListing(
   before: ListingContent | null = null,
 ): ReadListing {
   const issues = nulIssues(input, kind);
-  const base = before ?? { ...BLANK_CONTENT, status: kind.startStatus ?? BLANK_CONTENT.status };
+  const base = before ?? newContent(kind);
   const parts = readFixedParts(input, base);
   issues.push(...fixedPartIssues(parts));
   const text = (part: unknown, was: string): string => (typeof part === 'string' ? part : was);
@@ -92,12 +102,19 @@ export function readListing(
     values: readValues(input.values ?? {}, kind, { context, base, isNew: before === null }, issues),
     status: STATUSES.find((known) => known === parts.status) ?? base.status,
     ...readWindow(['shownFrom', 'shownUntil'], input, base, context, issues),
+    expiry: readExpiry(input.expiry, base.expiry, context, issues),
     ...readWindow(['featuredFrom', 'featuredUntil'], input, base, context, issues),
     featured: typeof parts.featured === 'boolean' ? parts.featured : base.featured,
     aside: withoutGiven(base.aside, input.values ?? {}),
     handOrder: readHandOrder(input.handOrder, base.handOrder, context, issues),
   };
   return { content, issues };
+}
+
+/** What a new listing begins with. It says how it stands to the rule of its kind, as that rule may change later. */
+export function newContent({ startStatus, expiry }: ReadKind): ListingContent {
+  const said = expiry ? (expiry.byDefault ? 'by-rule' : 'off') : null;
+  return { ...BLANK_CONTENT, status: startStatus ?? BLANK_CONTENT.status, expiry: said };
 }
 
 /** Parts and fields that are given with a character which cannot be kept. */
@@ -175,6 +192,18 @@ function readHandOrder(input: unknown, base: number | null, context: ReadContext
   const params = { label: 'Hand order', found: String(input), example: '10' };
   issues.push(issue('value.not-a-number', params, { field: 'handOrder' }));
   return base;
+}
+
+function readExpiry(
+  input: unknown,
+  base: ExpiryChoice | null,
+  context: ReadContext,
+  issues: Issue[],
+): ExpiryChoice | null {
+  if (input === undefined) return base;
+  const read = fieldType('one-choice').read(input, BUILT_IN_FIELDS.expiry, context);
+  if (!read.ok) issues.push(...issuesOf(read));
+  return read.ok ? (read.value as ExpiryChoice | null) : base;
 }
 
 type MomentName = 'shownFrom' | 'shownUntil' | 'featuredFrom' | 'featuredUntil';

@@ -1,7 +1,7 @@
 import type { ValueInText } from '../../design/index.js';
 import { PAGE_VALUE_FIELDS, isPageValue } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
-import { isFeatured, isShown, publishingTime } from '../../listings/index.js';
+import { isFeatured, isShown, leavesAt, publishingTime } from '../../listings/index.js';
 import type { Field, Kind, KindById, LinkedListing, ReadContext } from '../../structure/index.js';
 import { BUILT_IN_MARK, builtInFieldAt, fieldByKey, fieldType, hasPart, textOfMoment } from '../../structure/index.js';
 import { dayNumberAt } from '../../time/index.js';
@@ -98,17 +98,17 @@ export function partAt(key: string, { listing, kind, context, distance }: ShownL
     case '@distance':
       return distance;
     case '@daysLeft':
-      return daysLeft(listing, context);
+      return daysLeft(leavesAt(listing, kind, context.zone), context);
     default:
       return null;
   }
 }
 
 /** "Last day", "3 days left"; '' for a listing that stays. */
-function daysLeft({ shownUntil }: Pick<Listing, 'shownUntil'>, { nowInMs, zone, formats }: ReadContext): string {
-  if (shownUntil === null || shownUntil <= nowInMs) return '';
+function daysLeft(leaves: number | null, { nowInMs, zone, formats }: ReadContext): string {
+  if (leaves === null || leaves <= nowInMs) return '';
   // The last moment of its window lies before it ends.
-  const days = dayNumberAt(shownUntil - 1, zone) - dayNumberAt(nowInMs, zone);
+  const days = dayNumberAt(leaves - 1, zone) - dayNumberAt(nowInMs, zone);
   return days === 0 ? formats.words.say('value.last-day') : formats.words.say('value.days-left', { count: days });
 }
 

@@ -75,7 +75,7 @@ function mergedOrder(
   keys: readonly OrderKey[],
   parts: readonly OrderedPart[],
 ): (a: CatalogRow, b: CatalogRow) => number {
-  const compareTexts = textOrder(parts[0]?.catalog.locale ?? 'en');
+  const compareTexts = textOrder(parts[0]?.catalog.place.locale ?? 'en');
   const keysOf = new Map<Catalog, readonly MergedKey[]>(
     parts.map(({ catalog, order }) => [
       catalog,

@@ -108,7 +108,7 @@ describe('A query', () => {
           const now = new Map(berths.map((listing) => [listing.id, listing]));
           for (const [at, step] of changes.entries()) {
             if (at === keptAt) {
-              catalog = catalogs[0] = Catalog.restored(kinds[0], context.locale, structuredClone(catalog.kept()))!;
+              catalog = catalogs[0] = Catalog.restored(kinds[0], context, structuredClone(catalog.kept()))!;
             }
             if ('listing' in step) {
               catalog.put(step.listing);

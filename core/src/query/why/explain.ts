@@ -1,6 +1,6 @@
 import type { Catalog } from '../../catalog/index.js';
 import type { Listing } from '../../listings/index.js';
-import { statusLabel } from '../../listings/index.js';
+import { leavesAt, statusLabel } from '../../listings/index.js';
 import type { Condition, Field, FieldTest, ReadContext, SelectionDefinition } from '../../structure/index.js';
 import {
   BUILT_IN_MARK,
@@ -91,12 +91,13 @@ export function plainReason(about: Reason['about'], sentence: string): Reason {
 }
 
 function ownReasons(listing: Listing, { kind }: Catalog, { context }: QueryScene): Reason[] {
-  const { formats, nowInMs } = context;
+  const { formats, nowInMs, zone } = context;
   const reasons: Reason[] = [];
   if (!isKindShown(kind)) reasons.push(plainReason('published', `${kind.many} are not on the site.`));
-  const { status, shownFrom, shownUntil } = listing;
+  const { status, shownFrom } = listing;
+  const leaves = leavesAt(listing, kind, zone);
   if (status !== 'live') {
-    const found = statusLabel(listing, nowInMs);
+    const found = statusLabel({ status, shownFrom, leavesAt: leaves }, nowInMs);
     reasons.push({
       ...plainReason('status', `Its status is ${found}; only live listings are shown.`),
       found,
@@ -106,8 +107,8 @@ function ownReasons(listing: Listing, { kind }: Catalog, { context }: QueryScene
   if (shownFrom !== null && shownFrom > nowInMs) {
     reasons.push(plainReason('window', `It comes to the site on ${formats.exactly(shownFrom)} (${formats.zone}).`));
   }
-  if (shownUntil !== null && shownUntil <= nowInMs) {
-    reasons.push(plainReason('window', `It left the site on ${formats.exactly(shownUntil)} (${formats.zone}).`));
+  if (leaves !== null && leaves <= nowInMs) {
+    reasons.push(plainReason('window', `It left the site on ${formats.exactly(leaves)} (${formats.zone}).`));
   }
   return reasons;
 }

@@ -1,6 +1,7 @@
 import { withFieldRenamed, fieldsOfCondition } from '../conditions/condition.js';
 import { parseExpression, withNameReplaced } from '../computed/expression.js';
 import { expressionNames } from '../computed/computed-fields.js';
+import { ruleNamesField, ruleWithKeyRenamed } from '../expiry/expiry-changes.js';
 import type { Facet, FacetControl } from '../facets/facet.js';
 import type { Field } from '../fields/field.js';
 import { columnOf } from '../field-types/registry.js';
@@ -18,6 +19,7 @@ export function usesOfField(kind: KindDefinition, key: string): string[] {
     ...kind.sortChoices.filter(({ order }) => orderUses(order)).map(({ label }) => `the sort choice “${label}”`),
     ...(groupsBy(kind, key) ? ['the headings by date'] : []),
     ...(formsInPattern(kind.addressPattern, key).length > 0 ? ['the addresses of its listings'] : []),
+    ...(kind.expiry && ruleNamesField(kind.expiry, key) ? [`the expiry rule of ${kind.many}`] : []),
     ...(orderUses(kind.defaultOrder) ? ['the order of the index page'] : []),
     ...kind.fields
       .filter((field) => field.showWhen && fieldsOfCondition(field.showWhen).includes(key))
@@ -42,8 +44,8 @@ function computesWith({ type, settings }: Field, key: string, { fields }: KindDe
 }
 
 /**
- * The kind without a field: facets and orders over it go with it, what was shown depending on it is always shown. A
- * computed field that uses it stays as it is, and has to be seen to first.
+ * The kind without a field: facets and orders over it go with it, what was shown depending on it is always shown. An
+ * expiry rule or a computed field that uses it stays as it is, and has to be seen to first.
  */
 export function withoutField(kind: KindDefinition, key: string): KindDefinition {
   const withoutKey = (order: readonly OrderKey[]): OrderKey[] => order.filter(({ by }) => by !== `field:${key}`);
@@ -91,6 +93,7 @@ export function withKeyRenamed(kind: KindDefinition, from: string, to: string): 
       field: kind.grouping.field === from ? to : kind.grouping.field,
       endField: kind.grouping.endField === from ? to : kind.grouping.endField,
     },
+    expiry: ruleWithKeyRenamed(kind.expiry, from, to),
     addressPattern: patternWithKeyRenamed(kind.addressPattern, from, to),
     structured: structureWithKeyRenamed(kind.structured, from, to),
     sortChoices: kind.sortChoices.map((choice) => ({ ...choice, order: renamed(choice.order) })),

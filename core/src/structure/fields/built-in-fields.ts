@@ -1,5 +1,6 @@
 import type { Field } from './field.js';
 import { makeField } from './field.js';
+import { EXPIRY_CHOICES, EXPIRY_LABELS } from '../expiry/expiry-choice.js';
 import { STATUSES, STATUS_LABELS } from '../kinds/status.js';
 
 export const LONGEST_TITLE = 200;
@@ -34,6 +35,14 @@ export const BUILT_IN_FIELDS = {
   }),
   shownFrom: moment('shownFrom', 'On the site from'),
   shownUntil: moment('shownUntil', 'On the site until'),
+  expiry: makeField({
+    key: 'expiry',
+    label: 'Leaves the site',
+    type: 'one-choice',
+    settings: { choices: EXPIRY_CHOICES.map((key) => ({ key, label: EXPIRY_LABELS[key] })) },
+  }),
+  /** Worked out: its own moment, or the one by the rule of its kind. */
+  leavesAt: moment('leavesAt', 'Leaves on'),
   featured: makeField({ key: 'featured', label: 'Featured', type: 'yes-no' }),
   featuredFrom: moment('featuredFrom', 'Featured from'),
   featuredUntil: moment('featuredUntil', 'Featured until'),

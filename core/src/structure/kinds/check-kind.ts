@@ -3,6 +3,7 @@ import { foldText, isSlug, issue, unitsLike } from '../../values/index.js';
 import { fieldAt } from '../fields/field-at.js';
 import { fieldsOfCondition } from '../conditions/condition.js';
 import { readComputedFields } from '../computed/computed-fields.js';
+import { expiryFaults } from '../expiry/check-expiry.js';
 import { RESERVED_KEYS } from '../facets/facet.js';
 import type { Facet } from '../facets/facet.js';
 import { fieldOfFacet } from '../facets/facet-field.js';
@@ -51,6 +52,7 @@ export function checkKind(kind: KindDefinition, others: readonly Kind[]): Issue[
     ...checkFacets(kind, others),
     ...checkSortChoices(kind),
     ...checkGrouping(kind),
+    ...expiryFaults(kind).map((reason) => issue('kind.expiry', { reason }, { field: 'expiry' })),
     ...structureFaults(kind).map((reason) => issue('kind.structured', { reason }, { field: 'structured' })),
   ];
 }

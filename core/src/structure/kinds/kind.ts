@@ -1,4 +1,6 @@
 import type { StructuredKind } from '../structured/structured-types.js';
+import type { ExpiryRule, ExpirySketch } from '../expiry/expiry-rule.js';
+import { makeExpiryRule } from '../expiry/expiry-rule.js';
 import type { DateGrouping } from '../facets/date-grouping.js';
 import { makeDateGrouping } from '../facets/date-grouping.js';
 import type { Facet } from '../facets/facet.js';
@@ -62,6 +64,8 @@ export interface KindDefinition {
   readonly sortChoices: readonly SortChoice[];
   /** Headings by a date on the index page; null for none. */
   readonly grouping: DateGrouping | null;
+  /** When its listings leave by themselves; null for never. */
+  readonly expiry: ExpiryRule | null;
   /** Listings a page. */
   readonly pageSize: number;
   readonly pager: Pager;
@@ -98,8 +102,9 @@ export type KindSketch = Pick<KindDefinition, 'slug' | 'one' | 'many'> & {
   readonly fields?: readonly FieldSketch[];
   readonly facets?: readonly FacetSketch[];
   readonly grouping?: GroupingSketch | null;
+  readonly expiry?: ExpirySketch | null;
   readonly addressPattern?: readonly Partial<AddressPart>[] | null;
-} & Partial<Omit<KindDefinition, 'fields' | 'facets' | 'grouping' | 'addressPattern'>>;
+} & Partial<Omit<KindDefinition, 'fields' | 'facets' | 'grouping' | 'expiry' | 'addressPattern'>>;
 
 /** A definition with every property at its plain default but those given. */
 export function makeKindDefinition(given: KindSketch): KindDefinition {
@@ -119,6 +124,7 @@ export function makeKindDefinition(given: KindSketch): KindDefinition {
     facets: [],
     sortChoices: [],
     grouping: null,
+    expiry: null,
     pageSize: DEFAULT_PAGE_SIZE,
     pager: 'numbered',
     synonyms: [],
@@ -132,6 +138,7 @@ export function makeKindDefinition(given: KindSketch): KindDefinition {
     sortChoices: (given.sortChoices ?? []).map((choice) => ({ ...choice, order: presentOrder(choice.order) })),
     facets: (given.facets ?? []).map(makeFacet),
     grouping: given.grouping ? makeDateGrouping(given.grouping) : null,
+    expiry: given.expiry ? makeExpiryRule(given.expiry) : null,
     addressPattern: given.addressPattern?.length ? given.addressPattern.map(makeAddressPart) : null,
   };
 }

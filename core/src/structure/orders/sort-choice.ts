@@ -64,7 +64,7 @@ const FORMER_SUBJECTS: Readonly<Record<string, OrderSubject>> = {
   binned: '@binnedAt',
   published: '@publishedAt',
   'shown-from': '@shownFrom',
-  'shown-until': '@shownUntil',
+  'shown-until': '@leavesAt',
   'featured-from': '@featuredFrom',
   'featured-until': '@featuredUntil',
 };

@@ -87,6 +87,23 @@ export const ENGLISH = {
   'shortlist.title': 'Shortlist',
   'home.nothing': 'Nothing has been published here yet.',
 
+  'over.text': 'This {one} is over since {day}.',
+
+  'notice.moment': 'on {moment} ({zone})',
+  'notice.day-end': 'at the end of {day}',
+  'notice.leaves-soon.subject': '{title} leaves the site {moment}',
+  'notice.leaves-soon.text':
+    '“{title}” ({one}) leaves {site} {moment}. To keep it longer, sign in and give it another moment.',
+  'notice.has-left.subject': '{title} has left the site',
+  'notice.has-left.text': '“{title}” ({one}) left {site} {moment}.',
+  'notice.featured-ended.subject': '{title} is no longer featured',
+  'notice.featured-ended.text': '“{title}” ({one}) was featured on {site}. That ended {moment}.',
+  'notice.see': 'Its page:',
+  'notice.why-rule': 'You get this mail because the rule for when {many} leave {site} names your address.',
+  'notice.why-set': 'You get this mail because the notices of {site} name your address.',
+  'notice.day.subject': { one: '{site}: one notice today', other: '{site}: {count} notices today' },
+  'notice.day.text': 'What happened on {site}:',
+
   'busy.title': 'Just a moment',
   'busy.text': 'Many people are looking at this site at once. Load the page again in a few seconds.',
 } as const satisfies Readonly<Record<string, Wording>>;

@@ -188,6 +188,24 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'shortlist.title': 'Merkliste',
   'home.nothing': 'Hier ist noch nichts veröffentlicht.',
 
+  'over.text': '{one}: vorbei seit {day}.',
+
+  'notice.moment': 'am {moment} ({zone})',
+  'notice.day-end': 'mit dem Ende von {day}',
+  'notice.leaves-soon.subject': '{title} verlässt die Website {moment}',
+  'notice.leaves-soon.text':
+    '„{title}“ ({one}) verlässt {site} {moment}. Soll es länger bleiben, melden Sie sich an und setzen Sie einen anderen Zeitpunkt.',
+  'notice.has-left.subject': '{title} hat die Website verlassen',
+  'notice.has-left.text': '„{title}“ ({one}) hat {site} {moment} verlassen.',
+  'notice.featured-ended.subject': '{title} ist nicht mehr hervorgehoben',
+  'notice.featured-ended.text': '„{title}“ ({one}) war auf {site} hervorgehoben. Das endete {moment}.',
+  'notice.see': 'Die Seite dazu:',
+  'notice.why-rule':
+    'Sie erhalten diese Nachricht, weil die Regel, nach der {many} {site} verlassen, Ihre Adresse nennt.',
+  'notice.why-set': 'Sie erhalten diese Nachricht, weil die Benachrichtigungen von {site} Ihre Adresse nennen.',
+  'notice.day.subject': { one: '{site}: eine Nachricht von heute', other: '{site}: {count} Nachrichten von heute' },
+  'notice.day.text': 'Was auf {site} geschah:',
+
   'busy.title': 'Einen Augenblick',
   'busy.text': 'Viele sehen sich diese Website gerade an. Laden Sie die Seite in ein paar Sekunden noch einmal.',
 };

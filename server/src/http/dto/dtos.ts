@@ -91,6 +91,8 @@ export class ListingDto {
   /** Moments as milliseconds since 1970, or as text with an offset or in the site's zone; null for none. */
   @IsOptional() shownFrom?: unknown;
   @IsOptional() shownUntil?: unknown;
+  /** 'by-rule' or 'off'; null for whatever the rule of the kind says of those that don't say. */
+  @IsOptional() expiry?: unknown;
   @IsOptional() @IsBoolean() featured?: boolean;
   @IsOptional() featuredFrom?: unknown;
   @IsOptional() featuredUntil?: unknown;

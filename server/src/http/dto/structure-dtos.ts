@@ -56,6 +56,7 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { ExpiryRuleDto } from './expiry-dtos.js';
 
 /** The shapes in which structure is sent. What is left out has its default. */
 
@@ -301,6 +302,12 @@ export class KindDto extends AddressPatternDto {
   @ValidateNested()
   @Type(() => DateGroupingDto)
   grouping?: DateGroupingDto | null;
+  /** Null for listings that never leave by themselves. */
+  @ValidateIf((kind: KindDto) => kind.expiry != null)
+  @IsObject()
+  @ValidateNested()
+  @Type(() => ExpiryRuleDto)
+  expiry?: ExpiryRuleDto | null;
   @IsOptional() @IsInt() @Min(1) @Max(GREATEST_PAGE_SIZE) pageSize?: number;
   @IsOptional() @IsIn(PAGERS) pager?: Pager;
   /** Groups of words and phrases that stand for one another in a search. */

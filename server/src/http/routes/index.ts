@@ -6,6 +6,7 @@ import { categorySetRoutes } from './category-sets.js';
 import { changeRoutes } from './changes.js';
 import { designRoutes } from './designs.js';
 import { draftRoutes } from './drafts.js';
+import { expiryRoutes } from './expiry.js';
 import { fieldChangeRoutes } from './field-changes.js';
 import { fileRoutes } from './files.js';
 import { importRoutes } from './imports.js';
@@ -27,6 +28,7 @@ export function allRoutes(services: Services): Route[] {
     ...sessionRoutes(services),
     ...siteRoutes(services),
     ...kindRoutes(services),
+    ...expiryRoutes(services),
     ...fieldChangeRoutes(services),
     ...categorySetRoutes(services),
     ...linkRoutes(services),

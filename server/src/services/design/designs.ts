@@ -116,7 +116,7 @@ export class Designs {
   async samples(kindId: number): Promise<DesignSamples> {
     const kind = this.live.kind(kindId);
     if (!kind) throw Refusal.of('request.not-found');
-    const finder = new AwkwardFinder(kind, this.live.nowInMs());
+    const finder = new AwkwardFinder(kind, this.live.context());
     const plain: number[] = [];
     let looked = 0;
     for await (const stretch of this.store.listingsOf(kindId)) {

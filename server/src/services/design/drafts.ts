@@ -4,18 +4,13 @@ import { isPart } from '@plindo/core/design';
 import type { UnplacedDesign } from '@plindo/core/plans';
 import { DESIGN_WORDS, designIssues } from '@plindo/core/plans';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
-import type { Live, Tell } from '../../live/live.js';
+import type { Live } from '../../live/live.js';
 import type { Store, Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { refuseOutdated } from '../editing.js';
 
-/** So often it is looked whether the moment of a draft has come. */
-const LOOK_EVERY_IN_MS = 15_000;
-
 /** Designs that visitors do not see yet: kept as they are, with whatever is still wrong; what is published has to be sound. */
 export class Drafts {
-  private looking: ReturnType<typeof setInterval> | null = null;
-
   constructor(
     private readonly store: Store,
     private readonly live: Live,
@@ -122,19 +117,6 @@ export class Drafts {
       for (const draft of due) await unit.updateDesign(draft, { draft: { ...draft.draft, publishAt: null, fault } });
       return { sentence: 'Drafts whose moment had come could not be published', result: null };
     });
-  }
-
-  watch(tell: Tell): void {
-    const look = (): void => {
-      this.publishDue().catch((error: unknown) => tell(error, 'Drafts whose moment has come could not be published.'));
-    };
-    look();
-    this.looking = setInterval(look, LOOK_EVERY_IN_MS);
-    this.looking.unref();
-  }
-
-  stop(): void {
-    if (this.looking) clearInterval(this.looking);
   }
 }
 

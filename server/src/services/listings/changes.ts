@@ -77,7 +77,7 @@ export class Changes {
     return (change) => ({
       id: change.id,
       at: new Date(change.at).toISOString(),
-      who: names.get(change.userId ?? 0) ?? 'Plindo',
+      who: names.get(change.userId ?? 0) ?? (change.by === '' ? 'Plindo' : `Plindo, by ${change.by}`),
       sentence: change.sentence,
       undone: change.undoneBy !== null,
     });

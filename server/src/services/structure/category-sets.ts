@@ -1,8 +1,8 @@
 import type { CategoryMove, CategorySetSummary, Changed, User } from '@plindo/core/contract';
-import { fieldsOfSet, replacedCategories, withCategoriesFollowed } from '@plindo/core/plans';
+import { fieldsOfSet, replacedCategories, ruleFollowing, withCategoriesFollowed } from '@plindo/core/plans';
 import type { CategorySet, CategorySetDefinition } from '@plindo/core/structure';
-import { checkCategorySet, withCategoryAdded } from '@plindo/core/structure';
-import { Refusal, firstFreeSlug, refuseIfAny, slugOf } from '@plindo/core/values';
+import { categoryByKey, checkCategorySet, withCategoryAdded } from '@plindo/core/structure';
+import { Refusal, firstFreeSlug, issue, refuseIfAny, slugOf } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
@@ -45,7 +45,9 @@ export class CategorySets {
       const before = existing(unit, id);
       await check(unit, definition, id);
       refuseOutdated(before, version, before.label);
-      await follow(unit, id, replacedCategories(before, definition), move);
+      const replaced = replacedCategories(before, definition);
+      await followRules(unit, before, replaced);
+      await follow(unit, id, replaced, move);
       const result = await unit.updateCategorySet(before, definition);
       return { sentence: `Changed the category set ${definition.label}`, result };
     });
@@ -89,6 +91,18 @@ export class CategorySets {
       }
     }
     return { set, counts, usedBy };
+  }
+}
+
+/** Rules by which listings leave follow categories that are merged; one that they need can't go. */
+async function followRules(unit: Unit, set: CategorySet, replaced: ReadonlyMap<string, string | null>): Promise<void> {
+  for (const kind of unit.structure.kinds.filter(({ expiry }) => expiry !== null)) {
+    const { rule, missing } = ruleFollowing(kind, set.id, replaced);
+    const labels = missing.map((key) => categoryByKey(set, key)?.label ?? key);
+    refuseIfAny(labels.map((label) => issue('category.in-rule', { label, kind: kind.many }, { field: 'categories' })));
+    if (JSON.stringify(rule) === JSON.stringify(kind.expiry)) continue;
+    const kept = unit.kind(kind.id);
+    await unit.updateKind(kept, { ...kept.definition, expiry: rule });
   }
 }
 

@@ -7,8 +7,8 @@ import {
   sentenceOfKindChange,
 } from '@plindo/core/plans';
 import type { AddressPattern, Kind, KindDefinition } from '@plindo/core/structure';
-import { checkAddresses, linksOfKind } from '@plindo/core/structure';
-import { Refusal, refuseIfAny } from '@plindo/core/values';
+import { checkAddresses, linksOfKind, readExpiryRule } from '@plindo/core/structure';
+import { Refusal, refusalOf, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Store, Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
@@ -36,7 +36,7 @@ export class Kinds {
 
   add(user: User | null, sent: KindDefinition): Promise<Changed<Kind>> {
     return this.editing.change(user, async (unit) => {
-      const definition = unit.structure.complete(sent);
+      const definition = withReadRule(unit, unit.structure.complete(sent));
       refuseIfAny(newKindIssues(definition, unit.structure));
       const { id } = await unit.insertKind(definition);
       return { sentence: `Added the kind ${definition.many}`, result: kindIn(unit, id) };
@@ -47,7 +47,7 @@ export class Kinds {
   update(user: User | null, id: number, version: number, sent: KindDefinition): Promise<Changed<Kind>> {
     return this.editing.change(user, async (unit) => {
       const before = kindIn(unit, id);
-      const definition = unit.structure.complete(sent);
+      const definition = withReadRule(unit, unit.structure.complete(sent));
       refuseIfAny(changedKindIssues(before, definition, unit.structure, await unit.hasListings(id)));
       refuseOutdated(before, version, before.many);
       const structure = unit.structure;
@@ -79,6 +79,13 @@ export class Kinds {
       return { sentence: `Deleted the kind ${many} with its listings`, result: { listings } };
     });
   }
+}
+
+/** A definition with the values that its expiry rule sets as they are kept; refused where one can't be read. */
+function withReadRule(unit: Unit, definition: KindDefinition): KindDefinition {
+  const read = readExpiryRule(definition, unit.context());
+  if (!read.ok) throw refusalOf(read);
+  return { ...definition, expiry: read.value };
 }
 
 /** Deletes the designs, the links and the listings of a kind, inside a unit; answers how many listings went. */

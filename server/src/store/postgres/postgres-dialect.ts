@@ -64,6 +64,8 @@ export function openPostgres(address: string): Promise<Dialect> {
         const rows = await sequelize.query<{ feed?: number }>(both, { transaction, type: QueryTypes.SELECT });
         return work(transaction, rows.at(-1)?.feed ?? null);
       }),
+    skipLocked: 'FOR UPDATE SKIP LOCKED',
+    brief: (work) => sequelize.transaction(work),
     read: (work) =>
       sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true }, work),
     whileAlone: (work) =>

@@ -1,5 +1,5 @@
 import type { Listing, Status } from '@plindo/core/listings';
-import type { Place } from '@plindo/core/structure';
+import type { ExpiryChoice, Place } from '@plindo/core/structure';
 import { QueryTypes } from 'sequelize';
 import type { Dialect } from '../dialect.js';
 import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
@@ -73,6 +73,7 @@ type Packed = readonly [
     version: number,
   ],
   ...[createdAt: number, changedAt: number, publishedAt: Moment, binnedAt: Moment, address: string],
+  ...[expiry: ExpiryChoice | null],
 ];
 
 function unpackedListing(packed: string): Listing {
@@ -102,5 +103,6 @@ function unpackedListing(packed: string): Listing {
     changedAt: row[17],
     publishedAt: row[18],
     binnedAt: row[19],
+    expiry: row[21],
   };
 }

@@ -8,11 +8,12 @@ import type { AddressScope, FormerAddress } from '../units/former-addresses.js';
 import { readExamples } from './examples.js';
 import { LISTINGS_AT_ONCE, inStretches } from './stretches.js';
 
-/** What is shown of a listing where another one is linked with it. */
-export type ListingName = Pick<
-  Listing,
-  'id' | 'kindId' | 'title' | 'slug' | 'address' | 'status' | 'shownFrom' | 'shownUntil'
->;
+/** What is shown of a listing where another one is linked with it, and what decides whether it is. */
+const NAMED_PARTS = [
+  ...(['id', 'kindId', 'title', 'slug', 'address', 'status'] as const),
+  ...(['shownFrom', 'shownUntil', 'expiry', 'publishedAt', 'values'] as const),
+];
+export type NamedParts = Pick<Listing, (typeof NAMED_PARTS)[number]>;
 
 /** The reading side of the store, for answers; what a change depends on is read in its unit. */
 export class StoreReading {
@@ -46,11 +47,11 @@ export class StoreReading {
   }
 
   /** What is shown of linked listings elsewhere. */
-  async namesOf(ids: readonly number[]): Promise<ListingName[]> {
-    const attributes = ['id', 'kindId', 'title', 'slug', 'address', 'status', 'shownFrom', 'shownUntil'];
-    const names: ListingName[] = [];
+  async namesOf(ids: readonly number[]): Promise<NamedParts[]> {
+    const names: NamedParts[] = [];
     for (const id of inParts(ids)) {
-      names.push(...(await rowsOf<ListingName>(this.models.listings, { attributes, where: { id } })));
+      const found = await rowsOf(this.models.listings, { attributes: NAMED_PARTS, where: { id } });
+      names.push(...found.map(listingOf));
     }
     return names;
   }

@@ -29,6 +29,8 @@ export async function openSqlite(file: string): Promise<Dialect> {
     insertMany: (many, transaction) => insertMany(many, transaction),
     write: (work) =>
       sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, (transaction) => work(transaction, null)),
+    skipLocked: '',
+    brief: (work) => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work),
     read: (work) => sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, work),
     whileAlone: (work) => work(),
     ready: () => driver.rememberColumns(),

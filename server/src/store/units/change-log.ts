@@ -13,6 +13,8 @@ export interface ChangeRecord {
   readonly id: number;
   readonly at: number;
   readonly userId: number | null;
+  /** By what Plindo did it, where no user did; '' for nothing that is said. */
+  readonly by: string;
   readonly sentence: string;
   readonly undoneBy: number | null;
 }
@@ -41,7 +43,7 @@ export class ChangeLog {
   ) {}
 
   async writeHead(
-    head: { readonly at: number; readonly userId: number | null; readonly sentence: string },
+    head: { readonly at: number; readonly userId: number | null; readonly by: string; readonly sentence: string },
     state: 'open' | 'done',
     number: number | null,
     transaction: Transaction,
@@ -199,6 +201,7 @@ function changeOf(row: Row): ChangeRecord {
     id: Number(row['id']),
     at: Number(row['at']),
     userId: numberOrNull(row['userId']),
+    by: String(row['by'] ?? ''),
     sentence: String(row['sentence']),
     undoneBy: numberOrNull(row['undoneBy']),
   };

@@ -103,11 +103,14 @@ export class UnitReading {
 
   /** All listings of a kind, in the order of their ids. */
   listingsOf(kindId: number): AsyncGenerator<Listing[]> {
-    return inStretches(async (after) => {
-      const where = { kindId, id: { [Op.gt]: after } };
-      const options = { where, order: ['id'], limit: LISTINGS_AT_ONCE, transaction: this.transaction };
-      return (await rowsOf(this.models.listings, options)).map(listingOf);
-    });
+    return inStretches((after) => this.listingsAfter(kindId, after, LISTINGS_AT_ONCE));
+  }
+
+  /** The next listings of a kind after one, in the order of their ids. */
+  async listingsAfter(kindId: number, after: number, most: number): Promise<Listing[]> {
+    const where = { kindId, id: { [Op.gt]: after } };
+    const options = { where, order: ['id'], limit: most, transaction: this.transaction };
+    return (await rowsOf(this.models.listings, options)).map(listingOf);
   }
 
   async hasListings(kindId: number): Promise<boolean> {

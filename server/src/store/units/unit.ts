@@ -17,6 +17,9 @@ import { makeCategory, storedDefinition } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import { literal } from 'sequelize';
 import type { ImportRecord } from './import-store.js';
+import type { KindDeparture } from '../due/due-rows.js';
+import { DueRows } from '../due/due-rows.js';
+import { OutboxRows } from '../outbox/outbox-rows.js';
 import { rowOfDefined, rowOfKind, rowOfLink } from '../records.js';
 import type { Row } from '../rows.js';
 import { LISTINGS_AT_ONCE } from '../reading/stretches.js';
@@ -32,11 +35,17 @@ import { UnitReading } from './unit-reading.js';
  */
 export class Unit extends UnitReading {
   readonly entries: ChangeEntry[] = [];
+  /** What has been done in this unit of what happens when listings leave, by listing. */
+  readonly departed = new Map<number, KindDeparture>();
+  readonly due: DueRows;
+  readonly outbox: OutboxRows;
   private readonly before: Structure;
 
   constructor(base: UnitBase) {
     super(base);
     this.before = base.structure;
+    this.due = new DueRows(base.models, base.transaction, this.statements);
+    this.outbox = new OutboxRows(base.models, base.transaction, this.statements, base.now);
   }
 
   /** `importId` is the change of the import that the kind comes with; until it is done nobody sees the kind. */
@@ -236,6 +245,8 @@ export class Unit extends UnitReading {
   async finish(): Promise<void> {
     await followNames(this.models, this.transaction, this.entries);
     await keepFormerAddresses(this.statements, this.entries);
+    const { before, structure: after, now, departed: done } = this;
+    await this.due.follow(this.entries, { before, after, now, done });
     const touched = this.entries.some(({ entity }) => entity === 'listing' || entity === 'kind');
     if (touched) await this.uniqueRows.follow(this.entries, this.before, this.structure, this);
   }

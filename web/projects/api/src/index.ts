@@ -7,6 +7,7 @@ export * from './listing-search';
 export * from './pages-api';
 export * from './paused-question';
 export * from './problems';
+export * from './run-api';
 export * from './session-api';
 export * from './selections-api';
 export * from './starters-api';

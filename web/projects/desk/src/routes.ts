@@ -73,6 +73,12 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./fill/form/form-page')).FormPage,
         canDeactivate: [mayLeave],
       },
+      {
+        path: 'run/expiry/:kindId',
+        title: 'Leaving the site',
+        loadComponent: async () => (await import('./run/expiry/expiry-page')).ExpiryPage,
+        canDeactivate: [mayLeave],
+      },
       { path: 'arrange', title: 'Arrange', loadComponent: async () => (await import('./shared/pick-kind')).PickKind },
       {
         path: 'arrange/selections',

@@ -4,58 +4,62 @@ import { CatalogApi, SessionStore } from '@plindo/api';
 import type { ChangeSummary } from '@plindo/core/contract';
 import { AccessPanel } from './access-panel';
 import { SitePanel } from './site-panel';
+import { KindList } from '../shared/kind-list';
 import { Notices } from '../shared/notices';
 
 /** What was changed and by whom, with a way back; the site's settings; access. */
 @Component({
   selector: 'pl-run-page',
-  imports: [AccessPanel, MatButtonModule, SitePanel],
+  imports: [AccessPanel, KindList, MatButtonModule, SitePanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <div class="desk-page">
-      <h1>Run</h1>
-      <section class="panel">
-        <h2>What was changed</h2>
-        <div class="scroll">
-          <table class="data-table">
-            <thead>
-              <tr>
-                <th>When</th>
-                <th>Who</th>
-                <th>What</th>
-                <th><span class="hidden-text">Undo</span></th>
-              </tr>
-            </thead>
-            <tbody>
-              @for (change of changes(); track change.id) {
-                <tr [class.undone]="change.undone">
-                  <td class="when">{{ momentOf(change) }}</td>
-                  <td>{{ change.who }}</td>
-                  <td>{{ change.sentence }}</td>
-                  <td>
-                    @if (change.undone) {
-                      <span class="quiet">undone</span>
-                    } @else {
-                      <button matButton [attr.aria-label]="'Undo: ' + change.sentence" (click)="undo(change)">
-                        Undo
-                      </button>
-                    }
-                  </td>
-                </tr>
-              } @empty {
+    <div class="desk-stage">
+      <pl-kind-list stage="run" />
+      <div class="desk-page">
+        <h1>Run</h1>
+        <section class="panel">
+          <h2>What was changed</h2>
+          <div class="scroll">
+            <table class="data-table">
+              <thead>
                 <tr>
-                  <td colspan="4" class="quiet">Nothing has been changed yet.</td>
+                  <th>When</th>
+                  <th>Who</th>
+                  <th>What</th>
+                  <th><span class="hidden-text">Undo</span></th>
                 </tr>
-              }
-            </tbody>
-          </table>
-        </div>
-        @if (!showsAll() && all().length > shownFirst) {
-          <button matButton (click)="showsAll.set(true)">Show the last {{ all().length }}</button>
-        }
-      </section>
-      <pl-site-panel />
-      <pl-access-panel />
+              </thead>
+              <tbody>
+                @for (change of changes(); track change.id) {
+                  <tr [class.undone]="change.undone">
+                    <td class="when">{{ momentOf(change) }}</td>
+                    <td>{{ change.who }}</td>
+                    <td>{{ change.sentence }}</td>
+                    <td>
+                      @if (change.undone) {
+                        <span class="quiet">undone</span>
+                      } @else {
+                        <button matButton [attr.aria-label]="'Undo: ' + change.sentence" (click)="undo(change)">
+                          Undo
+                        </button>
+                      }
+                    </td>
+                  </tr>
+                } @empty {
+                  <tr>
+                    <td colspan="4" class="quiet">Nothing has been changed yet.</td>
+                  </tr>
+                }
+              </tbody>
+            </table>
+          </div>
+          @if (!showsAll() && all().length > shownFirst) {
+            <button matButton (click)="showsAll.set(true)">Show the last {{ all().length }}</button>
+          }
+        </section>
+        <pl-site-panel />
+        <pl-access-panel />
+      </div>
     </div>
   `,
   styles: `

@@ -11,15 +11,25 @@ import { KindsStore } from './kinds-store';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <nav aria-label="Kinds">
+      @if (stage() === 'run') {
+        <a routerLink="/run" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }">
+          <span class="name"><pl-icon name="history" />Log and settings</span>
+        </a>
+        <h2>Leaving the site</h2>
+      }
       @for (entry of shown(); track entry.kind.id) {
-        <a [routerLink]="['/', stage(), entry.kind.id]" routerLinkActive="here" ariaCurrentWhenActive="page">
+        <a [routerLink]="[base(), entry.kind.id]" routerLinkActive="here" ariaCurrentWhenActive="page">
           <span class="name" [class.aside]="entry.kind.putAside">
             @if (entry.kind.icon) {
               <pl-icon [name]="entry.kind.icon" />
             }
             {{ entry.kind.many }}
           </span>
-          <span class="count">{{ entry.counts.live }}</span>
+          @if (stage() !== 'run') {
+            <span class="count">{{ entry.counts.live }}</span>
+          } @else if (entry.kind.expiry) {
+            <span title="They leave by a rule"><pl-icon name="schedule" /></span>
+          }
         </a>
       }
       @if (stage() === 'fill') {
@@ -138,6 +148,7 @@ import { KindsStore } from './kinds-store';
 })
 export class KindList {
   readonly stage = input.required<string>();
+  protected readonly base = computed(() => (this.stage() === 'run' ? '/run/expiry' : `/${this.stage()}`));
   private readonly store = inject(KindsStore);
   private readonly setsStore = inject(CategorySetsStore);
   protected readonly sets = this.setsStore.sets;

@@ -1,6 +1,6 @@
 import type { Listing, ListingContent, ListingInput, Status } from '@plindo/core/listings';
-import { BLANK_CONTENT } from '@plindo/core/listings';
-import type { Field, Kind, LinkEdit, Picture } from '@plindo/core/structure';
+import { BLANK_CONTENT, newContent } from '@plindo/core/listings';
+import type { ExpiryChoice, Field, Kind, LinkEdit, Picture } from '@plindo/core/structure';
 import { fieldType, hasPart, textOfMoment } from '@plindo/core/structure';
 import { linkEdit } from '../link-edit';
 
@@ -17,6 +17,7 @@ export interface Draft {
   /** Moments as they are typed, or as they are kept; '' for none. */
   readonly shownFrom: unknown;
   readonly shownUntil: unknown;
+  readonly expiry: ExpiryChoice | null;
   readonly featured: boolean;
   readonly featuredFrom: unknown;
   readonly featuredUntil: unknown;
@@ -32,15 +33,16 @@ export function newDraft(kind: Kind): Draft {
     ...{ title, summary, slug, picture, body, place, author, featured },
     ...windowsOf(BLANK_CONTENT),
     status: kind.startStatus,
+    expiry: newContent(kind).expiry,
     handOrder: '',
     values: Object.fromEntries(defaults.map((field) => [field.key, field.default])),
   };
 }
 
 export function draftOf(listing: Listing): Draft {
-  const { title, summary, slug, picture, body, place, author, status, featured, values, handOrder } = listing;
+  const { title, summary, slug, picture, body, place, author, status, featured, expiry, values, handOrder } = listing;
   return {
-    ...{ title, summary, slug, picture, body, place, author, status, featured, values },
+    ...{ title, summary, slug, picture, body, place, author, status, featured, expiry, values },
     ...windowsOf(listing),
     handOrder: handOrder === null ? '' : String(handOrder),
   };

@@ -25,6 +25,7 @@ import {
   addressOfListing,
   isShown,
   presenceSentence,
+  shownParts,
   readListing,
 } from '@plindo/core/listings';
 import type { Field, Kind } from '@plindo/core/structure';
@@ -42,6 +43,8 @@ import type { Draft, WindowEnd } from './form-draft';
 import { draftOf, inputOf, newDraft } from './form-draft';
 import { FormCompanion } from './form-companion';
 import { HistoryPanel } from './history-panel';
+import type { LeavingDraft } from './leaving-control';
+import { LeavingControl } from './leaving-control';
 import { Neighbours } from './neighbours';
 import { UnsavedWork } from './unsaved-work';
 import { WhereShown } from './where-shown';
@@ -63,6 +66,7 @@ interface Section {
     FormCompanion,
     HistoryPanel,
     Icon,
+    LeavingControl,
     MatButtonModule,
     MatCheckboxModule,
     MatFormFieldModule,
@@ -126,17 +130,19 @@ export class FormPage implements MayHoldWork {
     return kind && draft && readListing(inputOf(draft, kind, this.listing()), kind, this.context(), this.listing());
   });
   protected readonly computed = computed(() => this.computedValues().of(this.read()?.content.values ?? {}));
+  protected readonly publishedAt = computed(() => this.listing()?.publishedAt ?? null);
   /** What follows the part of the kind in its address, where that is made of what is typed. */
   protected readonly address = computed(() => {
     const [kind, content] = [this.kind(), this.read()?.content];
     if (!kind?.addressPattern || !content) return '';
-    const publishedAt = this.listing()?.publishedAt ?? null;
-    return addressOfListing({ ...content, publishedAt }, kind, this.context().zone);
+    return addressOfListing({ ...content, publishedAt: this.publishedAt() }, kind, this.context().zone);
   });
   /** Since when or until when visitors will see it, as it is typed. */
   protected readonly presence = computed(() => {
-    const content = this.read()?.content;
-    return content ? presenceSentence(content, this.context()) : '';
+    const [kind, content] = [this.kind(), this.read()?.content];
+    if (!kind || kind.expiry || !content) return '';
+    const parts = shownParts({ ...content, publishedAt: this.publishedAt() }, kind, this.context().zone);
+    return presenceSentence(parts, this.context());
   });
   private readonly touched = new Set<string>();
   private keeping: ReturnType<typeof setTimeout> | undefined;
@@ -168,6 +174,16 @@ export class FormPage implements MayHoldWork {
   protected set<Part extends keyof Draft>(part: Part, value: Draft[Part]): void {
     this.draft.update((draft) => draft && { ...draft, [part]: value });
     this.touch(part);
+  }
+
+  protected setLeaving({ expiry, shownUntil }: LeavingDraft): void {
+    this.draft.update((draft) => draft && { ...draft, expiry, shownUntil });
+    this.touch('shownUntil');
+  }
+
+  /** The ends of the window that have a control of their own. */
+  protected siteEnds(kind: Kind): typeof this.windowsOf.site {
+    return kind.expiry ? this.windowsOf.site.filter(({ name }) => name === 'shownFrom') : this.windowsOf.site;
   }
 
   protected setValue(key: string, value: unknown): void {

@@ -111,7 +111,7 @@ export class BulkBar {
   protected readonly field$ = signal<Field | null>(null);
   /** Values that many can share. */
   protected readonly editable = computed(() =>
-    columnsOf(this.kind()).filter(
+    columnsOf(this.kind(), this.context().zone).filter(
       ({ field, editing }) => editing !== null && OWN_ACTS.every((key) => key !== field.key) && !isOwnToEach(field),
     ),
   );

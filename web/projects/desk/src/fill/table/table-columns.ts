@@ -1,5 +1,5 @@
 import type { Listing, ListingInput } from '@plindo/core/listings';
-import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
+import { STATUSES, STATUS_LABELS, leavesAt } from '@plindo/core/listings';
 import type { BuiltInKey, Field, Kind, LinkedListing, OrderSubject } from '@plindo/core/structure';
 import { builtInField, columnOf, fieldType, textOfMoment } from '@plindo/core/structure';
 import { linkEdit } from '../link-edit';
@@ -47,7 +47,7 @@ const STATUS: TableColumn = {
   inputFor: (status) => ({ status: status ?? 'draft' }),
 };
 
-type MomentKey = Extract<BuiltInKey, `${string}At` | `${string}From` | `${string}Until`>;
+type MomentKey = Exclude<Extract<BuiltInKey, `${string}At` | `${string}From` | `${string}Until`>, 'leavesAt'>;
 
 /** A column of a moment that the store writes. */
 function momentColumn(name: MomentKey): TableColumn {
@@ -77,14 +77,39 @@ function windowColumn(name: 'shownFrom' | 'shownUntil' | 'featuredFrom' | 'featu
   };
 }
 
+const EXPIRY: TableColumn = {
+  field: { ...builtInField('expiry'), inTable: false },
+  sort: null,
+  widthPx: 190,
+  editing: 'cell',
+  valueOf: ({ expiry }) => expiry ?? undefined,
+  inputFor: (expiry) => ({ expiry: expiry ?? null }),
+};
+
+/** When listings leave the site, by their own moment or by the rule of their kind. */
+function leavingColumn(kind: Kind, zone: string): TableColumn {
+  return {
+    field: builtInField('leavesAt'),
+    sort: '@leavesAt',
+    widthPx: 190,
+    editing: null,
+    valueOf(listing) {
+      const moment = leavesAt(listing, kind, zone);
+      return moment === null ? undefined : textOfMoment(moment);
+    },
+    inputFor: () => ({}),
+  };
+}
+
 export const BINNED = momentColumn('binnedAt');
 
-/** All columns that the table of a kind can have beside the title. */
-export function columnsOf(kind: Kind): TableColumn[] {
+/** All columns that the table of a kind can have beside the title; moments are those of the zone. */
+export function columnsOf(kind: Kind, zone: string): TableColumn[] {
   return [
     HAND_ORDER,
     ...kind.fields.map(fieldColumn),
     STATUS,
+    ...(kind.expiry ? [leavingColumn(kind, zone), EXPIRY] : []),
     windowColumn('shownFrom'),
     windowColumn('shownUntil'),
     windowColumn('featuredFrom'),

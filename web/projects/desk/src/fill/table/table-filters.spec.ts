@@ -11,12 +11,12 @@ const { kind } = kindSummary({}, [
   { key: 'about', label: 'About', type: 'rich-text' },
   { key: 'tags', label: 'Tags', type: 'categories', settings: { set: 1 } },
 ]);
-const [handOrder, type, about, tags] = columnsOf(kind);
+const [handOrder, type, about, tags] = columnsOf(kind, 'UTC');
 
 describe('The columns of the table', () => {
   it('are told apart from those that every listing has, whatever a field is called', () => {
     const named = kindSummary({}, [{ key: 'status', label: 'Status', type: 'short-text' }]).kind;
-    const keys = columnsOf(named).map(({ field }) => field.key);
+    const keys = columnsOf(named, 'UTC').map(({ field }) => field.key);
     expect(new Set(keys).size).toBe(keys.length);
   });
 
@@ -27,7 +27,7 @@ describe('The columns of the table', () => {
       'dialog',
       'dialog',
     ]);
-    expect(columnsOf(kind).at(-1)?.editing).toBeNull();
+    expect(columnsOf(kind, 'UTC').at(-1)?.editing).toBeNull();
   });
 
   it('can be asked about even where nothing can be sorted by them', () => {

@@ -3,6 +3,7 @@ import { CatalogApi } from '@plindo/api';
 import type { KeptTable, TableAsk, TableView } from '@plindo/core/contract';
 import type { Kind } from '@plindo/core/structure';
 import { Notices } from '../../shared/notices';
+import { Reading } from '../../shared/reading';
 import type { TableColumn } from './table-columns';
 import { BINNED, TITLE, columnsOf } from './table-columns';
 
@@ -20,6 +21,7 @@ export interface ShownColumn extends TableColumn {
 export class TableLayout {
   private readonly api = inject(CatalogApi);
   private readonly notices = inject(Notices);
+  private readonly reading = inject(Reading);
   private readonly kind = signal<Kind | undefined>(undefined);
   private readonly kept = signal<KeptTable>(NOTHING_KEPT);
   private readonly showsBin = signal(false);
@@ -27,7 +29,7 @@ export class TableLayout {
   /** All columns that there could be. */
   readonly offered = computed((): readonly TableColumn[] => {
     const kind = this.kind();
-    return kind ? columnsOf(kind) : [];
+    return kind ? columnsOf(kind, this.reading.context().zone) : [];
   });
   readonly shownKeys = computed(
     () =>

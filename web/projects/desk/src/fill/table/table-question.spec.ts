@@ -4,7 +4,7 @@ import { kindSummary } from '../../../../../harness/models';
 import { columnsOf } from './table-columns';
 import { TableQuestion } from './table-question';
 
-const [handOrder, price] = columnsOf(kindSummary().kind);
+const [handOrder, price] = columnsOf(kindSummary().kind, 'UTC');
 
 describe('What is asked of the table', () => {
   let asked: TableAsk[];

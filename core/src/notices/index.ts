@@ -1,0 +1,2 @@
+export * from './notice.js';
+export * from './mail-text.js';

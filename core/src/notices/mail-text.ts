@@ -1,0 +1,84 @@
+import { localInMs } from '../time/index.js';
+import type { Formats } from '../values/index.js';
+import type { ListingNotice, MailText, ToldListing } from './notice.js';
+
+const DAY_IN_MS = 86_400_000;
+
+/** A stretch of a mail: a sentence, or the page that it leads to. */
+interface Stretch {
+  readonly words: string;
+  readonly link?: string;
+}
+
+/** The mail of one notice, in the words of the site. */
+export function mailOfNotice({ about, told }: ListingNotice, site: string, formats: Formats): MailText {
+  const { words } = formats;
+  const values = valuesOf(told, site, formats);
+  const stretches: Stretch[] = [
+    { words: words.say(`notice.${about}.text`, values) },
+    ...(told.link === '' ? [] : [{ words: words.say('notice.see', values), link: told.link }]),
+    { words: words.say(about === 'featured-ended' ? 'notice.why-set' : 'notice.why-rule', values) },
+  ];
+  return mailOf(words.say(`notice.${about}.subject`, values), stretches, formats.locale);
+}
+
+/** One mail of several notices, those of one sort below one another. */
+export function mailOfDay(notices: readonly ListingNotice[], site: string, formats: Formats): MailText {
+  const { words } = formats;
+  const stretches = notices.map(({ about, told }): Stretch => {
+    const line = words.say(`notice.${about}.subject`, valuesOf(told, site, formats));
+    return told.link === '' ? { words: line } : { words: line, link: told.link };
+  });
+  const subject = words.say('notice.day.subject', { site, count: notices.length });
+  return mailOf(subject, [{ words: words.say('notice.day.text', { site }) }, ...stretches], formats.locale);
+}
+
+/** A mail of plain sentences. */
+export function mailOfSentences(subject: string, sentences: readonly string[], locale: string): MailText {
+  return mailOf(
+    subject,
+    sentences.map((words) => ({ words })),
+    locale,
+  );
+}
+
+function valuesOf(
+  { title, one, many, moment, link }: ToldListing,
+  site: string,
+  formats: Formats,
+): Record<string, string> {
+  return { title, one, many, site, link, moment: saidMoment(moment, formats) };
+}
+
+/** "on Friday, 4 December 2026 at 18:00", "at the end of Thursday, 3 December 2026", in the words of the site. */
+function saidMoment(moment: number, formats: Formats): string {
+  const { words, zone } = formats;
+  const local = localInMs(moment, zone);
+  return local % DAY_IN_MS === 0
+    ? words.say('notice.day-end', { day: formats.weekday(local - 1) })
+    : words.say('notice.moment', { moment: formats.exactly(moment), zone });
+}
+
+function mailOf(subject: string, stretches: readonly Stretch[], locale: string): MailText {
+  const plain = stretches.map(({ words, link }) => (link === undefined ? words : `${words}\n${link}`));
+  const rich = stretches.map(({ words, link }) =>
+    link === undefined
+      ? `<p>${escaped(words)}</p>`
+      : `<p>${escaped(words)}<br><a href="${escaped(link)}">${escaped(link)}</a></p>`,
+  );
+  return {
+    subject: oneLine(subject),
+    text: `${plain.join('\n\n')}\n`,
+    html: `<!doctype html>\n<html lang="${escaped(locale)}"><body>${rich.join('\n')}</body></html>\n`,
+  };
+}
+
+/** A subject is one line: what would begin another header of the mail is taken out. */
+function oneLine(text: string): string {
+  return text.replace(/[\r\n\t]+/g, ' ').trim();
+}
+
+function escaped(text: string): string {
+  const marks: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+  return text.replace(/[&<>"]/g, (mark) => marks[mark]!);
+}

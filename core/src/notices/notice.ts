@@ -1,0 +1,35 @@
+/** What notices are about. */
+export const NOTICES = [
+  'leaves-soon',
+  'has-left',
+  'featured-ended',
+  'import-finished',
+  'problems',
+  'signed-in',
+] as const;
+export type NoticeName = (typeof NOTICES)[number];
+
+/** What a notice says of a listing; kept with it, as the listing may be gone when it is read. */
+export interface ToldListing {
+  readonly title: string;
+  /** What one of its kind, and many of it, are called. */
+  readonly one: string;
+  readonly many: string;
+  /** When it leaves, left, or was featured until, in milliseconds since 1970. */
+  readonly moment: number;
+  /** Its page, whole; '' where the site has no address yet, or the listing no page. */
+  readonly link: string;
+}
+
+/** A notice about a listing. */
+export interface ListingNotice {
+  readonly about: Extract<NoticeName, 'leaves-soon' | 'has-left' | 'featured-ended'>;
+  readonly told: ToldListing;
+}
+
+/** A mail as people read it, in plain text and as HTML. */
+export interface MailText {
+  readonly subject: string;
+  readonly text: string;
+  readonly html: string;
+}

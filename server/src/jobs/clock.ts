@@ -1,0 +1,144 @@
+import { Refusal } from '@plindo/core/values';
+import { setImmediate as breath } from 'node:timers/promises';
+import type { Tell } from '../live/live.js';
+import type { Drafts } from '../services/design/drafts.js';
+import type { Editing } from '../services/editing.js';
+import { Telling } from '../services/notices/telling.js';
+import type { DepartureState, DueRow, Store, Task } from '../store/index.js';
+import { DepartureWork } from './departures.js';
+import { RenewalWork } from './renewals.js';
+
+/** So often it is looked whether something is due. */
+const LOOK_EVERY_IN_MS = 500;
+/** So many departures are carried out in one transaction, so that editors between two of them hardly wait. */
+const DEPARTURES_AT_ONCE = 100;
+
+export interface ClockParts {
+  readonly store: Store;
+  readonly editing: Editing;
+  readonly drafts: Drafts;
+  /** Tells this node from others. */
+  readonly node: string;
+  readonly clock: () => Date;
+  readonly tell: Tell;
+}
+
+/**
+ * Does what is due: looks at the table of due work, claims some of it, carries it out, and looks again. Each piece is
+ * carried out in the transaction that notes it as done, so it is done once, whatever stops the server; and it is due by
+ * the clock at that moment, so it is never done early.
+ */
+export class Clock {
+  private readonly departures: DepartureWork;
+  private readonly renewals: RenewalWork;
+  private looking: NodeJS.Timeout | null = null;
+  private running: Promise<void> = Promise.resolve();
+  private isStopped = false;
+
+  constructor(private readonly parts: ClockParts) {
+    this.departures = new DepartureWork(parts.editing, parts.node);
+    this.renewals = new RenewalWork(parts.store);
+  }
+
+  /** Begins to look by itself. */
+  start(): void {
+    const again = (): void => {
+      if (this.isStopped) return;
+      this.looking = setTimeout(() => void this.doDue().finally(again), LOOK_EVERY_IN_MS);
+      this.looking.unref();
+    };
+    again();
+  }
+
+  async stop(): Promise<void> {
+    this.isStopped = true;
+    if (this.looking) clearTimeout(this.looking);
+    await this.running;
+  }
+
+  /** Does all that is due; what fails is told and tried again later. Whoever calls meanwhile waits for the same. */
+  doDue(): Promise<void> {
+    const run = this.running.then(() => this.look());
+    this.running = run.catch((error: unknown) => this.parts.tell(error, 'Work that is due could not be looked at.'));
+    return this.running;
+  }
+
+  private async look(): Promise<void> {
+    while (!this.isStopped) {
+      const next = await this.parts.store.due.nextMoment();
+      if (next === null || next > this.now()) return;
+      // First what is found out about moments, then what happens at them.
+      const done = [
+        await this.one('departures', (row) => this.renew(row)),
+        await this.some('departure', DEPARTURES_AT_ONCE),
+        await this.one('drafts', () => this.parts.drafts.publishDue()),
+        await this.one('digest', () => this.parts.store.aside((unit) => new Telling(unit).tellOfDay())),
+      ];
+      if (!done.includes(true)) return;
+    }
+  }
+
+  /** Carries out departures that are due; answers whether there were any. */
+  private async some(task: Task, most: number): Promise<boolean> {
+    const { store, node } = this.parts;
+    const rows = await store.due.claim(task, node, this.now(), most);
+    if (rows.length === 0) return false;
+    // What is due after the last of a full claim may belong between what others, not claimed yet, have to do.
+    const until = rows.length < most ? this.now() : rows.at(-1)!.dueAt!;
+    for (const [kindId, own] of byKind(rows)) await this.together(kindId, own, until);
+    await store.due.release(rows.map(({ id }) => id));
+    await breath();
+    return true;
+  }
+
+  /** All of them in one transaction; where that fails each by itself, so that one that can't be done stops no other. */
+  private async together(kindId: number, rows: readonly DueRow[], until: number): Promise<void> {
+    try {
+      await this.departures.carryOut(kindId, rows, until);
+    } catch (error) {
+      if (rows.length > 1) for (const row of rows) await this.together(kindId, [row], until);
+      else await this.failed(rows[0]!, error);
+    }
+  }
+
+  private async one(task: Task, work: (row: DueRow) => Promise<unknown>): Promise<boolean> {
+    const [row] = await this.parts.store.due.claim(task, this.parts.node, this.now(), 1);
+    if (!row) return false;
+    try {
+      await work(row);
+      await this.parts.store.due.release([row.id]);
+    } catch (error) {
+      await this.failed(row, error);
+    }
+    return true;
+  }
+
+  private async renew(row: DueRow): Promise<void> {
+    while (!this.isStopped && (await this.renewals.carryOut(row))) await breath();
+  }
+
+  private async failed(row: DueRow, error: unknown): Promise<void> {
+    const { store, tell } = this.parts;
+    if (store.isAway(error)) throw error;
+    if (!(error instanceof Refusal)) tell(error, `Work that is due (${row.task} ${row.subject}) failed.`);
+    await store.due.fail(row, sentenceOf(error), this.now());
+  }
+
+  private now(): number {
+    return this.parts.clock().getTime();
+  }
+}
+
+function byKind(rows: readonly DueRow[]): Map<number, DueRow[]> {
+  const kinds = new Map<number, DueRow[]>();
+  for (const row of rows) {
+    const { kindId } = row.state as DepartureState;
+    kinds.set(kindId, [...(kinds.get(kindId) ?? []), row]);
+  }
+  return kinds;
+}
+
+function sentenceOf(error: unknown): string {
+  if (error instanceof Refusal) return error.issues.map(({ message }) => message).join(' ');
+  return error instanceof Error ? error.message : String(error);
+}

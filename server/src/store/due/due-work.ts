@@ -1,0 +1,140 @@
+import type { Departure } from '@plindo/core/listings';
+import type { Transaction } from 'sequelize';
+import { Op, QueryTypes } from 'sequelize';
+import type { Dialect } from '../dialect.js';
+import type { Models } from '../models.js';
+import { numberOrNull, parsed } from '../records.js';
+import type { Row } from '../rows.js';
+import { inParts, rowsOf } from '../rows.js';
+
+/**
+ * Work that is due at moments, with what it is about: what happens to a listing that leaves (a listing), finding out anew
+ * what will happen to all listings of a kind (a kind), drafts that are published at a moment, and mails of a whole day
+ * (the site: 0).
+ */
+export const TASKS = ['departure', 'departures', 'drafts', 'digest'] as const;
+export type Task = (typeof TASKS)[number];
+
+/** What is known of the departure of a listing. */
+export interface DepartureState extends Omit<Departure, 'dueAt'> {
+  readonly kindId: number;
+}
+
+/** How far finding out anew has come. */
+export interface RenewalState {
+  /** The number of the last listing that was looked at. */
+  readonly after: number;
+  /** Keys of the consequences that the rule had before; null where there was none. */
+  readonly before: readonly string[] | null;
+}
+
+/** A piece of work. */
+export interface DueRow {
+  readonly id: number;
+  readonly task: Task;
+  readonly subject: number;
+  /** Milliseconds since 1970; null when nothing more is due. */
+  readonly dueAt: number | null;
+  readonly state: unknown;
+  readonly attempts: number;
+  /** Why it failed the last time; '' when it didn't. */
+  readonly fault: string;
+  /** The node that has claimed it; '' for none. */
+  readonly node: string;
+}
+
+/** Whoever claims work has so long for it; then another node may take it. */
+export const LEASE_IN_MS = 30_000;
+/** Work that failed is tried again after so long, twice that, and so on, up to the latest. */
+const AGAIN_AFTER_IN_MS = 2000;
+export const LATEST_AGAIN_IN_MS = 600_000;
+
+/** Claiming and reading work that is due; it is written in the units that cause it and that carry it out. */
+export class DueWork {
+  constructor(
+    private readonly dialect: Dialect,
+    private readonly models: Models,
+    private readonly brief: <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>,
+  ) {}
+
+  /** Claims the earliest work of a sort that is due, for one node; what another one has claimed is left to it. */
+  claim(task: Task, node: string, nowInMs: number, most: number): Promise<DueRow[]> {
+    return this.brief(async (transaction) => {
+      // A clock that was set back would else make everybody wait for leases and pauses of a time that is still to come.
+      const free = `("leaseUntil" <= :now OR "leaseUntil" > :lease)`;
+      const rested = `("notBefore" <= :now OR "notBefore" > :pause)`;
+      const chosen =
+        `SELECT "id" FROM due_work WHERE "task" = :task AND "dueAt" <= :now AND ${free} AND ${rested} ` +
+        `ORDER BY "dueAt", "id" LIMIT :most ${this.dialect.skipLocked}`;
+      const replacements = {
+        ...{ task, node, most, now: nowInMs, lease: nowInMs + LEASE_IN_MS },
+        pause: nowInMs + LATEST_AGAIN_IN_MS,
+      };
+      const found = await this.dialect.sequelize.query<Row>(
+        `UPDATE due_work SET "node" = :node, "leaseUntil" = :lease WHERE "id" IN (${chosen}) RETURNING *`,
+        { replacements, transaction, type: QueryTypes.SELECT },
+      );
+      return found.map(dueRowOf).sort((a, b) => a.dueAt! - b.dueAt! || a.id - b.id);
+    });
+  }
+
+  /** When the next work is due that nobody has failed at; null when there is none. */
+  async nextMoment(): Promise<number | null> {
+    const select = 'SELECT min("dueAt") AS "next" FROM due_work';
+    const [row] = await this.dialect.sequelize.query<Row>(select, { type: QueryTypes.SELECT });
+    return numberOrNull(row?.['next']);
+  }
+
+  /** Gives claimed work back, as it is done or couldn't be carried out. */
+  async release(ids: readonly number[]): Promise<void> {
+    await this.brief(async (transaction) => {
+      for (const id of inParts(ids)) {
+        await this.models.dueWork.update({ leaseUntil: 0, node: '' }, { where: { id }, transaction });
+      }
+    });
+  }
+
+  /** Notes that a piece of work failed; it is tried again later and later. */
+  async fail({ id, attempts }: DueRow, fault: string, nowInMs: number): Promise<void> {
+    const pause = Math.min(LATEST_AGAIN_IN_MS, AGAIN_AFTER_IN_MS * 2 ** Math.min(attempts, 20));
+    const row = { attempts: attempts + 1, fault, notBefore: nowInMs + pause, leaseUntil: 0, node: '' };
+    await this.brief(async (transaction) => {
+      await this.models.dueWork.update(row, { where: { id }, transaction });
+    });
+  }
+
+  /** Work that failed the last time, to be shown. */
+  async failed(most: number): Promise<DueRow[]> {
+    const where = { fault: { [Op.ne]: '' }, dueAt: { [Op.ne]: null } };
+    return (await rowsOf(this.models.dueWork, { where, order: ['dueAt'], limit: most })).map(dueRowOf);
+  }
+
+  /** What is known of the departures of some listings, by their numbers. */
+  async departures(listings: readonly number[], transaction?: Transaction): Promise<Map<number, Departure>> {
+    const found = new Map<number, Departure>();
+    for (const subject of inParts(listings)) {
+      const rows = await rowsOf(this.models.dueWork, { where: { task: 'departure', subject }, transaction });
+      for (const row of rows.map(dueRowOf)) found.set(row.subject, departureIn(row));
+    }
+    return found;
+  }
+}
+
+/** The departure that a row tells of. */
+export function departureIn({ dueAt, state }: Pick<DueRow, 'dueAt' | 'state'>): Departure {
+  const { leavesAt, done, status } = state as DepartureState;
+  return { leavesAt, done, status, dueAt };
+}
+
+export function dueRowOf(row: Row): DueRow {
+  return {
+    id: Number(row['id']),
+    task: row['task'] as Task,
+    subject: Number(row['subject']),
+    dueAt: numberOrNull(row['dueAt']),
+    state: parsed(row['state']),
+    attempts: Number(row['attempts']),
+    fault: String(row['fault'] ?? ''),
+    node: String(row['node'] ?? ''),
+  };
+}
