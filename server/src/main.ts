@@ -25,6 +25,7 @@ async function main(): Promise<void> {
     folder: config.dataFolder,
     database: config.database,
     clock: shiftedClock(config.clockShiftFile),
+    mail: { server: config.mailServer, sender: config.mailSender },
     tell: (error, sentence) => log.error({ err: error }, sentence),
   });
   const web = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');

@@ -44,6 +44,8 @@ export class Catalog {
   private stamps: Float64Array;
   readonly title: TextColumn;
   private readonly onSite: Presence;
+  /** Live listings that are over. */
+  private readonly left: Presence;
   private readonly featured: Presence;
   private computed: ComputedValues;
   private readonly ofFields: ReadonlyMap<string, FieldColumns>;
@@ -70,6 +72,7 @@ export class Catalog {
     this.ids = new Float64Array(this.capacity);
     this.existing = new Bitset(this.capacity);
     this.onSite = new Presence(this.capacity);
+    this.left = new Presence(this.capacity);
     this.featured = new Presence(this.capacity);
     this.statuses = new Uint8Array(this.capacity);
     this.stamps = new Float64Array(this.capacity);
@@ -105,6 +108,11 @@ export class Catalog {
     return this.onSite.at(nowInMs);
   }
 
+  /** The rows of live listings that have left the site at a moment. The set belongs to the catalog. */
+  leftAt(nowInMs: number): Bitset {
+    return this.left.at(nowInMs);
+  }
+
   /** The rows that are featured at a moment, whether they are on the site or not. */
   featuredAt(nowInMs: number): Bitset {
     return this.featured.at(nowInMs);
@@ -112,7 +120,7 @@ export class Catalog {
 
   /** The next moment at which a listing comes to the site or leaves it, or begins or ends being featured. */
   nextChange(nowInMs: number): number {
-    return Math.min(this.onSite.nextChange(nowInMs), this.featured.nextChange(nowInMs));
+    return Math.min(...[this.onSite, this.left, this.featured].map((presence) => presence.nextChange(nowInMs)));
   }
 
   rowOf(id: number): number | undefined {
@@ -148,6 +156,12 @@ export class Catalog {
     return row !== undefined && this.onSite.at(nowInMs).has(row);
   }
 
+  /** Whether a live listing has left the site. */
+  hasLeft(id: number, nowInMs: number): boolean {
+    const row = this.rowsById.get(id);
+    return row !== undefined && this.left.at(nowInMs).has(row);
+  }
+
   /** Whether a listing, with those that it is linked with, is here as it is given. */
   isAsHere(id: number, listing: Stamped): boolean {
     const row = this.rowsById.get(id);
@@ -179,6 +193,7 @@ export class Catalog {
     this.existing.add(row);
     const leaves = leavesAt(listing, this.kind, this.place.zone);
     this.onSite.put(row, listing.status === 'live', listing.shownFrom, leaves);
+    this.left.put(row, listing.status === 'live' && leaves !== null, leaves, null);
     this.featured.put(row, listing.featured, listing.featuredFrom, listing.featuredUntil);
     this.statuses[row] = STATUSES.indexOf(listing.status);
     this.stamps[row] = stampOf(listing, this.kind.fields);
@@ -196,6 +211,7 @@ export class Catalog {
     this.forgetAddress(row);
     this.existing.delete(row);
     this.onSite.put(row, false, null, null);
+    this.left.put(row, false, null, null);
     this.featured.put(row, false, null, null);
     this.builtIn.remove(row);
     for (const columns of this.ofFields.values()) columns.put(row, {});
@@ -236,6 +252,7 @@ export class Catalog {
       addresses: new Map(this.addresses),
       existing: this.existing.words.slice(),
       onSite: this.onSite.kept(),
+      left: this.left.kept(),
       featured: this.featured.kept(),
       builtIn: this.builtIn.kept(),
       fields: new Map(Array.from(this.ofFields, ([key, columns]) => [key, columns.kept()])),
@@ -264,6 +281,7 @@ export class Catalog {
       this.rowsByAddress.set(address, row);
     }
     this.onSite.restore(kept.onSite);
+    this.left.restore(kept.left);
     this.featured.restore(kept.featured);
     this.builtIn.restore(kept.builtIn);
     for (const [key, columns] of this.ofFields) columns.restore(kept.fields.get(key)!);
@@ -301,6 +319,7 @@ export class Catalog {
     [this.ids, this.statuses, this.stamps] = [ids, statuses, stamps];
     this.existing = this.existing.grown(this.capacity);
     this.onSite.grow(this.capacity);
+    this.left.grow(this.capacity);
     this.featured.grow(this.capacity);
     for (const columns of [this.builtIn, ...this.ofFields.values()]) columns.grow(this.capacity);
   }

@@ -22,12 +22,16 @@ export interface KeptCatalog {
   /** The words of the set of rows whose listings exist. */
   readonly existing: Uint32Array;
   readonly onSite: KeptPresence;
+  readonly left: KeptPresence;
   readonly featured: KeptPresence;
   readonly builtIn: KeptBuiltIn;
   /** By the key of the field. */
   readonly fields: ReadonlyMap<string, KeptField>;
   readonly text: KeptTexts;
 }
+
+/** Goes up when catalogs hold something else than before. */
+const MADE = 2;
 
 /** Changes whenever the columns of a kind's catalog, or what is read into them, would be others. */
 export function catalogMark(
@@ -39,5 +43,5 @@ export function catalogMark(
   });
   // What happens to those that have left changes nothing of when they leave.
   const leaving = expiry && [expiry.byDefault, expiry.countedFrom, expiry.offset, zone];
-  return JSON.stringify([locale, textMark(), traits, leaving]);
+  return JSON.stringify([MADE, locale, textMark(), traits, leaving]);
 }

@@ -1,5 +1,36 @@
 import type { ExpiryEffects } from '../listings/index.js';
 
+/** A mail in the outbox, without what it says. Moments are ISO 8601. */
+export interface MailSummary {
+  readonly id: number;
+  /** What it is about: the name of a notice, or "day" for the mail of a day. */
+  readonly about: string;
+  readonly recipient: string;
+  readonly subject: string;
+  readonly at: string;
+  readonly state: 'waiting' | 'kept' | 'sent' | 'refused';
+  readonly sentAt: string | null;
+  /** What the mail server answered last; null for nothing. */
+  readonly code: number | null;
+  readonly attempts: number;
+  /** Why it could not be sent; '' for nothing. */
+  readonly fault: string;
+}
+
+export interface MailWhole extends MailSummary {
+  readonly messageId: string;
+  readonly text: string;
+  readonly html: string;
+}
+
+export interface MailWindow {
+  readonly total: number;
+  /** Whether there is a mail server that sends them; else they stay here. */
+  readonly sends: boolean;
+  /** The latest first. */
+  readonly mails: readonly MailSummary[];
+}
+
 /** What another zone would do to the listings of a kind. */
 export interface ZoneEffects {
   readonly kindId: number;

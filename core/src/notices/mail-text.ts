@@ -3,6 +3,8 @@ import type { Formats } from '../values/index.js';
 import type { ListingNotice, MailText, ToldListing } from './notice.js';
 
 const DAY_IN_MS = 86_400_000;
+/** Mail programs read styles of elements only. */
+const BODY = 'max-width:36rem;margin:1.5rem;font:16px/1.5 system-ui,sans-serif;color:#16263a';
 
 /** A stretch of a mail: a sentence, or the page that it leads to. */
 interface Stretch {
@@ -47,16 +49,24 @@ function valuesOf(
   site: string,
   formats: Formats,
 ): Record<string, string> {
-  return { title, one, many, site, link, moment: saidMoment(moment, formats) };
+  return {
+    title,
+    one,
+    many,
+    site,
+    link,
+    moment: saidMoment(moment, formats, true),
+    when: saidMoment(moment, formats, false),
+  };
 }
 
 /** "on Friday, 4 December 2026 at 18:00", "at the end of Thursday, 3 December 2026", in the words of the site. */
-function saidMoment(moment: number, formats: Formats): string {
+function saidMoment(moment: number, formats: Formats, withZone: boolean): string {
   const { words, zone } = formats;
   const local = localInMs(moment, zone);
   return local % DAY_IN_MS === 0
     ? words.say('notice.day-end', { day: formats.weekday(local - 1) })
-    : words.say('notice.moment', { moment: formats.exactly(moment), zone });
+    : words.say(withZone ? 'notice.moment' : 'notice.moment-short', { moment: formats.exactly(moment), zone });
 }
 
 function mailOf(subject: string, stretches: readonly Stretch[], locale: string): MailText {
@@ -69,7 +79,7 @@ function mailOf(subject: string, stretches: readonly Stretch[], locale: string):
   return {
     subject: oneLine(subject),
     text: `${plain.join('\n\n')}\n`,
-    html: `<!doctype html>\n<html lang="${escaped(locale)}"><body>${rich.join('\n')}</body></html>\n`,
+    html: `<!doctype html>\n<html lang="${escaped(locale)}"><body style="${BODY}">${rich.join('\n')}</body></html>\n`,
   };
 }
 

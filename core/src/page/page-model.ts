@@ -34,6 +34,8 @@ export interface DesignedPage extends PageFrame {
   readonly dependsOnViewer: boolean;
   /** The listing whose page it is; null for none. */
   readonly listing: { readonly id: number; readonly kindId: number; readonly title: string } | null;
+  /** That the listing is over, and since when; '' for one that is on the site, and for any other page. */
+  readonly over: string;
   readonly strips: readonly StripModel[];
   readonly cardForms: CardForms;
   /** The lists on it that visitors steer. */

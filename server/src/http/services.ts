@@ -24,6 +24,7 @@ import type { Expiry } from '../services/expiry/expiry.js';
 import type { Finder } from '../services/listings/finder.js';
 import type { SiteStarters } from '../services/exchange/site-starters.js';
 import type { Health } from '../services/health.js';
+import type { Outbox } from '../services/notices/outbox.js';
 import type { Imports } from '../services/exchange/imports.js';
 import type { Kinds } from '../services/structure/kinds.js';
 import type { Links } from '../services/structure/links.js';
@@ -75,6 +76,7 @@ export interface Services {
   readonly listings: Listings;
   readonly live: Live;
   readonly health: Health;
+  readonly outbox: Outbox;
   readonly pages: Pages;
   readonly pictureLibrary: PictureLibrary;
   readonly pictures: Pictures;

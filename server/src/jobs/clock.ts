@@ -5,6 +5,7 @@ import type { Drafts } from '../services/design/drafts.js';
 import type { Editing } from '../services/editing.js';
 import { Telling } from '../services/notices/telling.js';
 import type { DepartureState, DueRow, Store, Task } from '../store/index.js';
+import type { Mailer } from './mailer.js';
 import { DepartureWork } from './departures.js';
 import { RenewalWork } from './renewals.js';
 
@@ -17,6 +18,7 @@ export interface ClockParts {
   readonly store: Store;
   readonly editing: Editing;
   readonly drafts: Drafts;
+  readonly mailer: Mailer;
   /** Tells this node from others. */
   readonly node: string;
   readonly clock: () => Date;
@@ -54,6 +56,7 @@ export class Clock {
     this.isStopped = true;
     if (this.looking) clearTimeout(this.looking);
     await this.running;
+    this.parts.mailer.close();
   }
 
   /** Does all that is due; what fails is told and tried again later. Whoever calls meanwhile waits for the same. */
@@ -64,6 +67,8 @@ export class Clock {
   }
 
   private async look(): Promise<void> {
+    // Mails wait for nothing else.
+    while (!this.isStopped && (await this.parts.mailer.send())) await breath();
     while (!this.isStopped) {
       const next = await this.parts.store.due.nextMoment();
       if (next === null || next > this.now()) return;
@@ -75,6 +80,7 @@ export class Clock {
         await this.one('digest', () => this.parts.store.aside((unit) => new Telling(unit).tellOfDay())),
       ];
       if (!done.includes(true)) return;
+      await this.parts.mailer.send();
     }
   }
 

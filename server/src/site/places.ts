@@ -153,8 +153,14 @@ export class Places {
     const { catalog, rest } = this.insideKind(path) ?? {};
     if (!catalog?.kind.hasListingPages || rest === undefined) return null;
     const id = catalog.idOfAddress(rest);
-    if (id === undefined || !catalog.isOnSite(id, this.live.nowInMs())) return null;
+    if (id === undefined || !this.hasPage(catalog, id)) return null;
     return { of: 'listing', path: listingPath(catalog.kind, { address: rest }), catalog, id };
+  }
+
+  /** Whether visitors find a page of a listing: of one that is on the site, or is over where its kind says so. */
+  private hasPage(catalog: Catalog, id: number): boolean {
+    const now = this.live.nowInMs();
+    return catalog.isOnSite(id, now) || (catalog.kind.expiry?.saysOver === true && catalog.hasLeft(id, now));
   }
 
   /** The kind that visitors see at the first part of a path, and the rest of it. */

@@ -7,6 +7,7 @@ export { type Committed, type FeedReason, Store, type Written } from './store.js
 export type { DepartureState, DueRow, RenewalState, Task } from './due/due-work.js';
 export { departureIn } from './due/due-work.js';
 export type { NamedParts } from './reading/store-reading.js';
+export type { Mail, MailState } from './outbox/mail-store.js';
 export { messageIdOf, type NewMail, type WaitingNotice } from './outbox/outbox-rows.js';
 export { Turns } from './turns.js';
 export { titleOf, Unit } from './units/unit.js';

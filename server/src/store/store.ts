@@ -16,6 +16,7 @@ import type { Reading } from './units/known-state.js';
 import { KnownState } from './units/known-state.js';
 import type { Models } from './models.js';
 import { defineModels } from './models.js';
+import { MailStore } from './outbox/mail-store.js';
 import { PictureStore } from './media/picture-store.js';
 import { refusedBy } from './refused.js';
 import { StoreReading } from './reading/store-reading.js';
@@ -64,6 +65,7 @@ export class Store extends StoreReading {
   readonly catalogRows: CatalogRows;
   readonly log: ChangeLog;
   readonly due: DueWork;
+  readonly mails: MailStore;
   private readonly known: KnownState;
   /** Writers of this process wait for one another here; those of other processes at the database. */
   private readonly turns = new Turns();
@@ -87,7 +89,9 @@ export class Store extends StoreReading {
     this.throttles = new ThrottleStore(models);
     this.catalogRows = new CatalogRows(dialect);
     this.log = new ChangeLog(dialect, models);
-    this.due = new DueWork(dialect, models, (work) => this.brief(work));
+    const brief = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => this.brief(work);
+    this.due = new DueWork(dialect, models, brief);
+    this.mails = new MailStore(dialect, models, brief);
     this.known = new KnownState(dialect, new StructureRows(models));
   }
 

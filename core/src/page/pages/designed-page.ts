@@ -1,6 +1,7 @@
 import type { Design, PageDesign, Piece, Strip, Viewer } from '../../design/index.js';
 import { piecesOfPage, plainWords, slotsOfPage, steeredLists, waysOfSlots } from '../../design/index.js';
 import type { Listing } from '../../listings/index.js';
+import { hasLeft, shownParts } from '../../listings/index.js';
 import type { Query, QueryScene } from '../../query/index.js';
 import { kindsOf, ownSortKey, runQuery, urlOfQuery } from '../../query/index.js';
 import type { Kind, KindById } from '../../structure/index.js';
@@ -128,17 +129,34 @@ function made(
   const { canonical, listing, kind } = subject;
   const title = textOf(page.title) || (category?.category.label ?? '');
   const description = textOf(page.description) || (category?.category.text ?? '');
+  const over = shown ? overSentence(shown) : '';
   return {
     ...frame(scene, { title, description, canonical }),
     type: 'designed',
     serves: page.serves,
     dependsOnViewer: isPersonal,
     listing: listing && kind ? { id: listing.id, kindId: kind.id, title: listing.title } : null,
+    over,
     strips,
     cardForms: maker.forms,
     areas: areas.map(({ area }) => areaModel(area, subject, scene)),
-    forMachines: forMachines(scene, strips, { serves: page.serves, shown, category, title, canonical }),
+    forMachines: forMachines(scene, strips, {
+      serves: page.serves,
+      shown: over ? null : shown,
+      category,
+      title,
+      canonical,
+    }),
   };
+}
+
+/** That a listing is over, and since when; '' for one that isn't. */
+function overSentence({ listing, kind, context }: ShownListing): string {
+  const { formats } = context;
+  const parts = shownParts(listing, kind, context.zone);
+  if (!hasLeft(parts, context.nowInMs)) return '';
+  const one = formats.words.inSentence(kind.one);
+  return formats.words.say('over.text', { one, day: formats.day(parts.leavesAt!) });
 }
 
 function findAreas(page: PageDesign, { areas }: PageSubject, queries: QueryScene | null): AreaFound[] {

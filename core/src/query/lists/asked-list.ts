@@ -1,5 +1,5 @@
 import type { Bitset, Catalog } from '../../catalog/index.js';
-import type { Facet } from '../../structure/index.js';
+import type { Facet, ShownTime } from '../../structure/index.js';
 import type { ListDesign } from './list-design.js';
 import { designOfKind } from './list-design.js';
 
@@ -8,6 +8,7 @@ export interface ListPart {
   readonly catalog: Catalog;
   /** The rows before anything is chosen; null for all that are on the site. */
   readonly rows: Bitset | null;
+  readonly shows: ShownTime;
   /** How the list's facets are asked of this kind, by their keys; one that the kind lacks is not there. */
   readonly facets: ReadonlyMap<string, Facet>;
 }
@@ -27,7 +28,13 @@ export interface AskedList {
 export function listOfKind(catalog: Catalog): AskedList {
   const { kind } = catalog;
   const facets = new Map(kind.facets.map((facet) => [facet.key, facet]));
-  return { design: designOfKind(kind), parts: [{ catalog, rows: null, facets }], picked: null, skip: 0, most: null };
+  return {
+    design: designOfKind(kind),
+    parts: [{ catalog, rows: null, shows: 'present', facets }],
+    picked: null,
+    skip: 0,
+    most: null,
+  };
 }
 
 /** How many of so many listings are shown, after skipping the first ones and cutting off the last ones. */

@@ -10,6 +10,7 @@ import { FoundRows } from './found-rows.js';
 import { rowsInBox } from '../address/box.js';
 import type { FacetChoice, Query } from '../address/query.js';
 import type { QueryScene } from '../filters/scene.js';
+import { shownRows } from '../filters/shown-rows.js';
 
 /** What a query finds of one kind, before it is counted and put in order. */
 export interface FoundPart {
@@ -42,9 +43,9 @@ export function findParts(list: AskedList, query: Query, scene: QueryScene): Fou
   });
 }
 
-/** The rows of a part that are on the site. The set is the caller's. */
-export function rowsWithin({ catalog, rows }: ListPart, scene: QueryScene): Bitset {
-  const base = catalog.onSiteAt(scene.context.nowInMs).clone();
+/** The rows of a part that the list can hold. The set is the caller's. */
+export function rowsWithin({ catalog, rows, shows }: ListPart, scene: QueryScene): Bitset {
+  const base = shownRows(catalog, shows, scene.context.nowInMs);
   return rows ? base.intersect(rows) : base;
 }
 

@@ -10,6 +10,7 @@ import type { PageParameters } from '../filters/parameters.js';
 import { NO_PARAMETERS } from '../filters/parameters.js';
 import type { OrderScene } from '../order/rankings.js';
 import type { QueryScene } from '../filters/scene.js';
+import { shownRows } from '../filters/shown-rows.js';
 
 /** The listings of a selection, by kind, before they are put in order. */
 export interface SelectedRows {
@@ -27,16 +28,19 @@ export interface SelectionResult {
   readonly ids: readonly number[];
 }
 
-/** The listings on the site that satisfy a selection, kind by kind. */
+/** What of a selection decides which listings it has. */
+type SelectedBy = Pick<SelectionDefinition, 'kinds' | 'picked' | 'where' | 'shows' | 'leavesOutCurrent'>;
+
+/** The listings that satisfy a selection, kind by kind. */
 export function rowsOfSelection(
-  selection: Pick<SelectionDefinition, 'kinds' | 'picked' | 'where' | 'leavesOutCurrent'>,
+  selection: SelectedBy,
   scene: QueryScene,
   parameters: PageParameters = NO_PARAMETERS,
 ): SelectedRows[] {
   const asked: ConditionScene = { scene, parameters };
   return catalogsOfSelection(selection, scene).map((catalog) => {
     const rows = selection.picked ? rowsPicked(selection.picked, catalog) : rowsWhere(selection.where, catalog, asked);
-    rows.intersect(catalog.onSiteAt(scene.context.nowInMs));
+    rows.intersect(shownRows(catalog, selection.shows, scene.context.nowInMs));
     const current = parameters.listing === null ? undefined : catalog.rowOf(parameters.listing);
     if (selection.leavesOutCurrent && current !== undefined) rows.delete(current);
     return { catalog, rows };
@@ -104,10 +108,7 @@ export function idsInOrder(
 }
 
 /** For each condition at the top, how many listings it removes that all others let in. */
-export function removedByEach(
-  selection: Pick<SelectionDefinition, 'kinds' | 'picked' | 'where' | 'leavesOutCurrent'>,
-  scene: QueryScene,
-): number[] {
+export function removedByEach(selection: SelectedBy, scene: QueryScene): number[] {
   const whole = countSelected(rowsOfSelection(selection, scene));
   return selection.where.of.map((_, at) => {
     const of = selection.where.of.filter((__, other) => other !== at);
@@ -118,7 +119,7 @@ export function removedByEach(
 
 /** Listings that fail one condition of an "all of" and satisfy all others: by the condition's position, their numbers. */
 export function justMissing(
-  selection: Pick<SelectionDefinition, 'kinds' | 'picked' | 'where' | 'leavesOutCurrent'>,
+  selection: SelectedBy,
   scene: QueryScene,
   most: number,
 ): { readonly at: number; readonly total: number; readonly ids: readonly number[] }[] {

@@ -26,7 +26,12 @@ export function listOfSelection(
     const asked = design.facets.map((facet) => {
       return [facet.key, facetAskedBy(facet, design, catalog.kind, kindsOf(scene))] as const;
     });
-    return { catalog, rows, facets: new Map(asked.flatMap(([key, facet]) => (facet ? [[key, facet]] : []))) };
+    return {
+      catalog,
+      rows,
+      shows: selection.shows,
+      facets: new Map(asked.flatMap(([key, facet]) => (facet ? [[key, facet]] : []))),
+    };
   });
   const { picked, skip, most } = selection;
   return { design, parts, picked, skip, most };

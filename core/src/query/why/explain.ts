@@ -1,7 +1,14 @@
 import type { Catalog } from '../../catalog/index.js';
 import type { Listing } from '../../listings/index.js';
 import { leavesAt, statusLabel } from '../../listings/index.js';
-import type { Condition, Field, FieldTest, ReadContext, SelectionDefinition } from '../../structure/index.js';
+import type {
+  Condition,
+  Field,
+  FieldTest,
+  ReadContext,
+  SelectionDefinition,
+  ShownTime,
+} from '../../structure/index.js';
 import {
   BUILT_IN_MARK,
   choiceLabel,
@@ -76,7 +83,7 @@ export function reasonsAgainst(
   { scene, catalog, parameters = NO_PARAMETERS }: ExplainScene,
 ): Reason[] {
   const reasons = [
-    ...ownReasons(listing, catalog, scene),
+    ...ownReasons(listing, catalog, selection.shows, scene),
     ...choiceReasons(listing, selection, catalog),
     ...(selection.picked ? [] : conditionReasons(selection.where, { listing, catalog, asked: { scene, parameters } })),
   ];
@@ -90,7 +97,7 @@ export function plainReason(about: Reason['about'], sentence: string): Reason {
   return { about, sentence, place: '', found: '', wanted: '' };
 }
 
-function ownReasons(listing: Listing, { kind }: Catalog, { context }: QueryScene): Reason[] {
+function ownReasons(listing: Listing, { kind }: Catalog, shows: ShownTime, { context }: QueryScene): Reason[] {
   const { formats, nowInMs, zone } = context;
   const reasons: Reason[] = [];
   if (!isKindShown(kind)) reasons.push(plainReason('published', `${kind.many} are not on the site.`));
@@ -107,7 +114,14 @@ function ownReasons(listing: Listing, { kind }: Catalog, { context }: QueryScene
   if (shownFrom !== null && shownFrom > nowInMs) {
     reasons.push(plainReason('window', `It comes to the site on ${formats.exactly(shownFrom)} (${formats.zone}).`));
   }
-  if (leaves !== null && leaves <= nowInMs) {
+  const isOver = leaves !== null && leaves <= nowInMs;
+  if (shows === 'past' && !isOver) {
+    reasons.push(plainReason('window', 'It has not left the site; only listings that have left are shown.'));
+  }
+  if (isOver && shows !== 'present' && !kind.expiry?.saysOver) {
+    reasons.push(plainReason('window', `It has left the site, and the rule of ${kind.many} keeps no pages of those.`));
+  }
+  if (isOver && shows === 'present') {
     reasons.push(plainReason('window', `It left the site on ${formats.exactly(leaves)} (${formats.zone}).`));
   }
   return reasons;

@@ -6,6 +6,13 @@ import { HOUSE_ORDER, presentOrder } from '../orders/sort-choice.js';
 import type { Pager } from '../kinds/kind.js';
 import { DEFAULT_PAGE_SIZE } from '../kinds/kind.js';
 
+/**
+ * Whether a list holds listings that are on the site, such that have left it, or both. Those that have left are of kinds
+ * whose rule says that their pages stay.
+ */
+export const SHOWN_TIMES = ['present', 'past', 'both'] as const;
+export type ShownTime = (typeof SHOWN_TIMES)[number];
+
 /** A saved question: which listings, in which order, how many. */
 export interface SelectionDefinition {
   /** The part of the address of its own page: `/lists/weekend-courses`. */
@@ -18,6 +25,7 @@ export interface SelectionDefinition {
   /** Numbers of listings that were picked by hand, in their order; null where conditions choose. */
   readonly picked: readonly number[] | null;
   readonly where: ConditionGroup;
+  readonly shows: ShownTime;
   /** Of no effect on what was picked by hand. */
   readonly order: readonly OrderKey[];
   /** Leaves out so many of the first ones, and shows at most so many of the rest; null for all. */
@@ -56,6 +64,7 @@ export function makeSelection(given: SelectionSketch): SelectionDefinition {
     kinds: given.kinds ?? [],
     picked: given.picked ?? null,
     where: given.where ?? ALL_OF_NOTHING,
+    shows: given.shows ?? 'present',
     order: presentOrder(given.order ?? HOUSE_ORDER),
     skip: given.skip ?? 0,
     most: given.most ?? null,

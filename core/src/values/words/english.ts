@@ -87,11 +87,12 @@ export const ENGLISH = {
   'shortlist.title': 'Shortlist',
   'home.nothing': 'Nothing has been published here yet.',
 
-  'over.text': 'This {one} is over since {day}.',
+  'over.text': 'This {one} has been over since {day}.',
 
   'notice.moment': 'on {moment} ({zone})',
+  'notice.moment-short': 'on {moment}',
   'notice.day-end': 'at the end of {day}',
-  'notice.leaves-soon.subject': '{title} leaves the site {moment}',
+  'notice.leaves-soon.subject': '{title} leaves the site {when}',
   'notice.leaves-soon.text':
     '“{title}” ({one}) leaves {site} {moment}. To keep it longer, sign in and give it another moment.',
   'notice.has-left.subject': '{title} has left the site',

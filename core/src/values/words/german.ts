@@ -188,11 +188,12 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'shortlist.title': 'Merkliste',
   'home.nothing': 'Hier ist noch nichts veröffentlicht.',
 
-  'over.text': '{one}: vorbei seit {day}.',
+  'over.text': '{one}: seit {day} vorbei.',
 
   'notice.moment': 'am {moment} ({zone})',
+  'notice.moment-short': 'am {moment}',
   'notice.day-end': 'mit dem Ende von {day}',
-  'notice.leaves-soon.subject': '{title} verlässt die Website {moment}',
+  'notice.leaves-soon.subject': '{title} verlässt die Website {when}',
   'notice.leaves-soon.text':
     '„{title}“ ({one}) verlässt {site} {moment}. Soll es länger bleiben, melden Sie sich an und setzen Sie einen anderen Zeitpunkt.',
   'notice.has-left.subject': '{title} hat die Website verlassen',

@@ -87,3 +87,9 @@ export class ExpiryPlanDto {
 export class ZonePlanDto {
   @IsString() @MaxLength(60) zone!: string;
 }
+
+/** Which mails of the outbox: those with a text in them, those before one. */
+export class OutboxQueryDto {
+  @IsOptional() @IsString() @MaxLength(200) q?: string;
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) before?: number;
+}

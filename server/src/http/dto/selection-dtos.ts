@@ -1,6 +1,6 @@
 import 'reflect-metadata';
-import { GREATEST_PAGE_SIZE, LONGEST_SELECTION_NAME, MOST_PICKED, PAGERS } from '@plindo/core/structure';
-import type { ConditionGroup, Pager } from '@plindo/core/structure';
+import { GREATEST_PAGE_SIZE, LONGEST_SELECTION_NAME, MOST_PICKED, PAGERS, SHOWN_TIMES } from '@plindo/core/structure';
+import type { ConditionGroup, Pager, ShownTime } from '@plindo/core/structure';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -28,6 +28,7 @@ export class SelectionPartsDto {
   @IsString() @MaxLength(LONGEST_SELECTION_NAME) name!: string;
   @IsOptional() @IsString() @MaxLength(300) purpose?: string;
   @IsOptional() @IsCondition('group') where?: ConditionGroup;
+  @IsOptional() @IsIn(SHOWN_TIMES) shows?: ShownTime;
   @IsOptional()
   @IsArray()
   @ArrayMaxSize(10)

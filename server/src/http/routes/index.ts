@@ -14,6 +14,7 @@ import { kindRoutes } from './kinds.js';
 import { linkRoutes } from './links.js';
 import { listingRoutes } from './listings.js';
 import { overviewRoutes } from './overview.js';
+import { outboxRoutes } from './outbox.js';
 import { pictureRoutes } from './pictures.js';
 import { selectionRoutes } from './selections.js';
 import { sessionRoutes } from './session.js';
@@ -39,6 +40,7 @@ export function allRoutes(services: Services): Route[] {
     ...addressRoutes(services),
     ...tableViewRoutes(services),
     ...overviewRoutes(services),
+    ...outboxRoutes(services),
     ...pictureRoutes(services),
     ...fileRoutes(services),
     ...importRoutes(services),

@@ -14,6 +14,7 @@ export const PERMISSIONS = {
   design: ['owner', 'editor'],
   'import files': ['owner'],
   'undo changes': ['owner', 'editor'],
+  'read mails': ['owner', 'editor'],
   'manage own access': ROLES,
   'change the site': ['owner'],
 } as const satisfies Record<string, 'anyone' | readonly Role[]>;

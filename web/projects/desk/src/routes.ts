@@ -74,6 +74,11 @@ export const DESK_ROUTES: Routes = [
         canDeactivate: [mayLeave],
       },
       {
+        path: 'run/outbox',
+        title: 'Outbox',
+        loadComponent: async () => (await import('./run/outbox/outbox-page')).OutboxPage,
+      },
+      {
         path: 'run/expiry/:kindId',
         title: 'Leaving the site',
         loadComponent: async () => (await import('./run/expiry/expiry-page')).ExpiryPage,

@@ -139,7 +139,8 @@ export class PageHost {
       this.head.tell(model, this.tried());
       this.near.set([]);
       if (model.type === 'not-found') this.hints(this.near, this.data.near(this.router.url));
-      if (response && model.type === 'not-found') response.status = 404;
+      const gone = model.type === 'not-found' ? 404 : model.over === '' ? null : 410;
+      if (response && gone) response.status = gone;
     });
     effect(() => this.followShortlist(this.model()));
   }

@@ -15,6 +15,9 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/run" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }">
           <span class="name"><pl-icon name="history" />Log and settings</span>
         </a>
+        <a routerLink="/run/outbox" routerLinkActive="here">
+          <span class="name"><pl-icon name="mail" />Outbox</span>
+        </a>
         <h2>Leaving the site</h2>
       }
       @for (entry of shown(); track entry.kind.id) {

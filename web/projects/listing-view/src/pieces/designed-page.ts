@@ -43,6 +43,9 @@ const TYPING_PAUSE_IN_MS = 250;
         }
       </form>
     }
+    @if (model().over) {
+      <p class="over-note">{{ model().over }}</p>
+    }
     @for (strip of model().strips; track strip.key) {
       <section [class]="lookOf(strip)" [attr.id]="strip.anchor || null">
         @if (strip.picture; as picture) {

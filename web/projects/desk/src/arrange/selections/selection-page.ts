@@ -84,6 +84,8 @@ export class SelectionPage {
     return new Map(about);
   });
   /** The kinds of what it gives: those that it chooses from, or those of which something was picked. */
+  /** Whether one of its kinds keeps the pages of listings that have left. */
+  protected readonly hasPast = computed(() => this.kindsShown().some(({ expiry }) => expiry?.saysOver));
   protected readonly kindsShown = computed((): Kind[] => {
     if (this.draft()?.picked === null) return this.kinds();
     const picked = this.preview()?.kinds ?? [];
