@@ -17,6 +17,8 @@ import { Changes } from './services/listings/changes.js';
 import { Drafts } from './services/design/drafts.js';
 import { Designs } from './services/design/designs.js';
 import { Editing } from './services/editing.js';
+import { Calendar } from './services/expiry/calendar.js';
+import { CalendarFeed } from './services/expiry/calendar-feed.js';
 import { Expiry } from './services/expiry/expiry.js';
 import { FieldChanges } from './services/structure/field-changes.js';
 import { Files } from './services/media/files.js';
@@ -36,6 +38,7 @@ import { Problems } from './services/listings/problems.js';
 import { Selections } from './services/structure/selections.js';
 import { SiteStarters } from './services/exchange/site-starters.js';
 import { Site } from './services/structure/site.js';
+import { SignInPlaces } from './services/people/sign-in-places.js';
 import { Throttles } from './services/people/throttles.js';
 import { TableViews } from './services/listings/table-views.js';
 import { AddressBook } from './site/address-book.js';
@@ -99,6 +102,7 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
   const dueClock = new Clock({ store, editing, drafts, mailer, node, clock, tell: tell ?? (() => undefined) });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
+  const calendar = new Calendar(store, live);
   const services: Services = {
     live,
     health: new Health(store, live),
@@ -111,6 +115,8 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
     tableViews: new TableViews(store, live),
     blueprintZips: new BlueprintZips(store, pictures, files),
     blueprints,
+    calendar,
+    calendarFeed: new CalendarFeed(store, live, calendar),
     candidates: new Candidates(live),
     categorySets,
     changes: new Changes(store, live, editing),
@@ -136,6 +142,7 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
     designs: new Designs(store, live, editing),
     selections: new Selections(store, live, editing),
     previews,
+    signInPlaces: new SignInPlaces(store),
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),
   };

@@ -136,7 +136,15 @@ export function makeIndexPage(given: Partial<ListSketch> = {}): DesignedPage {
   ];
   const columns = [[{ type: 'heading', level: 1, text: heading, href: null } as const, ...side], found];
   return {
-    ...{ type: 'designed', serves: 'index', dependsOnViewer: false, listing: null, over: '', areas, cardForms: CARD_FORMS },
+    ...{
+      type: 'designed',
+      serves: 'index',
+      dependsOnViewer: false,
+      listing: null,
+      over: '',
+      areas,
+      cardForms: CARD_FORMS,
+    },
     ...{ site: { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' }, now: '2026-11-23T12:00:00.000Z' },
     ...{
       look: '',

@@ -1,4 +1,4 @@
-import type { ExpiryEffects } from '../listings/index.js';
+import type { CalendarEntry, ExpiryEffects } from '../listings/index.js';
 
 /** A mail in the outbox, without what it says. Moments are ISO 8601. */
 export interface MailSummary {
@@ -29,6 +29,25 @@ export interface MailWindow {
   readonly sends: boolean;
   /** The latest first. */
   readonly mails: readonly MailSummary[];
+}
+
+/** Something that Plindo did by itself. */
+export interface CalendarDeed {
+  /** Of the change. */
+  readonly id: number;
+  /** ISO 8601. */
+  readonly at: string;
+  /** "the rule of Courses" */
+  readonly by: string;
+  readonly sentence: string;
+  readonly undone: boolean;
+}
+
+/** What happens by itself in a stretch of time. */
+export interface CalendarView {
+  /** What is still to come, by the rules as they are. */
+  readonly coming: readonly CalendarEntry[];
+  readonly done: readonly CalendarDeed[];
 }
 
 /** What another zone would do to the listings of a kind. */

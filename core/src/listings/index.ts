@@ -2,6 +2,7 @@ export * from './address.js';
 export * from './conditions/check-selection.js';
 export * from './reading/computed-values.js';
 export * from './conditions/condition-holds.js';
+export * from './expiry/calendar.js';
 export * from './expiry/consequence.js';
 export * from './expiry/departure.js';
 export * from './expiry/effects.js';

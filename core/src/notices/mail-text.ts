@@ -1,6 +1,6 @@
 import { localInMs } from '../time/index.js';
 import type { Formats } from '../values/index.js';
-import type { ListingNotice, MailText, ToldListing } from './notice.js';
+import type { MailText, Notice, ToldListing } from './notice.js';
 
 const DAY_IN_MS = 86_400_000;
 /** Mail programs read styles of elements only. */
@@ -13,35 +13,39 @@ interface Stretch {
 }
 
 /** The mail of one notice, in the words of the site. */
-export function mailOfNotice({ about, told }: ListingNotice, site: string, formats: Formats): MailText {
+export function mailOfNotice(notice: Notice, site: string, formats: Formats): MailText {
   const { words } = formats;
+  const { about } = notice;
+  if (!('told' in notice)) {
+    const stretches = [...notice.sentences, words.say('notice.why-set', { site })].map((one): Stretch => ({
+      words: one,
+    }));
+    return mailOf(notice.subject, stretches, formats.locale);
+  }
+  const { told } = notice;
   const values = valuesOf(told, site, formats);
   const stretches: Stretch[] = [
-    { words: words.say(`notice.${about}.text`, values) },
+    { words: words.say(`notice.${notice.about}.text`, values) },
     ...(told.link === '' ? [] : [{ words: words.say('notice.see', values), link: told.link }]),
     { words: words.say(about === 'featured-ended' ? 'notice.why-set' : 'notice.why-rule', values) },
   ];
-  return mailOf(words.say(`notice.${about}.subject`, values), stretches, formats.locale);
+  return mailOf(subjectOf(notice, site, formats), stretches, formats.locale);
 }
 
 /** One mail of several notices, those of one sort below one another. */
-export function mailOfDay(notices: readonly ListingNotice[], site: string, formats: Formats): MailText {
+export function mailOfDay(notices: readonly Notice[], site: string, formats: Formats): MailText {
   const { words } = formats;
-  const stretches = notices.map(({ about, told }): Stretch => {
-    const line = words.say(`notice.${about}.subject`, valuesOf(told, site, formats));
-    return told.link === '' ? { words: line } : { words: line, link: told.link };
+  const stretches = notices.map((notice): Stretch => {
+    const line = subjectOf(notice, site, formats);
+    return 'told' in notice && notice.told.link !== '' ? { words: line, link: notice.told.link } : { words: line };
   });
   const subject = words.say('notice.day.subject', { site, count: notices.length });
   return mailOf(subject, [{ words: words.say('notice.day.text', { site }) }, ...stretches], formats.locale);
 }
 
-/** A mail of plain sentences. */
-export function mailOfSentences(subject: string, sentences: readonly string[], locale: string): MailText {
-  return mailOf(
-    subject,
-    sentences.map((words) => ({ words })),
-    locale,
-  );
+function subjectOf(notice: Notice, site: string, formats: Formats): string {
+  if (!('told' in notice)) return notice.subject;
+  return formats.words.say(`notice.${notice.about}.subject`, valuesOf(notice.told, site, formats));
 }
 
 function valuesOf(

@@ -1,13 +1,7 @@
+import type { SiteNotice } from '../structure/index.js';
+
 /** What notices are about. */
-export const NOTICES = [
-  'leaves-soon',
-  'has-left',
-  'featured-ended',
-  'import-finished',
-  'problems',
-  'signed-in',
-] as const;
-export type NoticeName = (typeof NOTICES)[number];
+export type NoticeName = 'leaves-soon' | 'has-left' | SiteNotice;
 
 /** What a notice says of a listing; kept with it, as the listing may be gone when it is read. */
 export interface ToldListing {
@@ -23,9 +17,18 @@ export interface ToldListing {
 
 /** A notice about a listing. */
 export interface ListingNotice {
-  readonly about: Extract<NoticeName, 'leaves-soon' | 'has-left' | 'featured-ended'>;
+  readonly about: 'leaves-soon' | 'has-left' | 'featured-ended';
   readonly told: ToldListing;
 }
+
+/** A notice in sentences that are written already, in the words of the site. */
+export interface PlainNotice {
+  readonly about: Exclude<SiteNotice, 'featured-ended'>;
+  readonly subject: string;
+  readonly sentences: readonly string[];
+}
+
+export type Notice = ListingNotice | PlainNotice;
 
 /** A mail as people read it, in plain text and as HTML. */
 export interface MailText {

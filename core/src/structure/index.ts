@@ -52,6 +52,7 @@ export * from './conditions/operators.js';
 export { asPicture, type Focus, type Picture, type PictureRecord } from './fields/picture.js';
 export * from './kinds/proposed-design.js';
 export * from './fields/reached-keys.js';
+export * from './notices/notice-settings.js';
 export * from './roles/field-roles.js';
 export * from './structured/structured-kind.js';
 export * from './structured/structured-types.js';

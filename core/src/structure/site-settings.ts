@@ -1,3 +1,4 @@
+import type { NoticeSettings } from './notices/notice-settings.js';
 import type { KeptFile } from './field-types/file.js';
 
 /** Where a map gets its pictures of the ground, square by square. */
@@ -33,6 +34,8 @@ export interface SiteSettings {
   readonly mapTiles?: MapTiles | null;
   /** Where the site stands, "https://guide.example"; left out, or '', for wherever it is asked for. */
   readonly address?: string;
+  /** What the site tells of itself, and to whom; left out for nothing. */
+  readonly notices?: NoticeSettings;
 }
 
 /** The settings of a site that nobody has set yet. */

@@ -79,6 +79,7 @@ export const ERROR_CATALOGUE = {
   'category.set-used': 'The category set “{label}” is used by {uses}. Take it out there first.',
   'kind.facets': 'The facets are not right: {reason}',
   'kind.grouping': 'The headings by date are not right: {reason}',
+  'site.notices': 'The notices are not right: {reason}',
   'kind.expiry': 'The expiry rule is not right: {reason}',
   'category.in-rule': 'The category “{label}” is used by the expiry rule of {kind}. Change the rule first, under Run.',
   'selection.name': 'A selection needs a name of 1 to {greatest} characters.',

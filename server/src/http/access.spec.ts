@@ -11,6 +11,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
   nobody: [
     'GET /page',
     'GET /page/near',
+    'GET /calendar/:secret.ics',
     'GET /cards',
     'GET /places',
     'GET /session',
@@ -49,7 +50,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /designs/:id/main', 'DELETE /designs/:id', 'GET /drafts', 'POST /drafts', 'PUT /drafts/:id'],
     ...['GET /addresses/former', 'POST /addresses/look', 'GET /kinds/:id/serving', 'POST /designs/order'],
     ...['DELETE /drafts/:id', 'POST /drafts/moment', 'POST /drafts/publish'],
-    ...['GET /mails', 'GET /mails/:id', 'GET /mails/:id/eml'],
+    ...['GET /mails', 'GET /mails/:id', 'GET /mails/:id/eml', 'GET /calendar', 'POST /kinds/:id/expiry/what-if'],
     ...['GET /site-starters', 'GET /examples', 'DELETE /examples', 'POST /starter-files/check'],
   ],
   owner: [
@@ -58,6 +59,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /blueprint/preview', 'POST /blueprint/zip/preview'],
     ...['GET /site-starters/:name/preview', 'POST /site-starters/:name'],
     ...['POST /blueprint/zip/plan', 'POST /category-sets', 'POST /kinds', 'POST /kinds/:id/rename-key'],
+    ...['POST /calendar/feed', 'DELETE /calendar/feed'],
     ...['POST /kinds/:id/addresses/plan', 'POST /kinds/:id/expiry/plan', 'POST /site/zone/plan'],
     ...['POST /kinds/:id/type-change', 'POST /kinds/:id/type-change/plan', 'POST /links', 'POST /selections'],
     ...['PUT /category-sets/:id', 'PUT /kinds/:id', 'PUT /links/:id', 'PUT /selections/:id', 'PUT /site'],

@@ -20,6 +20,8 @@ import type { Drafts } from '../services/design/drafts.js';
 import type { Designs } from '../services/design/designs.js';
 import type { Files } from '../services/media/files.js';
 import type { Examples } from '../services/listings/examples.js';
+import type { Calendar } from '../services/expiry/calendar.js';
+import type { CalendarFeed } from '../services/expiry/calendar-feed.js';
 import type { Expiry } from '../services/expiry/expiry.js';
 import type { Finder } from '../services/listings/finder.js';
 import type { SiteStarters } from '../services/exchange/site-starters.js';
@@ -33,6 +35,7 @@ import type { PictureLibrary } from '../services/media/picture-library.js';
 import type { PictureFormat, Pictures } from '../services/media/pictures.js';
 import type { Problems } from '../services/listings/problems.js';
 import type { Selections } from '../services/structure/selections.js';
+import type { SignInPlaces } from '../services/people/sign-in-places.js';
 import type { Throttles } from '../services/people/throttles.js';
 import type { Site } from '../services/structure/site.js';
 
@@ -57,6 +60,8 @@ export interface Services {
   readonly throttles: Throttles;
   readonly blueprintZips: BlueprintZips;
   readonly blueprints: Blueprints;
+  readonly calendar: Calendar;
+  readonly calendarFeed: CalendarFeed;
   readonly candidates: Candidates;
   readonly categorySets: CategorySets;
   readonly changes: Changes;
@@ -84,6 +89,7 @@ export interface Services {
   readonly problems: Problems;
   readonly selections: Selections;
   readonly servingPages: ServingPages;
+  readonly signInPlaces: SignInPlaces;
   readonly site: Site;
   readonly siteStarters: SiteStarters;
   readonly sitemaps: Sitemaps;

@@ -76,7 +76,8 @@ export class Clock {
       const done = [
         await this.one('departures', (row) => this.renew(row)),
         await this.some('departure', DEPARTURES_AT_ONCE),
-        await this.one('drafts', () => this.parts.drafts.publishDue()),
+        await this.one('featured', (row) => this.tellFeatured(row)),
+        await this.one('drafts', () => this.publishDrafts()),
         await this.one('digest', () => this.parts.store.aside((unit) => new Telling(unit).tellOfDay())),
       ];
       if (!done.includes(true)) return;
@@ -123,11 +124,32 @@ export class Clock {
     while (!this.isStopped && (await this.renewals.carryOut(row))) await breath();
   }
 
+  private async publishDrafts(): Promise<void> {
+    const { drafts, store } = this.parts;
+    await drafts.publishDue();
+    await store.aside((unit) => unit.due.putDrafts(unit.structure));
+  }
+
+  private tellFeatured({ subject, dueAt }: DueRow): Promise<void> {
+    return this.parts.store.aside(async (unit) => {
+      const listing = await unit.listing(subject);
+      const kind = listing && unit.structure.kind(listing.kindId);
+      const isOver = listing?.featured === true && listing.featuredUntil === dueAt;
+      if (kind && isOver && listing.status === 'live') await new Telling(unit).tellFeatured(kind, listing, dueAt!);
+      await unit.due.put('featured', subject, null);
+    });
+  }
+
   private async failed(row: DueRow, error: unknown): Promise<void> {
     const { store, tell } = this.parts;
     if (store.isAway(error)) throw error;
     if (!(error instanceof Refusal)) tell(error, `Work that is due (${row.task} ${row.subject}) failed.`);
-    await store.due.fail(row, sentenceOf(error), this.now());
+    const fault = sentenceOf(error);
+    await store.due.fail(row, fault, this.now());
+    if (row.attempts > 0) return;
+    // Once for each piece of work, however often it fails.
+    const key = `${row.task} ${row.subject} ${row.dueAt}`;
+    await store.aside((unit) => new Telling(unit).tellOfSite('problems', key, { fault }));
   }
 
   private now(): number {

@@ -52,7 +52,7 @@ export class DepartureWork {
         unit.departed.set(leaver.before.id, { kindId, departure: leaver.departure });
       }
       if (kind)
-        await new Telling(unit).tell(
+        await new Telling(unit).tellByRule(
           kind,
           happened.flatMap((one) => toldOf(one, unit.now)),
         );

@@ -81,6 +81,8 @@ const TABLES = {
       ...{ notBefore: BIGINT, node: STRING, leaseUntil: BIGINT, fault: TEXT },
     },
   ],
+  calendarFeeds: ['calendar_feeds', { hash: key(STRING), createdAt: BIGINT }],
+  signInPlaces: ['sign_in_places', { userId: key(INTEGER), place: key(STRING), at: BIGINT }],
   mails: [
     'mails',
     {

@@ -7,6 +7,8 @@ import { isShown } from '../reading/read-listing.js';
 /** What can be wrong with listings or structure though every single value was right when it was entered. */
 export const PROBLEM_CODES = [
   'out-of-date',
+  'due-failed',
+  'mail-failed',
   'missing-value',
   'kept-aside',
   'unfit-value',

@@ -99,6 +99,13 @@ export const ENGLISH = {
   'notice.has-left.text': '“{title}” ({one}) left {site} {moment}.',
   'notice.featured-ended.subject': '{title} is no longer featured',
   'notice.featured-ended.text': '“{title}” ({one}) was featured on {site}. That ended {moment}.',
+  'notice.import-finished.subject': '{count} {many} came in from {file}',
+  'notice.import-finished.text': '{who} brought in {count} {many} from {file}. Rows that were refused: {refused}.',
+  'notice.problems.subject': '{site}: something could not be done',
+  'notice.problems.text': 'Plindo could not do what was due: {fault} It tries again by itself.',
+  'notice.signed-in.subject': '{who} signed in from a new place',
+  'notice.signed-in.text':
+    '{who} ({email}) signed in to {site} {moment} from {address}, where they have not signed in before. If that was somebody else, change the password and sign out everywhere.',
   'notice.see': 'Its page:',
   'notice.why-rule': 'You get this mail because the rule for when {many} leave {site} names your address.',
   'notice.why-set': 'You get this mail because the notices of {site} name your address.',

@@ -200,6 +200,13 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'notice.has-left.text': '„{title}“ ({one}) hat {site} {moment} verlassen.',
   'notice.featured-ended.subject': '{title} ist nicht mehr hervorgehoben',
   'notice.featured-ended.text': '„{title}“ ({one}) war auf {site} hervorgehoben. Das endete {moment}.',
+  'notice.import-finished.subject': '{count} {many} aus {file} sind da',
+  'notice.import-finished.text': '{who} hat {count} {many} aus {file} hereingeholt. Abgelehnte Zeilen: {refused}.',
+  'notice.problems.subject': '{site}: etwas ging nicht',
+  'notice.problems.text': 'Plindo konnte nicht tun, was fällig war: {fault} Es versucht es von selbst wieder.',
+  'notice.signed-in.subject': '{who} hat sich von einem neuen Ort angemeldet',
+  'notice.signed-in.text':
+    '{who} ({email}) hat sich bei {site} {moment} von {address} angemeldet, wo das noch nie geschah. War es jemand anders, ändern Sie das Passwort und melden Sie sich überall ab.',
   'notice.see': 'Die Seite dazu:',
   'notice.why-rule':
     'Sie erhalten diese Nachricht, weil die Regel, nach der {many} {site} verlassen, Ihre Adresse nennt.',

@@ -5,6 +5,7 @@ import { MOST_FIELDS } from '@plindo/core/structure';
 import type { OrderSubject } from '@plindo/core/structure';
 import { STATUSES } from '@plindo/core/listings';
 import type { Status } from '@plindo/core/listings';
+import { NoticeSettingsDto } from './expiry-dtos.js';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -61,11 +62,15 @@ export class MapTilesDto {
   @IsString() @MaxLength(LONGEST_WORD) credit!: string;
 }
 
+/** Of the settings of the site those that change. */
 export class SiteDto {
-  @IsString() @MaxLength(120) name!: string;
-  @IsString() @MaxLength(LONGEST_WORD) tagline!: string;
-  @IsString() @MaxLength(35) locale!: string;
-  @IsString() @MaxLength(60) zone!: string;
+  @IsOptional() @IsString() @MaxLength(120) name?: string;
+  @IsOptional() @IsString() @MaxLength(LONGEST_WORD) tagline?: string;
+  @IsOptional() @IsString() @MaxLength(35) locale?: string;
+  @IsOptional() @IsString() @MaxLength(60) zone?: string;
+
+  /** What the site tells of itself, and to whom. */
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeSettingsDto) notices?: NoticeSettingsDto;
 
   /** A file that was kept before, with GeoJSON. */
   @IsOptional() @ValidateNested() @Type(() => KeptFileDto) baseMap?: KeptFileDto | null;

@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import type { CountedFrom, DeedName, LeftStatus, NoticeManner } from '@plindo/core/structure';
+import type { CountedFrom, DeedName, LeftStatus, NoticeManner, SiteNotice } from '@plindo/core/structure';
 import { LEFT_STATUSES, MOST_ADDRESSES, MOST_CONSEQUENCES, MOST_DAYS, NOTICE_MANNERS } from '@plindo/core/structure';
 import type { CalendarSpan } from '@plindo/core/time';
 import { SPAN_UNITS } from '@plindo/core/time';
@@ -92,4 +92,34 @@ export class ZonePlanDto {
 export class OutboxQueryDto {
   @IsOptional() @IsString() @MaxLength(200) q?: string;
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) before?: number;
+}
+
+export class NoticeTargetDto {
+  @IsArray() @ArrayMaxSize(MOST_ADDRESSES) @IsString({ each: true }) to!: string[];
+  @IsIn(NOTICE_MANNERS) manner!: NoticeManner;
+}
+
+/** Who is told what; what is left out is told to nobody. */
+export class ToldDto implements Partial<Record<SiteNotice, NoticeTargetDto>> {
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'featured-ended'?: NoticeTargetDto;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'import-finished'?: NoticeTargetDto;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) problems?: NoticeTargetDto;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'signed-in'?: NoticeTargetDto;
+}
+
+export class NoticeSettingsDto {
+  @IsInt() @Min(0) @Max(23) hour!: number;
+  @IsObject() @ValidateNested() @Type(() => ToldDto) told!: ToldDto;
+}
+
+/** A stretch of time, by its first moment and the one after its last: milliseconds since 1970. */
+export class CalendarQueryDto {
+  @Type(() => Number) @IsInt() from!: number;
+  @Type(() => Number) @IsInt() until!: number;
+}
+
+/** What another rule would do in a stretch of time. */
+export class WhatIfDto extends ExpiryPlanDto {
+  @IsInt() from!: number;
+  @IsInt() until!: number;
 }

@@ -2,6 +2,7 @@ import type { Route } from '../route.js';
 import type { Services } from '../services.js';
 import { addressRoutes } from './addresses.js';
 import { blueprintRoutes } from './blueprints.js';
+import { calendarRoutes } from './calendar.js';
 import { categorySetRoutes } from './category-sets.js';
 import { changeRoutes } from './changes.js';
 import { designRoutes } from './designs.js';
@@ -30,6 +31,7 @@ export function allRoutes(services: Services): Route[] {
     ...siteRoutes(services),
     ...kindRoutes(services),
     ...expiryRoutes(services),
+    ...calendarRoutes(services),
     ...fieldChangeRoutes(services),
     ...categorySetRoutes(services),
     ...linkRoutes(services),

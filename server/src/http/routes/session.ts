@@ -13,7 +13,7 @@ import type { Services } from '../services.js';
 const TRIES = 10;
 const WINDOW_IN_MS = 5 * 60_000;
 
-export function sessionRoutes({ accounts, live, throttles }: Services): Route[] {
+export function sessionRoutes({ accounts, live, signInPlaces, throttles }: Services): Route[] {
   const throttle = rateLimit({
     store: hitStore(() => throttles.triesOf('sign-in', WINDOW_IN_MS)),
     windowMs: WINDOW_IN_MS,
@@ -56,6 +56,7 @@ export function sessionRoutes({ accounts, live, throttles }: Services): Route[] 
         const { user, secret, csrf } = await accounts.signIn(body.email, body.password);
         if (old) await accounts.signOut(old);
         setSessionCookie(request, response, secret);
+        await signInPlaces.note(user, request.ip ?? '', request.get('user-agent') ?? '');
         return info(user, csrf);
       },
     }),

@@ -5,6 +5,7 @@ import { firstDesigns, newKindIssues } from '@plindo/core/plans';
 import { ReadContexts, kindOfImport } from '@plindo/core/structure';
 import type { Kind, ReadContext } from '@plindo/core/structure';
 import { Refusal, firstFreeSlug, refuseIfAny } from '@plindo/core/values';
+import { Telling } from '../notices/telling.js';
 import type { Live } from '../../live/live.js';
 import type { ImportRecord, Store, Unit } from '../../store/index.js';
 import { uniqueKey } from '../../store/index.js';
@@ -142,6 +143,14 @@ export class Imports {
       await addFirstDesigns(unit, kind);
       const done: ImportRecord = { ...record, state: 'done' };
       if (!(await unit.imports.advance(record, done, unit.transaction))) throw Refusal.of('import.gone');
+      const values = {
+        who: user.name,
+        count: record.added,
+        many: kind.many,
+        file: record.fileName,
+        refused: record.refused,
+      };
+      await new Telling(unit).tellOfSite('import-finished', String(id), values, [user.email]);
       return { sentence: `Brought in ${record.added} ${kind.many} from ${record.fileName}`, result: done };
     });
     this.memories.delete(id);

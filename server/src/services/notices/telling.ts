@@ -1,10 +1,11 @@
 import type { Listing } from '@plindo/core/listings';
-import type { ListingNotice } from '@plindo/core/notices';
+import type { ListingNotice, Notice, PlainNotice } from '@plindo/core/notices';
 import { mailOfDay, mailOfNotice } from '@plindo/core/notices';
 import { listingPath } from '@plindo/core/page';
-import type { Deed, Kind } from '@plindo/core/structure';
-import { isEmail, isKindShown } from '@plindo/core/structure';
+import type { Deed, Kind, NoticeTarget, SiteNotice } from '@plindo/core/structure';
+import { DEFAULT_NOTICES, isEmail, isKindShown } from '@plindo/core/structure';
 import { dayNumberAt, momentOfLocal } from '@plindo/core/time';
+import type { WordValues } from '@plindo/core/values';
 import { Formats } from '@plindo/core/values';
 import type { NewMail, Unit, WaitingNotice } from '../../store/index.js';
 
@@ -18,10 +19,16 @@ export interface Told {
   readonly leavesAt: number;
 }
 
+/** A notice on its way to people; its key tells it from all others, so that nobody is told the same twice. */
+interface OnItsWay {
+  readonly key: string;
+  readonly recipients: readonly string[];
+  readonly manner: NoticeTarget['manner'];
+  readonly said: Notice;
+}
+
 const DAY_IN_MS = 86_400_000;
 const HOUR_IN_MS = 3_600_000;
-/** At this hour of the site's zone the mails of the day go out, where the site says no other. */
-export const DIGEST_HOUR = 8;
 
 /** Writes what people are told into the outbox, in the unit of what causes it. */
 export class Telling {
@@ -32,22 +39,41 @@ export class Telling {
     this.formats = new Formats(site.locale, site.zone, words);
   }
 
-  /** Tells of listings of a kind: at once, or with the mail of the day. */
-  async tell(kind: Kind, all: readonly Told[]): Promise<void> {
-    const mails: NewMail[] = [];
-    const waiting: WaitingNotice[] = [];
-    for (const told of all) {
-      const said = this.noticeOf(kind, told);
-      for (const recipient of recipientsOf(told)) {
-        const key = [said.about, told.listing.id, told.leavesAt, told.key, recipient].join(' ');
-        if (told.deed.manner === 'daily') waiting.push({ key, recipient, said });
-        else mails.push({ key, recipient, about: said.about, ...mailOfNotice(said, this.site, this.formats) });
-      }
-    }
-    await this.unit.outbox.addMails(mails);
-    if (waiting.length === 0) return;
-    await this.unit.outbox.addWaiting(waiting);
-    await this.unit.due.put('digest', 0, this.nextDigest());
+  /** Tells what a rule says of listings of a kind. */
+  tellByRule(kind: Kind, all: readonly Told[]): Promise<void> {
+    return this.send(
+      all.map((told): OnItsWay => {
+        const { about, listing, leavesAt, key, deed } = told;
+        const recipients = recipientsOf(told);
+        const said = this.ofListing(about, kind, listing, leavesAt);
+        return { key: [about, listing.id, leavesAt, key].join(' '), recipients, manner: deed.manner, said };
+      }),
+    );
+  }
+
+  /** Tells that a listing is no longer featured, if the site tells that. */
+  async tellFeatured(kind: Kind, listing: Listing, until: number): Promise<void> {
+    const target = this.target('featured-ended');
+    if (!target) return;
+    const said = this.ofListing('featured-ended', kind, listing, until);
+    await this.send([{ key: ['featured-ended', listing.id, until].join(' '), recipients: target.to, ...target, said }]);
+  }
+
+  /** Tells something of the site in its words, if the site tells that; `also` is told beside those who always are. */
+  async tellOfSite(
+    about: PlainNotice['about'],
+    key: string,
+    values: WordValues,
+    also: readonly string[] = [],
+  ): Promise<void> {
+    const target = this.target(about);
+    if (!target) return;
+    const { words } = this.formats;
+    const all = { site: this.site, moment: this.moment(), ...values };
+    const subject = words.say(`notice.${about}.subject`, all);
+    const said: PlainNotice = { about, subject, sentences: [words.say(`notice.${about}.text`, all)] };
+    const recipients = [...new Set([...target.to, ...also])];
+    await this.send([{ key: `${about} ${key}`, recipients, manner: target.manner, said }]);
   }
 
   /** Sends everybody one mail with all that waits for it. */
@@ -66,24 +92,53 @@ export class Telling {
     await this.unit.due.put('digest', 0, null);
   }
 
+  private async send(all: readonly OnItsWay[]): Promise<void> {
+    const mails: NewMail[] = [];
+    const waiting: WaitingNotice[] = [];
+    for (const { key: own, recipients, manner, said } of all) {
+      for (const recipient of recipients) {
+        const key = `${own} ${recipient}`;
+        if (manner === 'daily') waiting.push({ key, recipient, said });
+        else mails.push({ key, recipient, about: said.about, ...mailOfNotice(said, this.site, this.formats) });
+      }
+    }
+    await this.unit.outbox.addMails(mails);
+    if (waiting.length === 0) return;
+    await this.unit.outbox.addWaiting(waiting);
+    await this.unit.due.put('digest', 0, this.nextDigest());
+  }
+
   private get site(): string {
     return this.unit.structure.site.name;
+  }
+
+  private get settings(): typeof DEFAULT_NOTICES {
+    return this.unit.structure.site.notices ?? DEFAULT_NOTICES;
+  }
+
+  private target(about: SiteNotice): NoticeTarget | null {
+    return this.settings.told[about] ?? null;
+  }
+
+  /** The present moment in words. */
+  private moment(): string {
+    const { words, zone } = this.formats;
+    return words.say('notice.moment', { moment: this.formats.exactly(this.unit.now), zone });
   }
 
   /** The next time that mails of the day go out. */
   private nextDigest(): number {
     const { zone } = this.formats;
     const today = dayNumberAt(this.unit.now, zone);
-    const at = (day: number): number => momentOfLocal(day * DAY_IN_MS + DIGEST_HOUR * HOUR_IN_MS, zone);
+    const at = (day: number): number => momentOfLocal(day * DAY_IN_MS + this.settings.hour * HOUR_IN_MS, zone);
     return at(today) > this.unit.now ? at(today) : at(today + 1);
   }
 
-  private noticeOf(kind: Kind, { about, listing, leavesAt }: Told): ListingNotice {
+  private ofListing(about: ListingNotice['about'], kind: Kind, listing: Listing, moment: number): ListingNotice {
     const { address = '' } = this.unit.structure.site;
     const hasPage = address !== '' && kind.hasListingPages && isKindShown(kind);
     const link = hasPage ? `${address}${listingPath(kind, listing)}` : '';
-    const { title } = listing;
-    return { about, told: { title, one: kind.one, many: kind.many, moment: leavesAt, link } };
+    return { about, told: { title: listing.title, one: kind.one, many: kind.many, moment, link } };
   }
 }
 

@@ -2,7 +2,7 @@ import { readFile } from 'node:fs/promises';
 import type { Changed, User } from '@plindo/core/contract';
 import { Refusal } from '@plindo/core/values';
 import type { SiteSettings } from '@plindo/core/structure';
-import { originOfTiles } from '@plindo/core/structure';
+import { NEW_SITE, noticeFaults, originOfTiles, withoutUndefined } from '@plindo/core/structure';
 import type { Editing } from '../editing.js';
 import type { Files } from '../media/files.js';
 
@@ -13,14 +13,19 @@ export class Site {
     private readonly files: Files,
   ) {}
 
-  async save(user: User | null, settings: SiteSettings): Promise<Changed<SiteSettings>> {
-    checkSettings(settings);
-    if (settings.baseMap && !(await this.isMap(settings.baseMap.hash))) {
+  /** Changes what is given and leaves the rest. */
+  async save(user: User | null, given: Partial<SiteSettings>): Promise<Changed<SiteSettings>> {
+    const sent = withoutUndefined(given);
+    checkSettings({ ...NEW_SITE, ...sent });
+    if (sent.baseMap && !(await this.isMap(sent.baseMap.hash))) {
       throw Refusal.of('value.type', { label: 'Base map', wanted: 'a kept file with GeoJSON features' }, 'baseMap');
     }
     return this.editing.change(user, async (unit) => {
+      const settings: SiteSettings = { ...unit.records.site, ...sent };
       await unit.saveSite(settings);
-      return { sentence: 'Changed the settings of the site', result: settings };
+      const isOfNotices = Object.keys(sent).join() === 'notices';
+      const sentence = isOfNotices ? 'Changed what the site tells to whom' : 'Changed the settings of the site';
+      return { sentence, result: settings };
     });
   }
 
@@ -42,7 +47,9 @@ function isOrigin(text: string): boolean {
 }
 
 /** Refuses an empty name, an address that is none, and a locale or zone that the program doesn't know. */
-function checkSettings({ name, locale, zone, address = '', mapTiles }: SiteSettings): void {
+function checkSettings({ name, locale, zone, address = '', mapTiles, notices }: SiteSettings): void {
+  const [fault] = notices ? noticeFaults(notices) : [];
+  if (fault) throw Refusal.of('site.notices', { reason: fault }, 'notices');
   if (name.trim() === '') throw Refusal.of('value.required', { label: 'Name' }, 'name');
   if (address !== '' && !isOrigin(address)) {
     throw Refusal.of('value.type', { label: 'Address', wanted: 'an address such as https://guide.example' }, 'address');

@@ -113,6 +113,18 @@ export class AccountStore {
     return row && { id: Number(row['tokenId']), lastUsedAt: numberOrNull(row['lastUsedAt']), user: userOf(row) };
   }
 
+  /** Puts the hash of another secret of the calendar's feed in the place of the one before; null closes the feed. */
+  async setCalendarSecret(hash: string | null, createdAt: number): Promise<void> {
+    await this.writing(async (transaction) => {
+      await this.models.calendarFeeds.destroy({ where: {}, transaction });
+      if (hash !== null) await this.models.calendarFeeds.create({ hash, createdAt }, { transaction });
+    });
+  }
+
+  async calendarSecret(): Promise<string | null> {
+    return (await rowOf<{ hash: string }>(this.models.calendarFeeds, {}))?.hash ?? null;
+  }
+
   /** The one row that belongs to a secret; asked for with every request, so both tables are read at once. */
   private async row(select: string, tokenHash: string): Promise<Row | null> {
     const { sequelize } = this.models.users;

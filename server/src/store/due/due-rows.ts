@@ -37,8 +37,9 @@ export class DueRows {
   /** Brings work in step with what a change did. */
   async follow(entries: readonly ChangeEntry[], scene: DueScene): Promise<void> {
     await this.followListings(entries, scene);
+    await this.followFeatured(entries);
     await this.followRules(entries, scene);
-    if (entries.some(({ entity }) => entity === 'design')) await this.followDrafts(scene);
+    if (entries.some(({ entity }) => entity === 'design')) await this.putDrafts(scene.after);
   }
 
   /** What is known of the departures of some listings, by their numbers. */
@@ -99,6 +100,15 @@ export class DueRows {
     await this.writeDepartures(wanted, known);
   }
 
+  /** When listings are featured no longer, somebody may want to be told. */
+  private async followFeatured(entries: readonly ChangeEntry[]): Promise<void> {
+    const until = (listing: Listing | null): number | null => (listing?.featured ? listing.featuredUntil : null);
+    const changed = entries.filter((entry) => {
+      return entry.entity === 'listing' && until(entry.before) !== until(entry.after);
+    }) as EntryOf<'listing'>[];
+    for (const { id, after } of changed) await this.put('featured', id, until(after));
+  }
+
   /** Where a rule or the zone is another one, what will happen to all listings is found out anew, bit by bit. */
   private async followRules(entries: readonly ChangeEntry[], { before, after, now }: DueScene): Promise<void> {
     const isOtherZone = before.site.zone !== after.site.zone;
@@ -116,8 +126,9 @@ export class DueRows {
     }
   }
 
-  private async followDrafts({ after }: DueScene): Promise<void> {
-    const moments = after.drafts.flatMap(({ draft }) => (draft?.publishAt ? [Date.parse(draft.publishAt)] : []));
+  /** When the next drafts are published by themselves. */
+  async putDrafts({ drafts }: Pick<Structure, 'drafts'>): Promise<void> {
+    const moments = drafts.flatMap(({ draft }) => (draft?.publishAt ? [Date.parse(draft.publishAt)] : []));
     await this.put('drafts', 0, moments.length > 0 ? Math.min(...moments) : null);
   }
 }

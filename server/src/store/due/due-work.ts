@@ -9,10 +9,10 @@ import { inParts, rowsOf } from '../rows.js';
 
 /**
  * Work that is due at moments, with what it is about: what happens to a listing that leaves (a listing), finding out anew
- * what will happen to all listings of a kind (a kind), drafts that are published at a moment, and mails of a whole day
- * (the site: 0).
+ * what will happen to all listings of a kind (a kind), a listing that is featured no longer (a listing), drafts that are
+ * published at a moment, and mails of a whole day (the site: 0).
  */
-export const TASKS = ['departure', 'departures', 'drafts', 'digest'] as const;
+export const TASKS = ['departure', 'departures', 'featured', 'drafts', 'digest'] as const;
 export type Task = (typeof TASKS)[number];
 
 /** What is known of the departure of a listing. */
@@ -107,6 +107,12 @@ export class DueWork {
   async failed(most: number): Promise<DueRow[]> {
     const where = { fault: { [Op.ne]: '' }, dueAt: { [Op.ne]: null } };
     return (await rowsOf(this.models.dueWork, { where, order: ['dueAt'], limit: most })).map(dueRowOf);
+  }
+
+  /** Departures of which something is due until a moment, the earliest first. */
+  async departuresUntil(momentInMs: number, most: number): Promise<DueRow[]> {
+    const where = { task: 'departure', dueAt: { [Op.lte]: momentInMs } };
+    return (await rowsOf(this.models.dueWork, { where, order: ['dueAt', 'id'], limit: most })).map(dueRowOf);
   }
 
   /** What is known of the departures of some listings, by their numbers. */

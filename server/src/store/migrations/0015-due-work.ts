@@ -1,4 +1,4 @@
-import type { QueryInterface } from 'sequelize';
+import type { QueryInterface, Transaction } from 'sequelize';
 import { DataTypes } from 'sequelize';
 
 const { INTEGER, BIGINT, STRING, TEXT, JSON: JSON_TYPE } = DataTypes;
@@ -70,11 +70,34 @@ export async function up(query: QueryInterface): Promise<void> {
     await query.addIndex('notices', ['mailId'], { transaction });
     await query.addIndex('due_work', ['task', 'subject'], { unique: true, transaction });
     await query.addIndex('due_work', ['dueAt'], { transaction });
+    await query.createTable(
+      'sign_in_places',
+      {
+        userId: { type: INTEGER, primaryKey: true },
+        // A hash of where somebody signed in from.
+        place: { type: STRING(64), primaryKey: true },
+        at: moment,
+      },
+      { transaction },
+    );
+    const hash = { type: STRING(64), primaryKey: true };
+    await query.createTable('calendar_feeds', { hash, createdAt: moment }, { transaction });
+    await fill(query, transaction);
   });
 }
 
+/** What is due already: drafts with a moment, which are looked at first thing, and listings that are featured until one. */
+async function fill(query: QueryInterface, transaction: Transaction): Promise<void> {
+  const insert = 'INSERT INTO due_work ("task", "subject", "dueAt", "state")';
+  const drafts = `${insert} SELECT 'drafts', 0, 0, '{}' WHERE EXISTS (SELECT 1 FROM designs WHERE "draft" IS NOT NULL)`;
+  const until = '"featured" AND "featuredUntil" IS NOT NULL';
+  const featured = `${insert} SELECT 'featured', "id", "featuredUntil", '{}' FROM listings WHERE ${until}`;
+  for (const statement of [drafts, featured]) await query.sequelize.query(statement, { transaction });
+}
+
 export async function down(query: QueryInterface): Promise<void> {
-  for (const table of ['notices', 'mails', 'due_work']) await query.dropTable(table);
+  for (const table of ['calendar_feeds', 'sign_in_places', 'notices', 'mails', 'due_work'])
+    await query.dropTable(table);
   await query.removeColumn('changes', 'by');
   await query.removeColumn('listings', 'expiry');
 }

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import type { ListingNotice, MailText, NoticeName } from '@plindo/core/notices';
+import type { MailText, Notice, NoticeName } from '@plindo/core/notices';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../models.js';
 import { parsed } from '../records.js';
@@ -18,7 +18,7 @@ export interface NewMail extends MailText {
 export interface WaitingNotice {
   readonly key: string;
   readonly recipient: string;
-  readonly said: ListingNotice;
+  readonly said: Notice;
 }
 
 /** Notices and mails, written inside the unit of what causes them. */
@@ -65,7 +65,7 @@ export class OutboxRows {
     const byRecipient = new Map<string, (WaitingNotice & { readonly id: number })[]>();
     for (const row of await rowsOf(this.models.notices, options)) {
       const recipient = String(row['recipient']);
-      const said = parsed<ListingNotice>(row['said']);
+      const said = parsed<Notice>(row['said']);
       const notice = { id: Number(row['id']), key: String(row['key']), recipient, said };
       byRecipient.set(recipient, [...(byRecipient.get(recipient) ?? []), notice]);
     }

@@ -73,6 +73,12 @@ export class ChangeLog {
     return (await rowsOf(this.models.changes, { where, order: [['id', 'DESC']], limit })).map(changeOf);
   }
 
+  /** What Plindo did by itself between two moments, latest first. */
+  async byItself(from: number, until: number, limit: number): Promise<ChangeRecord[]> {
+    const where = { state: 'done', by: { [Op.ne]: '' }, at: { [Op.gte]: from, [Op.lt]: until } };
+    return (await rowsOf(this.models.changes, { where, order: [['id', 'DESC']], limit })).map(changeOf);
+  }
+
   async one(id: number, transaction?: Transaction): Promise<ChangeRecord | null> {
     const row = await rowOf(this.models.changes, { where: { id, state: 'done' }, transaction });
     return row && changeOf(row);

@@ -263,6 +263,14 @@ export class Unit extends UnitReading {
     await this.statements.delete('changes', { id: changeId });
   }
 
+  /** Notes from where somebody signed in; answers whether they signed in before, but from elsewhere. */
+  async noteSignIn(userId: number, place: string): Promise<boolean> {
+    const known = await this.statements.select('sign_in_places', { userId });
+    if (known.some((row) => row['place'] === place)) return false;
+    await this.statements.insert('sign_in_places', [{ userId, place, at: this.now }]);
+    return known.length > 0;
+  }
+
   /** Begins an import under its open change. */
   addImport(record: ImportRecord): Promise<void> {
     return this.imports.add(record, this.transaction);

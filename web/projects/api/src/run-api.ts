@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { MailWhole, MailWindow, ZoneEffects } from '@plindo/core/contract';
-import type { ExpiryEffects } from '@plindo/core/listings';
+import type { CalendarView, MailWhole, MailWindow, ZoneEffects } from '@plindo/core/contract';
+import type { CalendarEntry, ExpiryEffects } from '@plindo/core/listings';
 import type { ExpiryRule } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 
@@ -13,6 +13,25 @@ export class RunApi {
   /** What another rule, or none, would do to the listings of a kind. */
   planExpiry(kindId: number, expiry: ExpiryRule | null): Observable<ExpiryEffects> {
     return this.http.post<ExpiryEffects>(`/api/kinds/${kindId}/expiry/plan`, { expiry });
+  }
+
+  /** What happens by itself from a moment until before another one. */
+  calendar(from: number, until: number): Observable<CalendarView> {
+    return this.http.get<CalendarView>('/api/calendar', { params: { from, until } });
+  }
+
+  /** When the listings of a kind would leave by another rule. */
+  whatIf(kindId: number, expiry: ExpiryRule | null, from: number, until: number): Observable<CalendarEntry[]> {
+    return this.http.post<CalendarEntry[]>(`/api/kinds/${kindId}/expiry/what-if`, { expiry, from, until });
+  }
+
+  /** Gives the feed of the calendar a new secret address. */
+  renewFeed(): Observable<{ path: string }> {
+    return this.http.post<{ path: string }>('/api/calendar/feed', {});
+  }
+
+  closeFeed(): Observable<void> {
+    return this.http.delete<void>('/api/calendar/feed');
   }
 
   /** The latest mails of the outbox, or those before one; those that have a text in them where one is given. */

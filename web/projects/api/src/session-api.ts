@@ -47,7 +47,7 @@ export class SessionApi {
     return this.http.delete<void>('/api/sessions').pipe(tap(() => this.keep(null)));
   }
 
-  saveSite(settings: SiteSettings): Observable<Changed<SiteSettings>> {
+  saveSite(settings: Partial<SiteSettings>): Observable<Changed<SiteSettings>> {
     return this.http.put<Changed<SiteSettings>>('/api/site', settings);
   }
 

@@ -74,6 +74,16 @@ export const DESK_ROUTES: Routes = [
         canDeactivate: [mayLeave],
       },
       {
+        path: 'run/calendar',
+        title: 'Calendar',
+        loadComponent: async () => (await import('./run/calendar/calendar-page')).CalendarPage,
+      },
+      {
+        path: 'run/notices',
+        title: 'Notices',
+        loadComponent: async () => (await import('./run/notices/notices-page')).NoticesPage,
+      },
+      {
         path: 'run/outbox',
         title: 'Outbox',
         loadComponent: async () => (await import('./run/outbox/outbox-page')).OutboxPage,

@@ -2,13 +2,16 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { SessionApi, SessionStore, sentenceOf } from '@plindo/api';
+import { RunApi, SessionApi, SessionStore, sentenceOf } from '@plindo/api';
+import type { ZoneEffects } from '@plindo/core/contract';
+import type { SiteSettings } from '@plindo/core/structure';
 import { Notices } from '../shared/notices';
+import { EffectsPanel } from './expiry/effects-panel';
 
 /** Name, tagline, language and time zone of the site. */
 @Component({
   selector: 'pl-site-panel',
-  imports: [MatButtonModule, MatFormFieldModule, MatInputModule],
+  imports: [EffectsPanel, MatButtonModule, MatFormFieldModule, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.session()?.user?.role === 'owner') {
@@ -25,6 +28,21 @@ import { Notices } from '../shared/notices';
             </mat-form-field>
           }
         </div>
+        @if (zonePlan(); as plan) {
+          <div class="zone" role="status">
+            <strong>The new zone moves when listings leave:</strong>
+            @for (one of plan; track one.kindId) {
+              <h3>{{ one.many }}</h3>
+              <pl-effects-panel [effects]="one.effects" [kindId]="one.kindId" [many]="one.many" />
+            }
+            <div class="button-row">
+              <button matButton="filled" class="next-step" type="button" (click)="send()">
+                Save with the new zone
+              </button>
+              <button matButton type="button" (click)="zonePlan.set(null)">Don’t save</button>
+            </div>
+          </div>
+        }
         @if (refused()) {
           <p class="issues" role="alert">{{ refused() }}</p>
         }
@@ -38,6 +56,14 @@ import { Notices } from '../shared/notices';
     form {
       display: grid;
       gap: 0.75rem;
+    }
+    .zone {
+      display: grid;
+      gap: 0.75rem;
+      padding: 1rem;
+      border: 1px solid var(--pl-warm);
+      border-radius: var(--pl-corner);
+      background: var(--pl-warm-wash);
     }
     .parts {
       display: grid;
@@ -60,6 +86,10 @@ export class SitePanel {
     },
     { name: 'zone', label: 'Time zone', hint: 'Such as Europe/Lisbon' },
   ] as const;
+  /** What another zone would do, before it is saved; null where nothing is asked. */
+  protected readonly zonePlan = signal<readonly ZoneEffects[] | null>(null);
+  private typed: Partial<SiteSettings> = {};
+  private readonly run = inject(RunApi);
   private readonly api = inject(SessionApi);
   private readonly notices = inject(Notices);
 
@@ -67,8 +97,25 @@ export class SitePanel {
     event.preventDefault();
     const form = new FormData(event.target as HTMLFormElement);
     const part = (name: string): string => String(form.get(name) ?? '').trim();
-    const settings = { name: part('name'), tagline: part('tagline'), locale: part('locale'), zone: part('zone') };
-    this.api.saveSite(settings).subscribe({
+    const zone = part('zone');
+    this.typed = { name: part('name'), tagline: part('tagline'), locale: part('locale'), zone };
+    this.zonePlan.set(null);
+    if (zone === this.store.session()?.site?.zone) return this.send();
+    // What another zone does is shown before it is done.
+    this.run.planZone(zone).subscribe({
+      next: (plan) => {
+        this.refused.set('');
+        const moving = plan.filter(({ effects }) => Object.values(effects.turns).some((count) => count > 0));
+        if (moving.length === 0) this.send();
+        else this.zonePlan.set(moving);
+      },
+      error: (error: unknown) => this.refused.set(sentenceOf(error)),
+    });
+  }
+
+  protected send(): void {
+    this.zonePlan.set(null);
+    this.api.saveSite(this.typed).subscribe({
       next: ({ changeId }) => {
         this.refused.set('');
         this.api.load().subscribe();

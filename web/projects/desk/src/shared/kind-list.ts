@@ -15,6 +15,12 @@ import { KindsStore } from './kinds-store';
         <a routerLink="/run" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }">
           <span class="name"><pl-icon name="history" />Log and settings</span>
         </a>
+        <a routerLink="/run/calendar" routerLinkActive="here">
+          <span class="name"><pl-icon name="event" />Calendar</span>
+        </a>
+        <a routerLink="/run/notices" routerLinkActive="here">
+          <span class="name"><pl-icon name="notes" />Notices</span>
+        </a>
         <a routerLink="/run/outbox" routerLinkActive="here">
           <span class="name"><pl-icon name="mail" />Outbox</span>
         </a>

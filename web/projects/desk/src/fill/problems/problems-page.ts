@@ -16,6 +16,8 @@ interface Way {
 
 const ICONS: Readonly<Record<ProblemCode, string>> = {
   'out-of-date': 'history',
+  'due-failed': 'schedule',
+  'mail-failed': 'mail',
   'missing-value': 'warning',
   'kept-aside': 'history',
   'unfit-value': 'block',
@@ -58,6 +60,7 @@ export class ProblemsPage {
 
   protected wayOf({ code, kindId, setId, field }: FoundProblem): Way | null {
     if (setId !== null) return { label: 'See the categories', link: ['/shape/categories', setId], query: {} };
+    if (code === 'mail-failed') return { label: 'See the outbox', link: ['/run/outbox'], query: {} };
     if (code === 'numbers-as-text') {
       return { label: 'Change its type', link: ['/shape', kindId ?? 0], query: { openField: field ?? '' } };
     }

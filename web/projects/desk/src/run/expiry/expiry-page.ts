@@ -3,7 +3,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatSlideToggleModule } from '@angular/material/slide-toggle';
 import { RouterLink } from '@angular/router';
 import { CatalogApi, PausedQuestion, RunApi, SessionStore, issuesOf } from '@plindo/api';
-import type { ExpiryEffects } from '@plindo/core/listings';
+import type { CalendarEntry, ExpiryEffects } from '@plindo/core/listings';
 import { countedWords, daysWords, deedWords, hasDays } from '@plindo/core/listings';
 import type { Consequence, CountedFrom, ExpiryRule, Kind } from '@plindo/core/structure';
 import {
@@ -18,15 +18,20 @@ import {
 import type { CalendarSpan } from '@plindo/core/time';
 import { SPAN_UNITS, momentOfLocal } from '@plindo/core/time';
 import { Icon } from '@plindo/listing-view';
+import type { Observable } from 'rxjs';
+import { forkJoin } from 'rxjs';
 import { FieldControl } from '../../shared/controls/field-control';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import type { MayHoldWork } from '../../shared/may-hold-work';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
+import { WeeksTable } from '../calendar/weeks-table';
 import { ConsequenceEditor } from './consequence-editor';
 import { OFFERED_DEEDS, newConsequence } from './deeds';
 import { EffectsPanel } from './effects-panel';
+
+const AHEAD_IN_MS = 90 * 86_400_000;
 
 /** When the listings of a kind leave the site by themselves, and what then happens, as a sentence of choices. */
 @Component({
@@ -40,6 +45,7 @@ import { EffectsPanel } from './effects-panel';
     MatButtonModule,
     MatSlideToggleModule,
     RouterLink,
+    WeeksTable,
   ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './expiry-page.html',
@@ -89,6 +95,18 @@ export class ExpiryPage implements MayHoldWork {
   });
   protected readonly hasDays = hasDays;
   private shown: string | null = null;
+
+  /** When listings leave in the next 90 days, by the rule as it is kept and as it is being changed. */
+  protected readonly compared = signal<{ now: readonly CalendarEntry[]; then: readonly CalendarEntry[] } | null>(null);
+  private readonly comparison = new PausedQuestion(
+    ({ kind, rule }: { kind: Kind; rule: ExpiryRule | null }) => {
+      const from = this.context().nowInMs;
+      const ask = (one: ExpiryRule | null): Observable<CalendarEntry[]> =>
+        this.run.whatIf(kind.id, one, from, from + AHEAD_IN_MS);
+      return forkJoin({ now: ask(kind.expiry), then: ask(rule) });
+    },
+    { next: (both) => this.compared.set(both), error: () => this.compared.set(null) },
+  );
 
   private readonly question = new PausedQuestion(
     ({ id, rule }: { id: number; rule: ExpiryRule | null }) => this.run.planExpiry(id, rule),
@@ -260,7 +278,9 @@ export class ExpiryPage implements MayHoldWork {
   private ask(): void {
     const kind = this.kind();
     this.refused.set([]);
-    if (kind && this.isOwner() && this.faults().length === 0) this.question.ask({ id: kind.id, rule: this.rule() });
+    if (!kind || !this.isOwner() || this.faults().length > 0) return;
+    this.question.ask({ id: kind.id, rule: this.rule() });
+    if (this.changed()) this.comparison.ask({ kind, rule: this.rule() });
   }
 
   private sentences(kind: Kind, rule: ExpiryRule): string[] {
