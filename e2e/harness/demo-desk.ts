@@ -12,8 +12,8 @@ export class DemoDesk {
     readonly desk: Desk,
   ) {}
 
-  static async open(): Promise<DemoDesk> {
-    return DemoDesk.with(await TestServer.startDemo(), (desk) => desk.signIn(DEMO_OWNER));
+  static async open(environment: Readonly<Record<string, string>> = {}): Promise<DemoDesk> {
+    return DemoDesk.with(await TestServer.startDemo(environment), (desk) => desk.signIn(DEMO_OWNER));
   }
 
   /** The same of a site in which nothing is yet, with an owner who has just been made. */

@@ -1,6 +1,7 @@
 /** `./plindo trial NAME`: trials that take longer than tests may, on a server of their own. */
 import { parseArgs } from 'node:util';
 import { crashTrial } from './crash.js';
+import { departuresTrial } from './departures.js';
 import { nodesTrial } from './nodes.js';
 import { newDatabase } from '../harness/postgres.js';
 
@@ -14,11 +15,13 @@ const database = postgres === undefined ? undefined : await newDatabase(postgres
 
 const TRIALS: Readonly<Record<string, () => Promise<{ readonly faults: readonly string[] }>>> = {
   crash: () => crashTrial(Number(values.kills), seed, database),
+  departures: () => departuresTrial(Number(values.kills), seed, database === undefined ? {} : { database, nodes: 2 }),
   nodes: () => nodesTrial(database!, seed, 25, 20),
 };
 const trial = TRIALS[positionals[0] ?? ''];
 if (!trial || (positionals[0] === 'nodes' && database === undefined)) {
   console.log('crash  kills the server under load, --kills N times (50); --seed N');
+  console.log('departures  kills the server while listings leave, --kills N times (50); with PostgreSQL two servers');
   console.log('nodes  edits through two nodes of one PostgreSQL database (PLINDO_TEST_POSTGRES)');
   process.exit(positionals.length === 0 ? 0 : 2);
 }

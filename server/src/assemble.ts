@@ -102,26 +102,22 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
   const dueClock = new Clock({ store, editing, drafts, mailer, node, clock, tell: tell ?? (() => undefined) });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
-  const calendar = new Calendar(store, live);
   const services: Services = {
+    ...ofPeople(store, clock),
+    ...ofLeaving(store, live),
     live,
     health: new Health(store, live),
-    throttles: new Throttles(store, clock),
     imports,
-    accounts: new Accounts(store, clock),
     batches: new Batches(editing),
     bin: new Bin(live, editing),
     handOrders: new HandOrders(editing),
     tableViews: new TableViews(store, live),
     blueprintZips: new BlueprintZips(store, pictures, files),
     blueprints,
-    calendar,
-    calendarFeed: new CalendarFeed(store, live, calendar),
     candidates: new Candidates(live),
     categorySets,
     changes: new Changes(store, live, editing),
     fieldChanges: new FieldChanges(store, live, editing),
-    expiry: new Expiry(store, live),
     examples: new Examples(store, editing),
     finder: new Finder(store, live),
     files,
@@ -142,12 +138,24 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
     designs: new Designs(store, live, editing),
     selections: new Selections(store, live, editing),
     previews,
-    signInPlaces: new SignInPlaces(store),
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),
   };
   const close = (): Promise<void> => closeAll({ previews, clock: dueClock, imports, live, store });
   return { services, store, clock: dueClock, repairs, close };
+}
+
+function ofPeople(store: Store, clock: () => Date): Pick<Services, 'accounts' | 'signInPlaces' | 'throttles'> {
+  return {
+    accounts: new Accounts(store, clock),
+    signInPlaces: new SignInPlaces(store),
+    throttles: new Throttles(store, clock),
+  };
+}
+
+function ofLeaving(store: Store, live: Live): Pick<Services, 'calendar' | 'calendarFeed' | 'expiry'> {
+  const calendar = new Calendar(store, live);
+  return { calendar, calendarFeed: new CalendarFeed(store, live, calendar), expiry: new Expiry(store, live) };
 }
 
 interface Running {

@@ -6,7 +6,6 @@ import { DateTime } from 'luxon';
 import { randomUUID } from 'node:crypto';
 import type { Answer, Sender } from '../../testing/test-api.js';
 import { TestApi } from '../../testing/test-api.js';
-import { rowsIn } from '../../testing/rows-in.js';
 import { Clock } from './clock.js';
 
 const DAY = 86_400_000;
@@ -60,7 +59,7 @@ class Scene {
 
   /** The mails in the database, oldest first. */
   mails(): Promise<{ recipient: string; subject: string; text: string; at: number }[]> {
-    return rowsIn(this.api.folder, 'SELECT * FROM mails ORDER BY "id"');
+    return this.api.assembly.store.ask('SELECT * FROM mails ORDER BY "id"');
   }
 
   tick(at = this.now): Promise<void> {
@@ -256,8 +255,7 @@ describe('The clock, whatever happens', () => {
       for (const { listing, leaves } of listings) {
         const local = DateTime.fromMillis(leaves, { zone });
         const told = mails.filter(({ text }) => text.includes(`“${listing.title}”`));
-        const notes = await rowsIn<{ after: string; at: number }>(
-          scene.api.folder,
+        const notes = await assembly.store.ask<{ after: string; at: number }>(
           `SELECT e."after", c."at" FROM change_entries e JOIN changes c ON c."id" = e."changeId" ` +
             `WHERE e."entity" = 'listing' AND e."entityId" = ${listing.id} AND c."userId" IS NULL ORDER BY e."id"`,
         );

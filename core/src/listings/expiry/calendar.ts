@@ -36,8 +36,9 @@ export class CalendarDays {
 
   constructor(private readonly zone: string) {}
 
-  add(kindId: number, what: CalendarWhat, label: string, listing: CalendarListing): void {
-    const day = this.dayOf(listing.at, what);
+  /** What happens at midnight at the end of something does so at the end of the day before. */
+  add(kindId: number, what: CalendarWhat, label: string, listing: CalendarListing, isEnd: boolean): void {
+    const day = dateFromDayNumber(dayNumberAt(isEnd ? listing.at - 1 : listing.at, this.zone));
     const key = `${day} ${kindId} ${what}`;
     const known = this.entries.get(key);
     if (known) known.listings.push(listing);
@@ -52,11 +53,5 @@ export class CalendarDays {
     });
     const firstOf = ({ listings }: CalendarEntry): number => listings[0]!.at;
     return made.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : firstOf(a) - firstOf(b)));
-  }
-
-  /** What leaves at midnight does so at the end of the day before. */
-  private dayOf(at: number, what: CalendarWhat): string {
-    const isEnd = what === 'leaves' || what === 'unfeatured';
-    return dateFromDayNumber(dayNumberAt(isEnd ? at - 1 : at, this.zone));
   }
 }

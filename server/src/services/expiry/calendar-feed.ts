@@ -47,7 +47,7 @@ export class CalendarFeed {
         start,
         end: new Date(start.getTime() + DAY_IN_MS),
         allDay: true,
-        summary: `${entry.count} ${kind?.many ?? ''}: ${entry.label}`,
+        summary: `${entry.count} ${(entry.count === 1 ? kind?.one : kind?.many) ?? ''}: ${entry.label}`,
         description: namesOf(entry),
         ...(address !== '' && { url: `${address}/desk/run/calendar?day=${entry.day}` }),
       });

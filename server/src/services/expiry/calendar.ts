@@ -14,11 +14,11 @@ const MOST_DEPARTURES = 50_000;
 const MOST_DEEDS = 500;
 
 /** What a column of moments of the catalog means in the calendar. */
-const COLUMNS: readonly (readonly [column: string, what: CalendarWhat, label: string])[] = [
-  ['@shownFrom', 'comes', 'come to the site'],
-  ['@leavesAt', 'leaves', 'leave the site'],
-  ['@featuredFrom', 'featured', 'are featured'],
-  ['@featuredUntil', 'unfeatured', 'are featured no longer'],
+const COLUMNS: readonly (readonly [column: string, what: CalendarWhat, label: string, isEnd: boolean])[] = [
+  ['@shownFrom', 'comes', 'come to the site', false],
+  ['@leavesAt', 'leaves', 'leave the site', true],
+  ['@featuredFrom', 'featured', 'are featured', false],
+  ['@featuredUntil', 'unfeatured', 'are featured no longer', true],
 ];
 
 /** What happens by itself, day by day: what is still to come, and what was done. */
@@ -45,14 +45,14 @@ export class Calendar {
 
   /** The ends of windows, as the catalog has them. */
   private addMoments(days: CalendarDays, catalog: Catalog, from: number, until: number): void {
-    for (const [key, what, label] of COLUMNS) {
+    for (const [key, what, label, isEnd] of COLUMNS) {
       const column = catalog.column(key);
       if (column?.kind !== 'number') continue;
       for (const row of column.rowsBetween(from, until).toRows()) {
         const at = column.values[row]!;
         const isShown = catalog.existing.has(row) && catalog.statusAt(row) === 'live' && at < until;
         const id = catalog.ids[row]!;
-        if (isShown) days.add(catalog.kind.id, what, label, { id, title: catalog.titleOf(id), at });
+        if (isShown) days.add(catalog.kind.id, what, label, { id, title: catalog.titleOf(id), at }, isEnd);
       }
     }
   }
@@ -69,7 +69,7 @@ export class Calendar {
         if (at < from || at >= until) continue;
         const label = deedWords(consequence.deed, catalog.kind, formats);
         const listing = { id: row.subject, title: catalog.titleOf(row.subject), at };
-        days.add(kindId, `then:${consequence.key}`, label, listing);
+        days.add(kindId, `then:${consequence.key}`, label, listing, consequence.days === 0);
       }
     }
   }
@@ -86,7 +86,7 @@ export class Calendar {
       for (const listing of stretch) {
         const at = listing.status === 'live' ? leavesAt(listing, after, zone) : null;
         if (at === null || at < from || at >= until) continue;
-        days.add(kindId, 'leaves', 'leave the site', { id: listing.id, title: listing.title, at });
+        days.add(kindId, 'leaves', 'leave the site', { id: listing.id, title: listing.title, at }, true);
       }
     }
     return days.all();
