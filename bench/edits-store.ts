@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { BLANK_CONTENT } from '@plindo/core/listings';
 import type { ListingContent } from '@plindo/core/listings';
-import type { Field } from '@plindo/core/structure';
+import type { ExpirySketch, Field } from '@plindo/core/structure';
 import { kindOfImport, makeField } from '@plindo/core/structure';
 import { SiteWords } from '@plindo/core/values';
 import { Accounts } from '@plindo/server/services/people/accounts';
@@ -57,12 +57,20 @@ export interface StartedServer {
   readonly token: string;
 }
 
+/** What is otherwise in a store. */
+export interface StoreChange {
+  readonly expiry?: ExpirySketch;
+  readonly contentAt?: (at: number) => Partial<ListingContent>;
+  readonly environment?: Readonly<Record<string, string>>;
+}
+
 /** A server on a store of n such listings: in SQLite, or in an empty PostgreSQL database by its address. */
-export async function startOnStore(n: number, database?: string): Promise<StartedServer> {
+export async function startOnStore(n: number, database?: string, change: StoreChange = {}): Promise<StartedServer> {
   const folder = mkdtempSync(join(tmpdir(), 'plindo-bench-'));
-  const token = await fill(database ?? join(folder, 'plindo.sqlite'), n);
+  const token = await fill(database ?? join(folder, 'plindo.sqlite'), n, change);
   let server: TestServer | null = null;
-  const start = (): Promise<number> => timed(async () => (server = await TestServer.start(folder, database)));
+  const start = (): Promise<number> =>
+    timed(async () => (server = await TestServer.start(folder, database, change.environment)));
   const firstReadyMs = await start();
   await server!.end();
   const readyMs = await start();
@@ -87,13 +95,13 @@ export async function bareReading(folder: string, n: number): Promise<number> {
   });
 }
 
-async function fill(database: string, n: number): Promise<string> {
+async function fill(database: string, n: number, { expiry, contentAt }: StoreChange): Promise<string> {
   const clock = (): Date => new Date();
   const store = await Store.open(database, clock);
   const accounts = new Accounts(store, clock);
   const owner = await accounts.addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
   const definition = kindOfImport(
-    { slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true },
+    { slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true, ...(expiry && { expiry }) },
     new SiteWords('en-GB'),
   );
   const { result: kind } = await store.change(null, async (unit) => {
@@ -101,7 +109,10 @@ async function fill(database: string, n: number): Promise<string> {
   });
   for (let start = 0; start < n; start += LISTINGS_AT_ONCE) {
     const count = Math.min(LISTINGS_AT_ONCE, n - start);
-    const listings = Array.from({ length: count }, (_, at) => listingAt(start + at));
+    const listings = Array.from({ length: count }, (_, at) => ({
+      ...listingAt(start + at),
+      ...contentAt?.(start + at),
+    }));
     await store.change(null, async (unit) => {
       await unit.insertListings(kind.id, listings);
       return { sentence: 'Filled', result: null };

@@ -1,6 +1,7 @@
 /** `./plindo bench NAME [--n N] [--json]`: runs one benchmark, or lists them. */
 import { parseArgs } from 'node:util';
 import { clicksBench } from './clicks.js';
+import { clockBench } from './clock.js';
 import { designBench } from './design.js';
 import { editsBench } from './edits.js';
 import { importBench } from './import.js';
@@ -12,6 +13,7 @@ import { workbenchBench } from './workbench.js';
 
 const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   clicks: clicksBench,
+  clock: clockBench,
   design: designBench,
   edits: editsBench,
   import: importBench,

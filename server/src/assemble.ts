@@ -86,11 +86,11 @@ export interface Assembly {
 export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }: AssemblyParts): Promise<Assembly> {
   const store = await Store.open(database ?? join(folder, 'plindo.sqlite'), clock);
   const live = new Live(store, clock, new CatalogFiles(join(folder, 'catalogs')), tell);
-  const node = randomUUID();
+  const [node, tellIt] = [randomUUID(), tell ?? ((): void => undefined)];
   const imports = new Imports(store, live, node, clock);
   const repairs = await imports.repair();
   await live.start();
-  imports.watch(tell ?? (() => undefined));
+  imports.watch(tellIt);
   const editing = new Editing(store, live);
   const pictures = new Pictures(store, join(folder, 'pictures'), clock);
   await pictures.purge();
@@ -99,23 +99,21 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
   const pages = new Pages(store, live);
   const drafts = new Drafts(store, live, editing);
   const mailer = new Mailer({ store, node, clock, ...mail });
-  const dueClock = new Clock({ store, editing, drafts, mailer, node, clock, tell: tell ?? (() => undefined) });
+  const dueClock = new Clock({ store, editing, drafts, mailer, node, clock, tell: tellIt });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
   const services: Services = {
     ...ofPeople(store, clock),
     ...ofLeaving(store, live),
+    ...ofTables(store, live, editing),
     live,
     health: new Health(store, live),
     imports,
-    batches: new Batches(editing),
-    bin: new Bin(live, editing),
-    handOrders: new HandOrders(editing),
-    tableViews: new TableViews(store, live),
     blueprintZips: new BlueprintZips(store, pictures, files),
     blueprints,
     candidates: new Candidates(live),
     categorySets,
+    problems: new Problems(store, live, categorySets),
     changes: new Changes(store, live, editing),
     fieldChanges: new FieldChanges(store, live, editing),
     examples: new Examples(store, editing),
@@ -134,15 +132,14 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
     draftedPages: new DraftedPages(store, live, pages),
     pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,
-    problems: new Problems(store, live, categorySets),
     designs: new Designs(store, live, editing),
     selections: new Selections(store, live, editing),
     previews,
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),
   };
-  const close = (): Promise<void> => closeAll({ previews, clock: dueClock, imports, live, store });
-  return { services, store, clock: dueClock, repairs, close };
+  const running: Running = { previews, clock: dueClock, imports, live, store };
+  return { services, store, clock: dueClock, repairs, close: () => closeAll(running) };
 }
 
 function ofPeople(store: Store, clock: () => Date): Pick<Services, 'accounts' | 'signInPlaces' | 'throttles'> {
@@ -150,6 +147,19 @@ function ofPeople(store: Store, clock: () => Date): Pick<Services, 'accounts' | 
     accounts: new Accounts(store, clock),
     signInPlaces: new SignInPlaces(store),
     throttles: new Throttles(store, clock),
+  };
+}
+
+function ofTables(
+  store: Store,
+  live: Live,
+  editing: Editing,
+): Pick<Services, 'batches' | 'bin' | 'handOrders' | 'tableViews'> {
+  return {
+    batches: new Batches(editing),
+    bin: new Bin(live, editing),
+    handOrders: new HandOrders(editing),
+    tableViews: new TableViews(store, live),
   };
 }
 
