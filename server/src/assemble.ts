@@ -31,6 +31,7 @@ import { Kinds } from './services/structure/kinds.js';
 import { Links } from './services/structure/links.js';
 import { Listings } from './services/listings/listings.js';
 import { NO_SENDER } from './services/notices/mail-form.js';
+import { NoticeWordings } from './services/notices/wording.js';
 import { Outbox } from './services/notices/outbox.js';
 import { PictureLibrary } from './services/media/picture-library.js';
 import { Pictures } from './services/media/pictures.js';
@@ -105,6 +106,7 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
   const services: Services = {
     ...ofPeople(store, clock),
     ...ofLeaving(store, live),
+    ...ofMails(store, live, mail),
     ...ofTables(store, live, editing),
     live,
     health: new Health(store, live),
@@ -122,7 +124,6 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
     kinds: new Kinds(store, live, editing),
     links: new Links(live, editing),
     listings: new Listings(store, live, editing),
-    outbox: new Outbox(store, mail),
     pages,
     sitemaps: new Sitemaps(live),
     draftedSite: new Pages(store, liveWithDrafts(live)),
@@ -161,6 +162,10 @@ function ofTables(
     handOrders: new HandOrders(editing),
     tableViews: new TableViews(store, live),
   };
+}
+
+function ofMails(store: Store, live: Live, mail: MailParts): Pick<Services, 'noticeWordings' | 'outbox'> {
+  return { noticeWordings: new NoticeWordings(store, live), outbox: new Outbox(store, mail) };
 }
 
 function ofLeaving(store: Store, live: Live): Pick<Services, 'calendar' | 'calendarFeed' | 'expiry'> {

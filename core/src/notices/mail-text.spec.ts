@@ -8,6 +8,7 @@ const told = {
   many: 'Courses',
   moment: Date.UTC(2026, 11, 4, 18),
   link: 'https://guide.example/courses/2026/knots?a=1&b="2"',
+  values: {},
 };
 const soon: ListingNotice = { about: 'leaves-soon', told };
 

@@ -49,11 +49,12 @@ function subjectOf(notice: Notice, site: string, formats: Formats): string {
 }
 
 function valuesOf(
-  { title, one, many, moment, link }: ToldListing,
+  { title, one, many, moment, link, values }: ToldListing,
   site: string,
   formats: Formats,
 ): Record<string, string> {
   return {
+    ...values,
     title,
     one,
     many,

@@ -13,7 +13,12 @@ export interface ToldListing {
   readonly moment: number;
   /** Its page, whole; '' where the site has no address yet, or the listing no page. */
   readonly link: string;
+  /** By places such as "field.price", what the wording wants to say of its fields. */
+  readonly values: Readonly<Record<string, string>>;
 }
+
+/** Stands before the key of a field where a wording names it. */
+export const FIELD_PLACE = 'field.';
 
 /** A notice about a listing. */
 export interface ListingNotice {

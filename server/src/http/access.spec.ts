@@ -50,6 +50,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /designs/:id/main', 'DELETE /designs/:id', 'GET /drafts', 'POST /drafts', 'PUT /drafts/:id'],
     ...['GET /addresses/former', 'POST /addresses/look', 'GET /kinds/:id/serving', 'POST /designs/order'],
     ...['DELETE /drafts/:id', 'POST /drafts/moment', 'POST /drafts/publish'],
+    ...['POST /notices/preview', 'POST /notices/send'],
     ...['GET /mails', 'GET /mails/:id', 'GET /mails/:id/eml', 'GET /calendar', 'POST /kinds/:id/expiry/what-if'],
     ...['GET /site-starters', 'GET /examples', 'DELETE /examples', 'POST /starter-files/check'],
   ],

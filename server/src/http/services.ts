@@ -26,6 +26,7 @@ import type { Expiry } from '../services/expiry/expiry.js';
 import type { Finder } from '../services/listings/finder.js';
 import type { SiteStarters } from '../services/exchange/site-starters.js';
 import type { Health } from '../services/health.js';
+import type { NoticeWordings } from '../services/notices/wording.js';
 import type { Outbox } from '../services/notices/outbox.js';
 import type { Imports } from '../services/exchange/imports.js';
 import type { Kinds } from '../services/structure/kinds.js';
@@ -81,6 +82,7 @@ export interface Services {
   readonly listings: Listings;
   readonly live: Live;
   readonly health: Health;
+  readonly noticeWordings: NoticeWordings;
   readonly outbox: Outbox;
   readonly pages: Pages;
   readonly pictureLibrary: PictureLibrary;

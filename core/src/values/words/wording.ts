@@ -17,4 +17,4 @@ export function filled(text: string, valueOf: (name: string) => string | undefin
   return text.replace(PLACE, (place, name: string) => valueOf(name) ?? place);
 }
 
-const PLACE = /\{([a-z]+)\}/gi;
+const PLACE = /\{([a-z-]+(?:\.[a-z0-9_]+)?)\}/gi;

@@ -23,6 +23,11 @@ export class Words<Key extends string> {
     return filled(text, (name) => this.written(values[name]));
   }
 
+  /** What is said under a key, with its places. */
+  wording(key: Key): Wording {
+    return this.table[key];
+  }
+
   /** A label inside a sentence: "Berths" becomes "berths", "VIP rooms" stays, and German nouns do. */
   inSentence(label: string): string {
     return !KEEPS_CAPITALS.test(this.locale) && /^\p{Lu}\p{Ll}/u.test(label)

@@ -1,4 +1,5 @@
 import 'reflect-metadata';
+import type { ListingNotice } from '@plindo/core/notices';
 import type { CountedFrom, DeedName, LeftStatus, NoticeManner, SiteNotice } from '@plindo/core/structure';
 import { LEFT_STATUSES, MOST_ADDRESSES, MOST_CONSEQUENCES, MOST_DAYS, NOTICE_MANNERS } from '@plindo/core/structure';
 import type { CalendarSpan } from '@plindo/core/time';
@@ -122,4 +123,13 @@ export class CalendarQueryDto {
 export class WhatIfDto extends ExpiryPlanDto {
   @IsInt() from!: number;
   @IsInt() until!: number;
+}
+
+/** What a notice about a listing would say. */
+export class NoticeWordingDto {
+  @IsIn(['leaves-soon', 'has-left', 'featured-ended']) about!: ListingNotice['about'];
+  @IsString() @MaxLength(500) subject!: string;
+  @IsString() @MaxLength(500) text!: string;
+  /** Number of the listing that it is shown with. */
+  @IsInt() listing!: number;
 }

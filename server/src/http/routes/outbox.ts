@@ -1,10 +1,27 @@
-import { OutboxQueryDto } from '../dto/expiry-dtos.js';
+import { NoticeWordingDto, OutboxQueryDto } from '../dto/expiry-dtos.js';
 import type { Route } from '../route.js';
-import { route } from '../route.js';
+import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
-export function outboxRoutes({ outbox }: Services): Route[] {
+export function outboxRoutes({ noticeWordings, outbox }: Services): Route[] {
   return [
+    route({
+      method: 'post',
+      path: '/notices/preview',
+      permission: 'design',
+      summary: 'The mail that another wording of a notice would make for a listing; nothing is kept.',
+      body: NoticeWordingDto,
+      answers: 'MailText',
+      handle: ({ body }) => noticeWordings.preview(body),
+    }),
+    route({
+      method: 'post',
+      path: '/notices/send',
+      permission: 'design',
+      summary: 'Send that mail to whoever asks for it.',
+      body: NoticeWordingDto,
+      handle: (call) => noticeWordings.sendTo(signedIn(call), call.body),
+    }),
     route({
       method: 'get',
       path: '/mails',

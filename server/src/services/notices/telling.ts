@@ -1,13 +1,13 @@
 import type { Listing } from '@plindo/core/listings';
 import type { ListingNotice, Notice, PlainNotice } from '@plindo/core/notices';
 import { mailOfDay, mailOfNotice } from '@plindo/core/notices';
-import { listingPath } from '@plindo/core/page';
 import type { Deed, Kind, NoticeTarget, SiteNotice } from '@plindo/core/structure';
-import { DEFAULT_NOTICES, isEmail, isKindShown } from '@plindo/core/structure';
+import { DEFAULT_NOTICES, isEmail } from '@plindo/core/structure';
 import { dayNumberAt, momentOfLocal } from '@plindo/core/time';
 import type { WordValues } from '@plindo/core/values';
 import { Formats } from '@plindo/core/values';
 import type { NewMail, Unit, WaitingNotice } from '../../store/index.js';
+import { listingNotice } from './listing-notice.js';
 
 /** Something that a rule tells of a listing. */
 export interface Told {
@@ -135,10 +135,7 @@ export class Telling {
   }
 
   private ofListing(about: ListingNotice['about'], kind: Kind, listing: Listing, moment: number): ListingNotice {
-    const { address = '' } = this.unit.structure.site;
-    const hasPage = address !== '' && kind.hasListingPages && isKindShown(kind);
-    const link = hasPage ? `${address}${listingPath(kind, listing)}` : '';
-    return { about, told: { title: listing.title, one: kind.one, many: kind.many, moment, link } };
+    return listingNotice(about, { kind, listing, moment }, this.unit.structure.site, this.formats);
   }
 }
 

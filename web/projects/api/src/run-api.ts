@@ -2,8 +2,17 @@ import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
 import type { CalendarView, MailWhole, MailWindow, ZoneEffects } from '@plindo/core/contract';
 import type { CalendarEntry, ExpiryEffects } from '@plindo/core/listings';
+import type { ListingNotice, MailText } from '@plindo/core/notices';
 import type { ExpiryRule } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
+
+/** What a notice about a listing would say. */
+export interface NoticeWording {
+  readonly about: ListingNotice['about'];
+  readonly subject: string;
+  readonly text: string;
+  readonly listing: number;
+}
 
 /** What runs by itself: listings that leave, mails, the calendar. */
 @Injectable({ providedIn: 'root' })
@@ -42,6 +51,16 @@ export class RunApi {
 
   mail(id: number): Observable<MailWhole> {
     return this.http.get<MailWhole>(`/api/mails/${id}`);
+  }
+
+  /** The mail that another wording of a notice would make for a listing. */
+  previewNotice(wording: NoticeWording): Observable<MailText> {
+    return this.http.post<MailText>('/api/notices/preview', wording);
+  }
+
+  /** Sends that mail to whoever is signed in. */
+  sendNotice(wording: NoticeWording): Observable<void> {
+    return this.http.post<void>('/api/notices/send', wording);
   }
 
   /** What another zone of the site would do to listings that leave by a rule. */

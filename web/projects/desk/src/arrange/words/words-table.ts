@@ -30,6 +30,7 @@ const SECTIONS: Readonly<Record<string, string>> = {
   breadcrumb: 'Every page',
   byline: 'Every page',
   share: 'Every page',
+  over: 'Every page',
   busy: 'Every page',
   list: 'Lists',
   count: 'Lists',
@@ -49,6 +50,7 @@ const SECTIONS: Readonly<Record<string, string>> = {
   map: 'Maps',
   gallery: 'Pictures',
   specification: 'Values',
+  notice: 'Mails',
   part: 'Values',
   value: 'Values',
 };

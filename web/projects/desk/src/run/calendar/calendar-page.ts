@@ -51,7 +51,8 @@ export class CalendarPage {
   private readonly months = viewChild(FullCalendarComponent);
   protected readonly view = signal<CalendarView | null>(null);
   protected readonly failure = signal('');
-  protected readonly showsTable = signal(false);
+  /** On a narrow screen days are too narrow for words. */
+  protected readonly showsTable = signal(matchMedia('(max-width: 52rem)').matches);
   protected readonly open = signal<CalendarEntry | null>(null);
   protected readonly isOwner = computed(() => this.session.session()?.user?.role === 'owner');
   private readonly now = Date.now();

@@ -64,16 +64,19 @@ export class EffectsPanel {
 
   protected readonly sentences = computed(() => {
     const { listings, following, undated, left, soon, turns } = this.effects();
-    const many = this.many();
+    const [leaving, back] = [turns['leaves-now'], turns['comes-back']];
+    const gone = left - leaving;
     const all = listings === 1 ? 'the only one' : `${listings}`;
     return [
-      `${following} of ${all} ${following === 1 ? 'follows' : 'follow'} the rule.`,
-      ...(undated > 0 ? [`${undated} of them have nothing to count from, so they stay.`] : []),
-      ...(turns['leaves-now'] > 0 ? [`It takes ${turns['leaves-now']} of ${listings} ${many} off the site now.`] : []),
-      ...(turns['comes-back'] > 0 ? [`${turns['comes-back']} come back to the site.`] : []),
-      ...(left > turns['leaves-now'] ? [`${left - turns['leaves-now']} have left already.`] : []),
-      `${soon} ${turns['leaves-now'] > 0 ? 'more leave' : 'leave'} within ${SOON_IN_DAYS} days.`,
-      ...(turns['leaves-now'] + turns['comes-back'] === 0 ? ['What visitors see now stays as it is.'] : []),
+      `${following} of ${all} ${verb(following, 'follows', 'follow')} the rule.`,
+      ...(undated > 0
+        ? [`${undated} of them ${verb(undated, 'stays, as it has', 'stay, as they have')} no date.`]
+        : []),
+      ...(leaving > 0 ? [`It takes ${leaving} of ${listings} ${this.many()} off the site now.`] : []),
+      ...(back > 0 ? [`${back} ${verb(back, 'comes', 'come')} back to the site.`] : []),
+      ...(gone > 0 ? [`${gone} ${verb(gone, 'has', 'have')} left already.`] : []),
+      `${soon}${leaving > 0 ? ' more' : ''} ${verb(soon, 'leaves', 'leave')} within ${SOON_IN_DAYS} days.`,
+      ...(leaving + back === 0 ? ['What visitors see now stays as it is.'] : []),
     ];
   });
 
@@ -100,3 +103,7 @@ const LABELS: Readonly<Record<Turn, string>> = {
   'leaves-soon': 'See those that leave soon',
   moves: 'See the others whose moment changes',
 };
+
+function verb(count: number, one: string, many: string): string {
+  return count === 1 ? one : many;
+}

@@ -1,5 +1,4 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { RouterLink } from '@angular/router';
 import { SessionApi, SessionStore, sentenceOf } from '@plindo/api';
@@ -10,6 +9,7 @@ import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
+import { WordingEditor } from './wording-editor';
 
 /** What each notice of the site tells, and who is told beside those who are named. */
 const TOLD: Readonly<Record<SiteNotice, { readonly label: string; readonly also: string }>> = {
@@ -22,7 +22,7 @@ const TOLD: Readonly<Record<SiteNotice, { readonly label: string; readonly also:
 /** What the site tells of itself to whom, and what rules tell of listings. */
 @Component({
   selector: 'pl-notices-page',
-  imports: [KindList, MatButtonModule, MatCheckboxModule, RouterLink],
+  imports: [KindList, MatCheckboxModule, RouterLink, WordingEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './notices-page.html',
   styleUrl: './notices-page.scss',
