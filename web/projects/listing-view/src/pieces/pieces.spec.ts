@@ -26,6 +26,7 @@ function page(pieces: readonly Keyless[], strip: Partial<DesignedPage['strips'][
       ownSheet: '',
       words: { locale: 'en-GB', said: {} },
       listing: null,
+      over: '',
       areas: [],
       cardForms: CARD_FORMS,
       now: '',
