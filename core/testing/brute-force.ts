@@ -2,6 +2,7 @@
  * The queries of core/query once more, written as the rules read, over plain listings, one listing at a time. Slow on
  * purpose; shares nothing with the catalog but the field types' reading of a value.
  */
+import { DateTime } from 'luxon';
 import type { Listing } from '../src/listings/index.js';
 import type { FacetChoice, Query } from '../src/query/index.js';
 import type { Facet, Field, Kind, LinkedListing, OrderKey, ReadContext } from '../src/structure/index.js';
@@ -55,12 +56,29 @@ export function bruteForce(kind: Kind, query: Query, order: readonly OrderKey[],
   return result;
 }
 
+/** When a listing leaves, by luxon: its own moment, or the start or end of a day that its kind's rule counts from. */
+function leavesAt({ shownUntil, expiry, values }: Listing, kind: Kind, zone: string): number | null {
+  if (shownUntil !== null) return shownUntil;
+  const rule = kind.expiry;
+  if (rule?.countedFrom.by !== 'field' || expiry === 'off' || (expiry === null && !rule.byDefault)) return null;
+  const { field, dayEdge } = rule.countedFrom;
+  const date = values[field];
+  if (typeof date !== 'string') return null;
+  const { amount, unit } = rule.offset;
+  const day = DateTime.fromISO(date, { zone }).plus({ [unit]: amount });
+  return day
+    .plus({ days: dayEdge === 'end' ? 1 : 0 })
+    .startOf('day')
+    .toMillis();
+}
+
 /** Live, its window open, its kind published. */
-export function isShownAt(listing: Listing, { kinds, context: { nowInMs } }: BruteSite): boolean {
+export function isShownAt(listing: Listing, { kinds, context: { nowInMs, zone } }: BruteSite): boolean {
   const kind = kinds.find(({ id }) => id === listing.kindId);
   if (listing.status !== 'live' || !kind?.published) return false;
   if (listing.shownFrom !== null && listing.shownFrom > nowInMs) return false;
-  return listing.shownUntil === null || listing.shownUntil > nowInMs;
+  const leaves = leavesAt(listing, kind, zone);
+  return leaves === null || leaves > nowInMs;
 }
 
 /** The listings on the site that have all words, or, where none has, the greatest number of them that is half at least. */

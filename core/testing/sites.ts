@@ -5,8 +5,8 @@ import { buildCatalog } from '../src/catalog/index.js';
 import type { Listing } from '../src/listings/index.js';
 import { STATUSES } from '../src/listings/index.js';
 import type { FacetChoice, Query, QueryScene } from '../src/query/index.js';
-import type { Field, Kind, LinkedListing, OrderKey, ReadContext } from '../src/structure/index.js';
-import { makeFacet, makeField, readContext } from '../src/structure/index.js';
+import type { ExpiryRule, Field, Kind, LinkedListing, OrderKey, ReadContext } from '../src/structure/index.js';
+import { makeExpiryRule, makeFacet, makeField, readContext } from '../src/structure/index.js';
 import type { BruteSite } from './brute-force.js';
 import { BERTH_FIELDS, makeKind, makeListing } from './builders.js';
 
@@ -88,13 +88,14 @@ const FACETS = [
 
 const words = fc.constantFrom('Harbour', 'harbor', 'Östra', 'ostra', 'Quay 2', 'Quay 10', 'Éclair', 'Zenith', 'øre');
 const optional = <T>(value: fc.Arbitrary<T>): fc.Arbitrary<T | undefined> => fc.option(value, { nil: undefined });
-const DATES = ['2024-02-29', '2025-01-01', '2025-01-31', '2026-12-31'];
+const DATES = ['2024-02-29', '2025-01-01', '2025-01-31', '2026-11-22', '2026-11-23', '2026-11-24', '2026-12-31'];
 const MOMENTS = ['2025-01-01T00:15Z', '2025-01-31T23:45Z', '2026-10-25T00:30Z', '2026-12-31T11:00Z'];
 
 const presenceArbitrary = fc.record({
   status: fc.constantFrom('live' as const, 'live' as const, 'live' as const, ...STATUSES),
   shownFrom: fc.option(fc.constantFrom(NOW - HOUR, NOW, NOW + HOUR), { freq: 3 }),
   shownUntil: fc.option(fc.constantFrom(NOW - HOUR, NOW, NOW + HOUR), { freq: 3 }),
+  expiry: fc.constantFrom(null, 'by-rule' as const, 'off' as const),
 });
 
 const linkedTo = (ids: readonly number[]): fc.Arbitrary<LinkedListing[] | undefined> =>
@@ -195,19 +196,40 @@ export const orderArbitrary: fc.Arbitrary<OrderKey[]> = fc.array(
   { minLength: 1, maxLength: 4 },
 );
 
+/** None, or a rule by which listings leave some time before or after a day. */
+const expiryArbitrary = (field: string): fc.Arbitrary<ExpiryRule | null> =>
+  fc.option(
+    fc
+      .record({
+        byDefault: fc.boolean(),
+        dayEdge: fc.constantFrom('start' as const, 'end' as const),
+        amount: fc.integer({ min: -1, max: 1 }),
+        unit: fc.constantFrom('day' as const, 'month' as const, 'year' as const),
+      })
+      .map(({ byDefault, dayEdge, amount, unit }) =>
+        makeExpiryRule({ byDefault, countedFrom: { by: 'field', field, dayEdge }, offset: { amount, unit } }),
+      ),
+  );
+
 /** Three kinds with a random order, random joins, and the second one published or not. */
 export const kindsArbitrary = fc
   .record({
     joinsAll: fc.subarray(['facilities', 'offers', 'moorings', 'harbour', 'region']),
     order: orderArbitrary,
     isHarbourPublished: fc.boolean(),
+    expiry: expiryArbitrary('since'),
+    harbourExpiry: expiryArbitrary('built'),
   })
-  .map(({ joinsAll, order, isHarbourPublished }): [Kind, Kind, Kind] => [
+  .map(({ joinsAll, order, isHarbourPublished, expiry, harbourExpiry }): [Kind, Kind, Kind] => [
     makeKind(BERTH, {
+      expiry,
       sortChoices: [{ key: 'tested', label: 'Tested', order }],
       facets: FACETS.map((facet) => (joinsAll.includes(facet.key) ? { ...facet, join: 'all' } : facet)),
     }),
-    makeKind(HARBOUR, { id: 2, slug: 'harbours', facets: [], published: isHarbourPublished }),
+    makeKind(HARBOUR, {
+      ...{ id: 2, slug: 'harbours', facets: [], published: isHarbourPublished },
+      expiry: harbourExpiry,
+    }),
     makeKind(REGION, { id: 3, slug: 'regions', facets: [] }),
   ]);
 
@@ -270,6 +292,8 @@ export function catalogsOf({ kinds, listings, context }: BruteSite): { catalogs:
       kind,
       listings.filter(({ kindId }) => kindId === kind.id),
       context.locale,
+      0,
+      context.zone,
     ),
   );
   return { catalogs, scene: sceneOver(catalogs, context) };
