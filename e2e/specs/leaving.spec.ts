@@ -144,6 +144,12 @@ describe('Courses that begin', () => {
       };
       const moved = listings.filter((one) => one.title === title && one.shownUntil !== null);
       expect(moved.length).toBeGreaterThan(0);
+      // The same by dragging, to another day of the same week or the next.
+      const dragged = page.locator('.what-leaves').first();
+      const from = await page.locator('.fc-daygrid-day:has(.what-leaves)').first().getAttribute('data-date');
+      const to = new Date(Date.parse(from!) + 8 * DAY_IN_S * 1000).toISOString().slice(0, 10);
+      await dragged.dragTo(page.locator(`.fc-daygrid-day[data-date="${to}"]`));
+      await page.getByText(/8 days later/).waitFor();
       await page.getByText('Table', { exact: true }).click();
       await page
         .getByRole('cell', { name: /leave the site/ })

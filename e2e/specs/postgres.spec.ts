@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { newDatabase, startPostgres } from '../harness/postgres.js';
 import type { TestPostgres } from '../harness/postgres.js';
 import { TestServer } from '../harness/server.js';
+import { departuresTrial } from '../trials/departures.js';
 import { crashTrial } from '../trials/crash.js';
 import { nodesTrial } from '../trials/nodes.js';
 import { cutTrial, outageTrial } from '../trials/outage.js';
@@ -29,6 +30,13 @@ describe('On PostgreSQL', () => {
     const { faults, acknowledged, conflicts } = await nodesTrial(await newDatabase(postgres.address), SEED, 10, 20);
     expect(faults).toEqual([]);
     expect([acknowledged + conflicts, acknowledged > 100, conflicts > 0]).toEqual([200, true, true]);
+  }, 300_000);
+
+  it('two servers that are killed while listings leave do each thing once to each of them', async () => {
+    const database = await newDatabase(postgres.address);
+    const { faults, listings } = await departuresTrial(3, SEED, { database, nodes: 2 });
+    expect(faults).toEqual([]);
+    expect(listings).toBeGreaterThan(300);
   }, 300_000);
 
   it('a database that goes away is told, kept pages are given meanwhile, and everything goes on when it is back', async () => {

@@ -44,6 +44,8 @@ const KINDS = [
     intro: 'What begins in the coming months.',
     defaultOrder: [{ by: 'field:starts', direction: 'up' }],
     grouping: makeDateGrouping({ field: 'starts', past: 'folded' }),
+    // A course can be joined until its first day is over.
+    expiry: { countedFrom: { by: 'field', field: 'starts' }, saysOver: true },
     parts: ['picture', 'summary', 'body'],
     fields: [
       field('starts', 'Begins', 'date', { required: true }),

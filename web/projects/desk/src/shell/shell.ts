@@ -99,7 +99,7 @@ export class Shell {
     { path: 'shape', label: 'Shape', does: 'Which kinds of listing there are, and their fields' },
     { path: 'fill', label: 'Fill', does: 'Enter and correct listings' },
     { path: 'arrange', label: 'Arrange', does: 'Facets, sort choices, cards and pages' },
-    { path: 'run', label: 'Run', does: 'What was changed, access and settings' },
+    { path: 'run', label: 'Run', does: 'What leaves when, who is told, what was changed' },
   ];
 
   /** Keys that serve everywhere; where somebody types, undoing belongs to the text. */

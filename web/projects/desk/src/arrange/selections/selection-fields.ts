@@ -17,6 +17,7 @@ const BUILT_IN = [
   'changedAt',
   'shownFrom',
   'shownUntil',
+  'leavesAt',
   'place',
 ] as const;
 

@@ -4,7 +4,7 @@ import { BUILT_IN_FIELDS, columnOf, directionWords, fieldAt, fieldOfSubject } fr
 import { Icon } from '@plindo/listing-view';
 
 const OWN_PARTS: readonly BuiltInKey[] = [
-  ...(['featured', 'handOrder', 'title', 'publishedAt', 'createdAt', 'changedAt', 'shownUntil'] as const),
+  ...(['featured', 'handOrder', 'title', 'publishedAt', 'createdAt', 'changedAt', 'leavesAt'] as const),
 ];
 const OWN_SUBJECTS: readonly (readonly [OrderSubject, string])[] = [
   ...OWN_PARTS.map((part) => [`@${part}`, BUILT_IN_FIELDS[part].label] as const),

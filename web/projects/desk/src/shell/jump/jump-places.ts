@@ -46,6 +46,9 @@ const PAGES: readonly Place[] = [
   { icon: 'checklist', label: 'Selections', about: 'Page', link: ['/arrange/selections'], words: 'saved questions' },
   { icon: 'warning', label: 'Problems', about: 'Page', link: ['/fill/problems'], words: 'missing duplicates broken' },
   { icon: 'photo_library', label: 'Pictures', about: 'Page', link: ['/fill/pictures'], words: 'images unused' },
+  { icon: 'event', label: 'Calendar', about: 'Page', link: ['/run/calendar'], words: 'leaves expiry featured feed' },
+  { icon: 'notes', label: 'Notices', about: 'Page', link: ['/run/notices'], words: 'mail told who' },
+  { icon: 'mail', label: 'Outbox', about: 'Page', link: ['/run/outbox'], words: 'mails sent eml' },
   { icon: 'history', label: 'Changes', about: 'Page', link: ['/run'], words: 'run log undo settings access tokens' },
   {
     icon: 'upload_file',
@@ -66,6 +69,10 @@ function placesOfKind({ kind }: KindSummary): Place[] {
     { icon: 'add', label: `New ${kind.one.toLowerCase()}`, about: 'Command', link: ['/fill', kind.id, 'new'] },
     { icon, label: `Shape of ${kind.many}`, about: 'Kind', link: ['/shape', kind.id], words: 'fields' },
     { icon: 'tune', label: `Arrange ${kind.many}`, about: 'Page', link: ['/arrange', kind.id], words: 'facets cards' },
+    {
+      ...{ icon: 'schedule', label: `When ${kind.many} leave the site`, about: 'Rule' },
+      ...{ link: ['/run/expiry', kind.id], words: 'expiry expire past until' },
+    },
     ...kind.fields.map(({ key, label, type }) => ({
       icon: fieldType(type).icon,
       label,
