@@ -155,6 +155,21 @@ describe('The clock', () => {
     expect((await scene.listing(coming.id)).status).toBe('hidden');
   });
 
+  it('has nothing to do for a kind that is deleted, nor a word to say of what came too late', async () => {
+    const kind = await scene.kind('course', LEAVING);
+    await scene.add(kind, 'Deleted', { starts: '2026-11-28' });
+    const soon = { ...LEAVING, consequences: LEAVING.consequences!.slice(0, 1) };
+    const other = await scene.kind('offer', soon);
+    await scene.add(other, 'Late', { starts: '2026-11-28' });
+    expect((await scene.send('DELETE', `/api/kinds/${kind.id}`)).status).toBe(200);
+    const changes = async (): Promise<number> => (await scene.send('GET', '/api/changes')).json.length as number;
+    const before = await changes();
+    await scene.tick(Date.UTC(2026, 11, 28));
+    expect([await changes(), await scene.mails()]).toEqual([before, []]);
+    const { store } = scene.api.assembly;
+    expect(await store.due.departuresUntil(Date.UTC(2100, 0, 1), 10)).toEqual([]);
+  });
+
   it('tells of a failure, goes on with the others, and tries again', async () => {
     const kind = await scene.kind('course', LEAVING);
     const first = await scene.add(kind, 'First', { starts: '2026-11-21' });

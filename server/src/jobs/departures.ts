@@ -57,7 +57,7 @@ export class DepartureWork {
           happened.flatMap((one) => toldOf(one, unit.now)),
         );
       const by = kind ? `the rule of ${kind.many}` : '';
-      return { sentence: kind ? sentenceOf(happened, kind, unit) : 'Found nothing left to do', by, result: null };
+      return { sentence: kind ? sentenceOf(happened, kind, unit) : '', by, result: null };
     });
   }
 
@@ -129,7 +129,7 @@ function sentenceOf(happened: readonly Happened[], kind: Kind, unit: Unit): stri
     const what = all.length === 1 ? first!.leaver.before.title : `${all.length} ${kind.many}`;
     return didWords(first!.consequence, what, kind, formats);
   });
-  if (parts.length === 0) return 'Found nothing left to do';
+  if (parts.length === 0) return '';
   const [earliest] = happened;
   const late = unit.now - earliest!.at > LATE_IN_MS ? `; it was due ${momentWords(earliest!.at, formats)}` : '';
   const sentence = parts.join(', ') + late;

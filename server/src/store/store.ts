@@ -25,7 +25,7 @@ import { ThrottleStore } from './accounts/throttle-store.js';
 import { Turns } from './turns.js';
 import { Unit } from './units/unit.js';
 
-/** What the work of a change answers: its result, and a sentence for the log. */
+/** What the work of a change answers: its result, and a sentence for the log; '' for work that changed nothing. */
 export interface Written<T> {
   readonly sentence: string;
   readonly result: T;
@@ -137,6 +137,7 @@ export class Store extends StoreReading {
     return this.unit(async (unit) => {
       const { sentence, result, by = '' } = await work(unit);
       await unit.finish();
+      if (sentence === '' && unit.entries.length === 0) return { changeId: 0, result, number: null };
       const number = unit.feed + 1;
       const head = { at: unit.now, userId, by, sentence };
       const changeId = await this.log.writeHead(head, 'done', number, unit.transaction);

@@ -1,7 +1,7 @@
 import type { Departure, Listing } from '@plindo/core/listings';
 import { departureOf } from '@plindo/core/listings';
 import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
-import type { StoredKind } from '@plindo/core/structure';
+import type { Kind, StoredKind } from '@plindo/core/structure';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../models.js';
 import type { Row } from '../rows.js';
@@ -80,10 +80,13 @@ export class DueRows {
     if (dueAt !== null) await this.statements.insert('due_work', [newRow(task, subject, dueAt, state)]);
   }
 
-  private async followListings(entries: readonly ChangeEntry[], { after, now, done }: DueScene): Promise<void> {
+  private async followListings(entries: readonly ChangeEntry[], { before, after, now, done }: DueScene): Promise<void> {
+    // Of a kind that goes with its listings, it is known how it was.
+    const kindOf = (entry: EntryOf<'listing'>): Kind | undefined =>
+      after.kind(kindIdOf(entry)) ?? before.kind(kindIdOf(entry));
     const latest = new Map<number, EntryOf<'listing'>>();
     for (const entry of entries) if (entry.entity === 'listing') latest.set(entry.id, entry);
-    const touched = [...latest.values()].filter((entry) => after.kind(kindIdOf(entry))?.expiry);
+    const touched = [...latest.values()].filter((entry) => kindOf(entry)?.expiry);
     const ids = [...new Set([...touched.map(({ id }) => id), ...done.keys()])];
     if (ids.length === 0) return;
     const known = await this.departures(ids);
@@ -91,7 +94,7 @@ export class DueRows {
     const scene = { zone: after.site.zone, nowInMs: now };
     for (const entry of touched) {
       const { id, after: listing } = entry;
-      const kind = after.kind(kindIdOf(entry))!;
+      const kind = kindOf(entry)!;
       const reached = done.get(id)?.departure ?? known.get(id) ?? null;
       wanted.set(id, { kindId: kind.id, departure: departureNow(listing, reached, kind, scene) });
     }
