@@ -62,7 +62,8 @@ describe('The Desk as a whole', () => {
   it('draws the structure as a map in which everything leads to where it is changed', async () => {
     await open('shape/map', 'Map of the structure');
     await page.getByRole('link', { name: 'Harbour (one) · Berths (many)' }).waitFor();
-    expect(await page.locator('pl-map-page article').count()).toBe(8);
+    // Seven kinds and two category sets.
+    expect(await page.locator('pl-map-page article').count()).toBe(9);
     expect(await accessibilityFaults(page)).toEqual([]);
     await page.getByRole('button', { name: 'All of it' }).click();
     await page.locator('article').filter({ hasText: 'Courses' }).getByRole('link', { name: 'Level' }).click();
@@ -135,6 +136,10 @@ describe('The Desk as a whole', () => {
       ['fill/pictures', 'Pictures'],
       ['shape/map', 'Map of the structure'],
       ['fill/2', 'Berths'],
+      ['run/expiry/4', 'When Courses leave the site'],
+      ['run/calendar', 'Calendar'],
+      ['run/notices', 'Notices'],
+      ['run/outbox', 'Outbox'],
     ] as const) {
       await open(path, heading);
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);

@@ -2,11 +2,11 @@ import { createTransport } from 'nodemailer';
 import type { MailTransport } from '../services/notices/mail-form.js';
 import { messageOf } from '../services/notices/mail-form.js';
 import type { Mail, Store } from '../store/index.js';
+import { LATEST_AGAIN_IN_MS } from '../store/index.js';
 
 const MAILS_AT_ONCE = 20;
-/** A mail that couldn't be sent is tried again after so long, then after twice that, up to a day. */
+/** A mail that couldn't be sent is tried again after so long, then after twice that, up to the longest pause of work. */
 const AGAIN_AFTER_IN_MS = 60_000;
-const LATEST_AGAIN_IN_MS = 600_000;
 /** After so many tries it stays in the outbox. */
 const MOST_TRIES = 20;
 const ANSWER_IN_MS = 20_000;

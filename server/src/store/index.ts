@@ -5,6 +5,7 @@ export { isPostgres } from './database.js';
 export type { ImportRecord } from './units/import-store.js';
 export { type Committed, type FeedReason, Store, type Written } from './store.js';
 export type { DepartureState, DueRow, RenewalState, Task } from './due/due-work.js';
+export { LATEST_AGAIN_IN_MS } from './due/claims.js';
 export { departureIn } from './due/due-work.js';
 export type { NamedParts } from './reading/store-reading.js';
 export type { Mail, MailState } from './outbox/mail-store.js';

@@ -6,6 +6,8 @@ import type { Models } from '../models.js';
 import { numberOrNull, parsed } from '../records.js';
 import type { Row } from '../rows.js';
 import { inParts, rowsOf } from '../rows.js';
+import type { Claim } from './claims.js';
+import { LATEST_AGAIN_IN_MS, claimRows } from './claims.js';
 
 /**
  * Work that is due at moments, with what it is about: what happens to a listing that leaves (a listing), finding out anew
@@ -43,11 +45,8 @@ export interface DueRow {
   readonly node: string;
 }
 
-/** Whoever claims work has so long for it; then another node may take it. */
-export const LEASE_IN_MS = 30_000;
-/** Work that failed is tried again after so long, twice that, and so on, up to the latest. */
+/** Work that failed is tried again after so long, twice that, and so on. */
 const AGAIN_AFTER_IN_MS = 2000;
-export const LATEST_AGAIN_IN_MS = 600_000;
 
 /** Claiming and reading work that is due; it is written in the units that cause it and that carry it out. */
 export class DueWork {
@@ -57,23 +56,12 @@ export class DueWork {
     private readonly brief: <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>,
   ) {}
 
-  /** Claims the earliest work of a sort that is due, for one node; what another one has claimed is left to it. */
+  /** Claims the earliest work of a sort that is due, for one node. */
   claim(task: Task, node: string, nowInMs: number, most: number): Promise<DueRow[]> {
     return this.brief(async (transaction) => {
-      // A clock that was set back would else make everybody wait for leases and pauses of a time that is still to come.
-      const free = `("leaseUntil" <= :now OR "leaseUntil" > :lease)`;
-      const rested = `("notBefore" <= :now OR "notBefore" > :pause)`;
-      const chosen =
-        `SELECT "id" FROM due_work WHERE "task" = :task AND "dueAt" <= :now AND ${free} AND ${rested} ` +
-        `ORDER BY "dueAt", "id" LIMIT :most ${this.dialect.skipLocked}`;
-      const replacements = {
-        ...{ task, node, most, now: nowInMs, lease: nowInMs + LEASE_IN_MS },
-        pause: nowInMs + LATEST_AGAIN_IN_MS,
-      };
-      const found = await this.dialect.sequelize.query<Row>(
-        `UPDATE due_work SET "node" = :node, "leaseUntil" = :lease WHERE "id" IN (${chosen}) RETURNING *`,
-        { replacements, transaction, type: QueryTypes.SELECT },
-      );
+      const where = '"task" = :task AND "dueAt" <= :now';
+      const claim: Claim = { table: 'due_work', where, order: '"dueAt", "id"', values: { task }, most };
+      const found = await claimRows(this.dialect, claim, { node, nowInMs }, transaction);
       return found.map(dueRowOf).sort((a, b) => a.dueAt! - b.dueAt! || a.id - b.id);
     });
   }

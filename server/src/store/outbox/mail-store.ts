@@ -1,7 +1,8 @@
 import type { Transaction } from 'sequelize';
-import { Op, QueryTypes } from 'sequelize';
+import { Op } from 'sequelize';
 import type { Dialect } from '../dialect.js';
-import { LATEST_AGAIN_IN_MS, LEASE_IN_MS } from '../due/due-work.js';
+import type { Claim } from '../due/claims.js';
+import { claimRows } from '../due/claims.js';
 import type { Models } from '../models.js';
 import { numberOrNull } from '../records.js';
 import type { Row } from '../rows.js';
@@ -69,19 +70,11 @@ export class MailStore {
     });
   }
 
-  /** Claims mails that wait for one node; what another one has claimed is left to it. */
+  /** Claims mails that wait, for one node. */
   claim(node: string, nowInMs: number, most: number): Promise<Mail[]> {
     return this.brief(async (transaction) => {
-      const free = `("leaseUntil" <= :now OR "leaseUntil" > :lease)`;
-      const rested = `("notBefore" <= :now OR "notBefore" > :pause)`;
-      const chosen =
-        `SELECT "id" FROM mails WHERE "state" = 'waiting' AND ${free} AND ${rested} ` +
-        `ORDER BY "id" LIMIT :most ${this.dialect.skipLocked}`;
-      const [lease, pause] = [nowInMs + LEASE_IN_MS, nowInMs + LATEST_AGAIN_IN_MS];
-      const rows = await this.dialect.sequelize.query<Row>(
-        `UPDATE mails SET "node" = :node, "leaseUntil" = :lease WHERE "id" IN (${chosen}) RETURNING *`,
-        { replacements: { node, most, now: nowInMs, lease, pause }, transaction, type: QueryTypes.SELECT },
-      );
+      const claim: Claim = { table: 'mails', where: `"state" = 'waiting'`, order: '"id"', values: {}, most };
+      const rows = await claimRows(this.dialect, claim, { node, nowInMs }, transaction);
       return rows.map(mailOf).sort((a, b) => a.id - b.id);
     });
   }
