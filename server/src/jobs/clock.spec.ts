@@ -4,9 +4,13 @@ import { makeField } from '@plindo/core/structure';
 import { Dice } from '@plindo/core/values';
 import { DateTime } from 'luxon';
 import { randomUUID } from 'node:crypto';
+import type { AddressInfo, Socket } from 'node:net';
+import { createServer } from 'node:net';
+import { setTimeout as delay } from 'node:timers/promises';
 import type { Answer, Sender } from '../../testing/test-api.js';
 import { TestApi } from '../../testing/test-api.js';
 import { Clock } from './clock.js';
+import { Mailer } from './mailer.js';
 
 const DAY = 86_400_000;
 const BEGIN = Date.UTC(2026, 10, 20, 12);
@@ -106,6 +110,28 @@ describe('The clock', () => {
     expect((await scene.send('GET', `/api/listings/${id}`)).status).toBe(404);
     await scene.tick(Date.UTC(2027, 1, 1));
     expect(await scene.mails()).toHaveSize(3);
+  });
+
+  it('does what is due while a mail server keeps silent', async () => {
+    const open: Socket[] = [];
+    const silent = createServer((socket) => void open.push(socket));
+    await new Promise<void>((resolve) => silent.listen(0, '127.0.0.1', resolve));
+    const { port } = silent.address() as AddressInfo;
+    const parts = partsOf(scene.api.assembly.clock);
+    const mailer = new Mailer({ ...parts, server: `smtp://127.0.0.1:${port}`, sender: 'guide@example.org' });
+    const clock = new Clock({ ...parts, mailer });
+    const kind = await scene.kind('course', LEAVING);
+    const { id } = await scene.add(kind, 'Knots', { starts: '2026-11-28' });
+    const asked = new Promise((resolve) => silent.once('connection', resolve));
+    scene.now = Date.UTC(2026, 10, 25);
+    clock.start();
+    await asked;
+    scene.now = Date.UTC(2026, 10, 28);
+    while ((await scene.listing(id)).status !== 'hidden') await delay(20);
+    expect(await scene.mails()).toHaveSize(2);
+    for (const socket of open) socket.destroy();
+    silent.close();
+    await clock.stop();
   });
 
   it('leaves a listing alone that somebody has postponed, taken back, or made a draft of', async () => {

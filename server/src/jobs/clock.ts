@@ -8,9 +8,8 @@ import type { DepartureState, DueRow, Store, Task } from '../store/index.js';
 import type { Mailer } from './mailer.js';
 import { DepartureWork } from './departures.js';
 import { RenewalWork } from './renewals.js';
+import { Repeated } from './repeated.js';
 
-/** So often it is looked whether something is due. */
-const LOOK_EVERY_IN_MS = 500;
 /** So many departures are carried out in one transaction, so that editors between two of them hardly wait. */
 const DEPARTURES_AT_ONCE = 100;
 
@@ -33,43 +32,43 @@ export interface ClockParts {
 export class Clock {
   private readonly departures: DepartureWork;
   private readonly renewals: RenewalWork;
-  private looking: NodeJS.Timeout | null = null;
-  private running: Promise<void> = Promise.resolve();
-  private isStopped = false;
+  private readonly looks: Repeated;
+  /** Mails wait for nothing else, and nothing waits for a slow mail server. */
+  private readonly mails: Repeated;
 
   constructor(private readonly parts: ClockParts) {
     this.departures = new DepartureWork(parts.editing, parts.node);
     this.renewals = new RenewalWork(parts.store);
+    const { mailer, tell } = parts;
+    this.looks = new Repeated(
+      () => this.look(),
+      (error) => tell(error, 'Work that is due could not be looked at.'),
+    );
+    this.mails = new Repeated(
+      () => mailer.sendAll(() => this.mails.isStopped),
+      (error) => tell(error, 'Mails that wait could not be looked at.'),
+    );
   }
 
   /** Begins to look by itself. */
   start(): void {
-    const again = (): void => {
-      if (this.isStopped) return;
-      this.looking = setTimeout(() => void this.doDue().finally(again), LOOK_EVERY_IN_MS);
-      this.looking.unref();
-    };
-    again();
+    this.looks.start();
+    this.mails.start();
   }
 
   async stop(): Promise<void> {
-    this.isStopped = true;
-    if (this.looking) clearTimeout(this.looking);
-    await this.running;
+    await Promise.all([this.looks.stop(), this.mails.stop()]);
     this.parts.mailer.close();
   }
 
-  /** Does all that is due; what fails is told and tried again later. Whoever calls meanwhile waits for the same. */
-  doDue(): Promise<void> {
-    const run = this.running.then(() => this.look());
-    this.running = run.catch((error: unknown) => this.parts.tell(error, 'Work that is due could not be looked at.'));
-    return this.running;
+  /** Does all that is due and sends what waits; what fails is told and tried again later. */
+  async doDue(): Promise<void> {
+    await this.looks.now();
+    await this.mails.now();
   }
 
   private async look(): Promise<void> {
-    // Mails wait for nothing else.
-    while (!this.isStopped && (await this.parts.mailer.send())) await breath();
-    while (!this.isStopped) {
+    while (!this.looks.isStopped) {
       const next = await this.parts.store.due.nextMoment();
       if (next === null || next > this.now()) return;
       // First what is found out about moments, then what happens at them.
@@ -81,7 +80,6 @@ export class Clock {
         await this.one('digest', () => this.parts.store.aside((unit) => new Telling(unit).tellOfDay())),
       ];
       if (!done.includes(true)) return;
-      await this.parts.mailer.send();
     }
   }
 
@@ -121,7 +119,7 @@ export class Clock {
   }
 
   private async renew(row: DueRow): Promise<void> {
-    while (!this.isStopped && (await this.renewals.carryOut(row))) await breath();
+    while (!this.looks.isStopped && (await this.renewals.carryOut(row))) await breath();
   }
 
   private async publishDrafts(): Promise<void> {

@@ -8,7 +8,7 @@ export type { DepartureState, DueRow, RenewalState, Task } from './due/due-work.
 export { LATEST_AGAIN_IN_MS } from './due/claims.js';
 export { departureIn } from './due/due-work.js';
 export type { NamedParts } from './reading/store-reading.js';
-export type { Mail, MailState } from './outbox/mail-store.js';
+export type { Mail, MailChange, MailState } from './outbox/mail-store.js';
 export { messageIdOf, type NewMail, type WaitingNotice } from './outbox/outbox-rows.js';
 export { Turns } from './turns.js';
 export { titleOf, Unit } from './units/unit.js';

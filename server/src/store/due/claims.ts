@@ -3,8 +3,6 @@ import { QueryTypes } from 'sequelize';
 import type { Dialect } from '../dialect.js';
 import type { Row } from '../rows.js';
 
-/** Whoever claims work has so long for it; then another node may take it. */
-export const LEASE_IN_MS = 30_000;
 /** As long as work rests at most that failed. */
 export const LATEST_AGAIN_IN_MS = 600_000;
 
@@ -16,6 +14,8 @@ export interface Claim {
   readonly order: string;
   readonly values: Readonly<Record<string, string | number>>;
   readonly most: number;
+  /** Whoever claims has so long; then another node may take it. */
+  readonly leaseInMs: number;
 }
 
 /**
@@ -24,7 +24,7 @@ export interface Claim {
  */
 export function claimRows(
   dialect: Dialect,
-  { table, where, order, values, most }: Claim,
+  { table, where, order, values, most, leaseInMs }: Claim,
   { node, nowInMs }: { readonly node: string; readonly nowInMs: number },
   transaction: Transaction,
 ): Promise<Row[]> {
@@ -33,7 +33,7 @@ export function claimRows(
   const chosen =
     `SELECT "id" FROM ${table} WHERE ${where} AND ${free} AND ${rested} ` +
     `ORDER BY ${order} LIMIT :most ${dialect.skipLocked}`;
-  const [lease, pause] = [nowInMs + LEASE_IN_MS, nowInMs + LATEST_AGAIN_IN_MS];
+  const [lease, pause] = [nowInMs + leaseInMs, nowInMs + LATEST_AGAIN_IN_MS];
   return dialect.sequelize.query<Row>(
     `UPDATE ${table} SET "node" = :node, "leaseUntil" = :lease WHERE "id" IN (${chosen}) RETURNING *`,
     { replacements: { ...values, node, most, now: nowInMs, lease, pause }, transaction, type: QueryTypes.SELECT },

@@ -45,6 +45,8 @@ export interface DueRow {
   readonly node: string;
 }
 
+/** So long work belongs to the node that claims it. */
+const LEASE_IN_MS = 30_000;
 /** Work that failed is tried again after so long, twice that, and so on. */
 const AGAIN_AFTER_IN_MS = 2000;
 
@@ -60,7 +62,8 @@ export class DueWork {
   claim(task: Task, node: string, nowInMs: number, most: number): Promise<DueRow[]> {
     return this.brief(async (transaction) => {
       const where = '"task" = :task AND "dueAt" <= :now';
-      const claim: Claim = { table: 'due_work', where, order: '"dueAt", "id"', values: { task }, most };
+      const order = '"dueAt", "id"';
+      const claim: Claim = { table: 'due_work', where, order, values: { task }, most, leaseInMs: LEASE_IN_MS };
       const found = await claimRows(this.dialect, claim, { node, nowInMs }, transaction);
       return found.map(dueRowOf).sort((a, b) => a.dueAt! - b.dueAt! || a.id - b.id);
     });

@@ -34,6 +34,9 @@ export interface Mail {
   readonly fault: string;
 }
 
+/** What changes of a mail when it is sent. */
+export type MailChange = Partial<Pick<Mail, 'state' | 'sentAt' | 'code' | 'attempts' | 'fault'>>;
+
 /** The outbox: reading mails, and claiming those that wait to be sent. */
 export class MailStore {
   constructor(
@@ -70,21 +73,24 @@ export class MailStore {
     });
   }
 
-  /** Claims mails that wait, for one node. */
-  claim(node: string, nowInMs: number, most: number): Promise<Mail[]> {
+  /** Claims the oldest mail that waits and may be sent, for one node. */
+  claim(node: string, nowInMs: number, leaseInMs: number): Promise<Mail | null> {
     return this.brief(async (transaction) => {
-      const claim: Claim = { table: 'mails', where: `"state" = 'waiting'`, order: '"id"', values: {}, most };
-      const rows = await claimRows(this.dialect, claim, { node, nowInMs }, transaction);
-      return rows.map(mailOf).sort((a, b) => a.id - b.id);
+      const claim: Claim = {
+        table: 'mails',
+        where: `"state" = 'waiting'`,
+        order: '"id"',
+        values: {},
+        most: 1,
+        leaseInMs,
+      };
+      const [row] = await claimRows(this.dialect, claim, { node, nowInMs }, transaction);
+      return row ? mailOf(row) : null;
     });
   }
 
   /** Notes what became of a mail. */
-  async note(
-    id: number,
-    change: Partial<Pick<Mail, 'state' | 'sentAt' | 'code' | 'attempts' | 'fault'>>,
-    notBefore = 0,
-  ): Promise<void> {
+  async note(id: number, change: MailChange, notBefore = 0): Promise<void> {
     await this.brief(async (transaction) => {
       const row = { ...change, notBefore, node: '', leaseUntil: 0 };
       await this.models.mails.update(row, { where: { id }, transaction });
