@@ -190,7 +190,10 @@ describe('Pages of the site over HTTP', () => {
     expect(await policy()).toContain("img-src 'self' data: blob:;");
     expect((await owner.send('PUT', '/api/site', tiles('https://tiles.example/{z}/{x}/{y}.png'))).status).toBe(200);
     expect(await policy()).toContain("img-src 'self' https://tiles.example data: blob:;");
+    // Settings of which nothing is said stay.
     expect((await owner.send('PUT', '/api/site', settings)).status).toBe(200);
+    expect(await policy()).toContain('tiles.example');
+    expect((await owner.send('PUT', '/api/site', { mapTiles: null })).status).toBe(200);
     expect(await policy()).not.toContain('tiles.example');
   });
 

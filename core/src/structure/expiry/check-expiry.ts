@@ -29,7 +29,6 @@ export function isSettable(field: Field): boolean {
   return !NOT_SET.includes(field.type) && !isUnique(field) && fieldType(field.type).control !== 'none';
 }
 
-/** What is wrong with the expiry rule of a kind, as ends of a sentence; values that it sets are checked where they are read. */
 /**
  * The rule with the values that it sets as their fields keep them, from what was typed; refused as those fields refuse a
  * value. A field that isn't there is left to {@link expiryFaults}.
@@ -48,6 +47,7 @@ export function readExpiryRule({ expiry, fields }: Subject, context: ReadContext
   return first ? refuse(first, others) : ok(expiry && { ...expiry, consequences });
 }
 
+/** What is wrong with the expiry rule of a kind, as ends of a sentence; values that it sets are checked where they are read. */
 export function expiryFaults({ expiry, fields }: Subject): string[] {
   if (!expiry) return [];
   const { countedFrom, offset, consequences } = expiry;
