@@ -18,8 +18,8 @@ describe('Selections in the Desk', () => {
   it('are written as a sentence of choices, with the result beside it, and get a page of their own', async () => {
     await page.goto(`${server.address}/desk/arrange/selections/new`);
     await page.getByLabel('Name', { exact: true }).fill('Long berths');
-    await page.getByRole('checkbox', { name: 'Harbours' }).uncheck();
-    await page.getByRole('checkbox', { name: 'Berths' }).check();
+    await page.getByRole('checkbox', { name: 'Harbours', exact: true }).uncheck();
+    await page.getByRole('checkbox', { name: 'Berths', exact: true }).check();
     await page.getByRole('button', { name: 'Condition' }).click();
     await page.getByLabel('Field').selectOption({ label: 'Greatest length' });
     await page.getByLabel('How it compares').selectOption({ label: 'is at least' });

@@ -37,12 +37,19 @@ export class Sender {
   }
 
   async send(method: string, path: string, body?: unknown): Promise<Answer> {
-    const isForm = body instanceof FormData;
-    const response = await fetch(this.address + path, {
-      method,
-      headers: { ...this.headers, ...(body !== undefined && !isForm && { 'Content-Type': 'application/json' }) },
-      body: isForm ? body : body === undefined ? undefined : JSON.stringify(body),
-    });
+    if (body instanceof FormData) return this.fetch(path, { method, headers: this.headers, body });
+    if (body === undefined) return this.fetch(path, { method, headers: this.headers });
+    return this.sendText(method, path, JSON.stringify(body));
+  }
+
+  /** Sends a text as it is, as JSON unless other headers say otherwise. */
+  sendText(method: string, path: string, text: string, more: Readonly<Record<string, string>> = {}): Promise<Answer> {
+    const headers = { ...this.headers, 'Content-Type': 'application/json', ...more };
+    return this.fetch(path, { method, headers, ...(text !== '' && { body: text }) });
+  }
+
+  private async fetch(path: string, request: RequestInit): Promise<Answer> {
+    const response = await fetch(this.address + path, request);
     const text = await response.text();
     const isJson = /json/.test(response.headers.get('content-type') ?? '');
     return { status: response.status, headers: response.headers, json: isJson ? JSON.parse(text) : null };
@@ -76,7 +83,11 @@ export class TestApi {
 
   static async start(folder = storeFolder(), clock: () => Date = () => new Date()): Promise<TestApi> {
     const assembly = await assemble({ folder, database: await databaseIn(folder), clock });
-    const app = await makeApp({ services: assembly.services, log: pino({ level: 'silent' }), trustProxy: false });
+    const app = await makeApp({
+      services: assembly.services,
+      log: pino({ level: process.env['PLINDO_LOG'] ?? 'silent' }),
+      trustProxy: false,
+    });
     return new TestApi(folder, assembly, await listening(app));
   }
 

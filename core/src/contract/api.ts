@@ -22,7 +22,10 @@ export interface Problem {
   readonly title: string;
   readonly status: number;
   readonly code: string;
+  /** The first twenty. */
   readonly issues: readonly Issue[];
+  /** How many others there are, where there are more. */
+  readonly more?: number;
 }
 
 export const ROLES = ['owner', 'editor', 'contributor'] as const;

@@ -1,5 +1,5 @@
 import type { Result } from '../values/index.js';
-import { issue, ok, refuse } from '../values/index.js';
+import { issue, ok, refuse, sizeWords } from '../values/index.js';
 
 export const LARGEST_FILE_IN_BYTES = 50 * 1024 * 1024;
 
@@ -27,7 +27,7 @@ const SIGNATURES: readonly { readonly bytes: readonly number[]; readonly reason:
 export function decodeText(bytes: Uint8Array): Result<DecodedText> {
   if (bytes.length > LARGEST_FILE_IN_BYTES) {
     return refuse(
-      issue('file.too-large', { found: megabytes(bytes.length), greatest: megabytes(LARGEST_FILE_IN_BYTES) }),
+      issue('file.too-large', { found: sizeWords(bytes.length), greatest: sizeWords(LARGEST_FILE_IN_BYTES) }),
     );
   }
   const signature = SIGNATURES.find((known) => known.bytes.every((byte, at) => bytes[at] === byte));
@@ -59,10 +59,6 @@ function decodeWindows1252(bytes: Uint8Array): string {
     text += String.fromCharCode(...bytes.subarray(start, start + DECODED_AT_ONCE));
   }
   return text.replace(/[\x80-\x9f]/g, (letter) => WINDOWS_1252.charAt(letter.charCodeAt(0) - 0x80));
-}
-
-function megabytes(bytes: number): string {
-  return `${(bytes / 1024 / 1024).toFixed(1)} MB`;
 }
 
 const SAMPLE_IN_BYTES = 65_536;

@@ -1,15 +1,14 @@
 import { Refusal, hasNul } from '@plindo/core/values';
 import { rm } from 'node:fs/promises';
-import { tmpdir } from 'node:os';
-import express, { Router } from 'express';
+import { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
-import multer from 'multer';
-import { LARGEST_PICTURE_IN_BYTES } from '../services/media/pictures.js';
 import { DOCUMENTS, documentSchema } from './document-schemas.js';
+import { readDto } from './dto/read-dto.js';
+import { fileUpload } from './file-upload.js';
+import { jsonBody } from './json-body.js';
 import { openApiDocument } from './openapi.js';
 import { isAllowed } from '../services/people/permissions.js';
 import type { Call, Route } from './route.js';
-import { readDto } from './route.js';
 import { allRoutes } from './routes/index.js';
 import type { Services } from './services.js';
 import { identify, senderOf } from './session.js';
@@ -42,15 +41,10 @@ export function apiRouter(services: Services): Router {
 function mount(router: Router, route: Route): void {
   const steps: RequestHandler[] = [permissionCheck(route)];
   if (route.before) steps.push(route.before);
-  if (route.body) steps.push(express.json({ limit: route.largestBody ?? LARGEST_BODY }));
+  if (route.body) steps.push(...jsonBody(route.largestBody ?? LARGEST_BODY));
   if (route.file) {
-    const { largestFileOnDisk: onDisk } = route;
-    const upload = multer({
-      storage: onDisk ? multer.diskStorage({ destination: tmpdir() }) : multer.memoryStorage(),
-      limits: { fileSize: onDisk ?? LARGEST_PICTURE_IN_BYTES, files: 1 },
-    });
-    steps.push(upload.single(route.file));
-    if (onDisk) steps.push(removeFileAfterwards);
+    steps.push(fileUpload(route.file, route.largestFileOnDisk ?? null));
+    if (route.largestFileOnDisk) steps.push(removeFileAfterwards);
   }
   router[route.method](route.path, ...steps, async (request: Request, response: Response) => {
     const call = callOf(route, request, response);

@@ -1,12 +1,12 @@
-import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
 import { IS_OPTIONAL, ValidationTypes, getMetadataStorage } from 'class-validator';
 import { PERMISSIONS } from '../services/people/permissions.js';
-import { errorTable } from './problem.js';
+import { MOST_TOLD, errorTable } from './problem.js';
+import type { DtoClass } from './dto/dto-shape.js';
+import { propertiesOf } from './dto/dto-shape.js';
 import { ITEMS_RULE } from './dto/items-rule.js';
 import type { Route } from './route.js';
 
 type Schema = Record<string, unknown>;
-type DtoClass = new () => object;
 
 /** The OpenAPI 3.1 document of the API, made from the routes and from the decorators of their DTO classes. */
 export function openApiDocument(routes: readonly Route[]): Schema {
@@ -45,7 +45,8 @@ const PROBLEM: Schema = {
     title: { type: 'string' },
     status: { type: 'integer' },
     code: { type: 'string' },
-    issues: { type: 'array', items: { $ref: '#/components/schemas/Issue' } },
+    issues: { type: 'array', maxItems: MOST_TOLD, items: { $ref: '#/components/schemas/Issue' } },
+    more: { type: 'integer', description: 'How many other issues there are.' },
   },
 };
 
@@ -139,14 +140,9 @@ function orNull(schema: Schema): Schema {
 }
 
 function nestedSchema(dto: DtoClass, property: string, isArray: boolean, schemas: Record<string, Schema>): Schema {
-  const nested = nestedClass(dto, property);
+  const nested = propertiesOf(dto).get(property)?.typeIn({}) ?? null;
   if (!nested) return {};
   return isArray ? { type: 'array', items: reference(nested, schemas) } : reference(nested, schemas);
-}
-
-/** The class that `@Type` names for a property; class-transformer has no public way to ask. */
-function nestedClass(dto: DtoClass, property: string): unknown {
-  return defaultMetadataStorage.findTypeMetadata(dto, property)?.typeFunction() ?? null;
 }
 
 function keywordsOf(rule: string, [limit]: readonly unknown[]): Schema {

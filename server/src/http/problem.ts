@@ -1,11 +1,12 @@
 import type { Problem } from '@plindo/core/contract';
 import type { ErrorCode, Issue } from '@plindo/core/values';
-import { ERROR_CATALOGUE, issue, Refusal } from '@plindo/core/values';
+import { ERROR_CATALOGUE, issue, Refusal, sizeWords } from '@plindo/core/values';
 import type { ErrorRequestHandler, Response } from 'express';
-import multer from 'multer';
 import type { Logger } from 'pino';
 
 const UNPROCESSABLE = 422;
+/** So many issues are told of one request; `more` says how many others there are. */
+export const MOST_TOLD = 20;
 
 /** HTTP status by code; a code that isn't here is about the content of a well-formed request: 422. */
 const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
@@ -49,7 +50,16 @@ export function statusOf(code: ErrorCode): number {
 /** Problem details (RFC 9457) of one or more issues; the first gives code and status. */
 export function problemOf(issues: readonly [Issue, ...Issue[]]): Problem {
   const [{ code, message }] = issues;
-  return { type: `/api/errors#${code}`, title: message, status: statusOf(code), code, issues };
+  const told = issues.slice(0, MOST_TOLD);
+  const more = issues.length - told.length;
+  return {
+    type: `/api/errors#${code}`,
+    title: message,
+    status: statusOf(code),
+    code,
+    issues: told,
+    ...(more && { more }),
+  };
 }
 
 export function sendProblem(response: Response, problem: Problem): void {
@@ -71,13 +81,19 @@ export function problemHandler(log: Logger, isAway: (error: unknown) => boolean)
 
 function issuesOf(error: unknown): readonly [Issue, ...Issue[]] | null {
   if (error instanceof Refusal) return error.issues;
-  if (error instanceof multer.MulterError) return [issue('request.malformed', { reason: error.message })];
   const { type, limit, status } = error as { type?: string; limit?: number; status?: number };
-  if (type === 'entity.too.large') return [issue('request.too-large', { greatest: `${(limit ?? 0) / 1024} KB` })];
-  if (type === 'entity.parse.failed') return [issue('request.malformed', { reason: 'it is not valid JSON.' })];
-  if (status === 400) return [issue('request.malformed', { reason: 'it is not well formed.' })];
-  return null;
+  if (type === 'entity.too.large') return [issue('request.too-large', { greatest: sizeWords(limit ?? 0) })];
+  const reason = type ? REASONS[type] : undefined;
+  if (reason !== undefined) return [issue('request.malformed', { reason })];
+  return status === 400 ? [issue('request.malformed', { reason: 'it is not well formed.' })] : null;
 }
+
+/** What is wrong with a body that the JSON reader gives up, by its names for that. */
+const REASONS: Readonly<Record<string, string>> = {
+  'entity.parse.failed': 'it is not valid JSON.',
+  'encoding.unsupported': 'it is packed in a way that is not known here. Send it unpacked.',
+  'charset.unsupported': 'its letters are not in UTF-8.',
+};
 
 /** All codes with their sentence and status, for the documents. */
 export function errorTable(): { code: string; status: number; sentence: string }[] {

@@ -1,12 +1,7 @@
 import type { User } from '@plindo/core/contract';
-import type { Issue } from '@plindo/core/values';
-import { issue, refuseIfAny } from '@plindo/core/values';
-import type { ClassConstructor } from 'class-transformer';
-import { plainToInstance } from 'class-transformer';
-import type { ValidationError } from 'class-validator';
-import { validateSync } from 'class-validator';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Act } from '../services/people/permissions.js';
+import type { DtoClass } from './dto/dto-shape.js';
 
 /** What a route's handler is given: everything checked. */
 export interface Call<Body, Query> {
@@ -27,12 +22,12 @@ export interface RouteDefinition<Body, Query> {
   readonly permission: Act;
   /** One sentence for the API's document. */
   readonly summary: string;
-  readonly body?: ClassConstructor<Body & object>;
+  readonly body?: DtoClass<Body & object>;
   /** The largest body, where it isn't the usual 4 MB. */
   readonly largestBody?: string;
   /** Whether the handler itself says where in the body a text can't be kept, as it does row by row. */
   readonly checksTexts?: boolean;
-  readonly query?: ClassConstructor<Query & object>;
+  readonly query?: DtoClass<Query & object>;
   /** Name of the answer's type in core/contract, for the document; absent when there is no content. */
   readonly answers?: string;
   /** A file sent as multipart form data under this name. */
@@ -56,34 +51,4 @@ export function route<Body = undefined, Query = undefined>(definition: RouteDefi
 export function signedIn(call: { readonly user: User | null }): User {
   if (!call.user) throw new Error('This route has to ask for a permission that anonymous visitors lack.');
   return call.user;
-}
-
-/** What a DTO class may say of itself. */
-interface AsGiven {
-  readonly asGiven?: readonly string[];
-}
-
-/**
- * An instance of a DTO class made from JSON, or a refusal that names every property that is wrong. Properties that the
- * class names in `asGiven` are checked as they are, without being copied first.
- */
-export function readDto<T extends object>(dto: ClassConstructor<T> & AsGiven, input: unknown): T {
-  const { asGiven = [] } = dto;
-  const given = (input ?? {}) as Record<string, unknown>;
-  const kept = Object.fromEntries(
-    asGiven.filter((name) => Object.hasOwn(given, name)).map((name) => [name, given[name]]),
-  );
-  const plain =
-    asGiven.length === 0 ? given : { ...given, ...Object.fromEntries(asGiven.map((name) => [name, undefined])) };
-  const instance = Object.assign(plainToInstance(dto, plain), kept);
-  const errors = validateSync(instance, { whitelist: true, forbidNonWhitelisted: true, forbidUnknownValues: true });
-  const issues = errors.flatMap((error) => issuesOf(error, ''));
-  if (issues.length > 0) refuseIfAny([issue('request.invalid'), ...issues]);
-  return instance;
-}
-
-function issuesOf({ property, constraints, children }: ValidationError, parent: string): Issue[] {
-  const path = parent === '' ? property : `${parent}.${property}`;
-  const own = Object.values(constraints ?? {}).map((reason) => issue('request.malformed', { reason }, { field: path }));
-  return [...own, ...(children ?? []).flatMap((child) => issuesOf(child, path))];
 }

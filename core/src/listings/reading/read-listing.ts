@@ -118,10 +118,10 @@ export function newContent({ startStatus, expiry }: ReadKind): ListingContent {
 }
 
 /** Parts and fields that are given with a character which cannot be kept. */
-function nulIssues({ values = {}, ...parts }: ListingInput, { fields }: ReadKind): Issue[] {
+function nulIssues({ values, ...parts }: ListingInput, { fields }: ReadKind): Issue[] {
   const labelOf = (key: string): string => fields.find((field) => field.key === key)?.label ?? key;
   const ofParts = Object.entries(parts).filter(([, given]) => hasNul(given));
-  const ofValues = Object.entries(values).filter(([, given]) => hasNul(given));
+  const ofValues = Object.entries(values ?? {}).filter(([, given]) => hasNul(given));
   return [
     ...ofParts.map(([key]) =>
       issue('value.nul', { label: builtInFieldAt(`${BUILT_IN_MARK}${key}`)?.label ?? key }, { field: key }),

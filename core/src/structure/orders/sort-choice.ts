@@ -71,7 +71,8 @@ const FORMER_SUBJECTS: Readonly<Record<string, OrderSubject>> = {
 
 /** A subject by the name that it has now. */
 export function presentSubject(by: string): OrderSubject {
-  return FORMER_SUBJECTS[by] ?? (by as OrderSubject);
+  const known = Object.hasOwn(FORMER_SUBJECTS, by) ? FORMER_SUBJECTS[by] : undefined;
+  return known ?? (by as OrderSubject);
 }
 
 /** An order with the names that its subjects have now. */

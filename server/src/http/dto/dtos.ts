@@ -288,7 +288,6 @@ function AreImportRows(row: new () => ImportRow): PropertyDecorator {
 }
 
 export class ImportBatchDto {
-  static readonly asGiven = ['rows'];
   @IsInt() @Min(0) offset!: number;
   @IsArray() @ArrayMaxSize(MOST_ROWS_A_BATCH) @AreImportRows(ImportRowDto) rows!: ImportRow[];
 }

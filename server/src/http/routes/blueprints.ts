@@ -7,8 +7,10 @@ import type { Request } from 'express';
 import { BlueprintDto, BlueprintQueryDto } from '../dto/blueprint-dtos.js';
 import { definedBy } from '../dto/design-dtos.js';
 import type { KindDto } from '../dto/structure-dtos.js';
+import { readDto } from '../dto/read-dto.js';
+import { refuseDeep } from '../json-body.js';
 import type { Route } from '../route.js';
-import { readDto, route, signedIn } from '../route.js';
+import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
 const LARGEST_BLUEPRINT = '64mb';
@@ -110,6 +112,7 @@ export function blueprintRoutes({ blueprints, blueprintZips, previews }: Service
 
 /** The document of a zip, checked like one that is sent by itself. */
 function checked(document: unknown): Blueprint {
+  refuseDeep(document);
   return complete(readDto(BlueprintDto, document));
 }
 

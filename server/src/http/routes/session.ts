@@ -10,6 +10,8 @@ import { route, signedIn } from '../route.js';
 import { senderOf, sessionSecret, setSessionCookie } from '../session.js';
 import type { Services } from '../services.js';
 
+/** Who isn't signed in yet sends no more than names and secrets. */
+const LARGEST_SIGN_IN = '4kb';
 const TRIES = 10;
 const WINDOW_IN_MS = 5 * 60_000;
 
@@ -49,6 +51,7 @@ export function sessionRoutes({ accounts, live, signInPlaces, throttles }: Servi
       permission: 'visit',
       summary: 'Sign in.',
       body: SignInDto,
+      largestBody: LARGEST_SIGN_IN,
       answers: 'SessionInfo',
       before: throttle,
       async handle({ body, request, response }) {
@@ -66,6 +69,7 @@ export function sessionRoutes({ accounts, live, signInPlaces, throttles }: Servi
       permission: 'visit',
       summary: 'Make the owner with the one-time link.',
       body: SetupDto,
+      largestBody: LARGEST_SIGN_IN,
       answers: 'SessionInfo',
       before: throttle,
       async handle({ body, request, response }) {

@@ -2,7 +2,7 @@ import type { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import { hashesIn } from '@plindo/core/exchange';
 import type { Blueprint } from '@plindo/core/exchange';
-import { Refusal } from '@plindo/core/values';
+import { Refusal, sizeWords } from '@plindo/core/values';
 import yauzl from 'yauzl';
 import { ZipFile } from 'yazl';
 import type { Store } from '../../store/index.js';
@@ -128,7 +128,7 @@ function entriesOf(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
 
 async function dataOf(zip: yauzl.ZipFile, entry: yauzl.Entry, largest: number): Promise<Buffer> {
   if (entry.uncompressedSize > largest) {
-    throw Refusal.of('blueprint.zip', { reason: `${entry.fileName} is larger than ${largest / 1024 / 1024} MB.` });
+    throw Refusal.of('blueprint.zip', { reason: `${entry.fileName} is larger than ${sizeWords(largest)}.` });
   }
   const stream = await new Promise<Readable>((resolve, reject) => {
     zip.openReadStream(entry, (error, opened) => (error ? reject(notAZip(error)) : resolve(opened)));

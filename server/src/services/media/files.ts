@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { KeptFile } from '@plindo/core/structure';
-import { normaliseLine, Refusal } from '@plindo/core/values';
+import { normaliseLine, Refusal, sizeWords } from '@plindo/core/values';
 import { fileTypeFromBuffer } from 'file-type';
 import type { Store } from '../../store/index.js';
 import { writeWhole } from '../../store/index.js';
@@ -45,8 +45,8 @@ export class Files {
   /** Keeps a file; the same bytes are kept once, under the name that they came with first. */
   async add(bytes: Buffer, name: string): Promise<KeptFile> {
     if (bytes.length > LARGEST_FILE_IN_BYTES) {
-      const found = `${(bytes.length / 1024 / 1024).toFixed(1)} MB`;
-      throw Refusal.of('file.too-big', { found, greatest: `${LARGEST_FILE_IN_BYTES / 1024 / 1024} MB` });
+      const [found, greatest] = [sizeWords(bytes.length), sizeWords(LARGEST_FILE_IN_BYTES)];
+      throw Refusal.of('file.too-big', { found, greatest });
     }
     const hash = createHash('sha256').update(bytes).digest('hex').slice(0, 32);
     const known = await this.store.files.find(hash);

@@ -1,7 +1,8 @@
-import { Refusal } from '@plindo/core/values';
+import { Refusal, sizeWords } from '@plindo/core/values';
 import { createHash } from 'node:crypto';
 import { access, mkdir, readdir, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { Metadata } from 'sharp';
 import sharp from 'sharp';
 import type { PictureRecord } from '@plindo/core/structure';
 import type { Store } from '../../store/index.js';
@@ -14,6 +15,7 @@ export const PICTURE_FORMATS = ['avif', 'webp', 'jpeg'] as const;
 export type PictureFormat = (typeof PICTURE_FORMATS)[number];
 export const LARGEST_PICTURE_IN_BYTES = 25 * 1024 * 1024;
 const MOST_PIXELS = 50_000_000;
+const LONGEST_SIDE = 30_000;
 const SENT_FORMATS = new Set(['jpeg', 'png', 'webp', 'avif', 'heif', 'gif']);
 /** The kept picture is at most so wide and so high. */
 const KEPT_SIDE = 3200;
@@ -50,7 +52,11 @@ export class Pictures {
       .autoOrient()
       .resize({ width: KEPT_SIDE, height: KEPT_SIDE, fit: 'inside', withoutEnlargement: true })
       .webp({ quality: KEPT_QUALITY })
-      .toBuffer({ resolveWithObject: true });
+      .toBuffer({ resolveWithObject: true })
+      // It says what it is and how large; what is behind that only shows now.
+      .catch(() => {
+        throw Refusal.of('picture.type');
+      });
     return this.keep(data, { width: info.width, height: info.height, fileName, source: hashOf(bytes) });
   }
 
@@ -68,9 +74,7 @@ export class Pictures {
     if (hashOf(data) !== hash) return null;
     const known = await this.store.pictures.find(hash);
     if (known) return known;
-    const metadata = await sharp(data, { limitInputPixels: MOST_PIXELS })
-      .metadata()
-      .catch(() => null);
+    const metadata = await metadataOf(data);
     const isPlain = metadata?.format === 'webp' && !metadata.exif && !metadata.xmp && !metadata.iptc;
     if (!metadata || !isPlain || metadata.width > KEPT_SIDE || metadata.height > KEPT_SIDE) return null;
     return this.keep(data, { width: metadata.width, height: metadata.height, fileName, source: hash });
@@ -128,13 +132,16 @@ export class Pictures {
   /** Refuses what is no picture, or too large; its type is told by its content, never by its name. */
   private async inspect(bytes: Buffer): Promise<void> {
     if (bytes.length > LARGEST_PICTURE_IN_BYTES) {
-      const found = `${(bytes.length / 1024 / 1024).toFixed(1)} MB`;
-      throw Refusal.of('picture.too-large', { found, greatest: `${LARGEST_PICTURE_IN_BYTES / 1024 / 1024} MB` });
+      const [found, greatest] = [sizeWords(bytes.length), sizeWords(LARGEST_PICTURE_IN_BYTES)];
+      throw Refusal.of('picture.too-large', { found, greatest });
     }
-    const metadata = await sharp(bytes)
-      .metadata()
-      .catch(() => null);
+    // An empty buffer is refused before there is anything to wait for.
+    const metadata = bytes.length === 0 ? null : await metadataOf(bytes);
     if (!metadata || !SENT_FORMATS.has(metadata.format)) throw Refusal.of('picture.type');
+    const side = Math.max(metadata.width, metadata.height);
+    if (side > LONGEST_SIDE) {
+      throw Refusal.of('picture.too-large', { found: `a side of ${side} pixels`, greatest: `${LONGEST_SIDE}` });
+    }
     const pixels = metadata.width * metadata.height;
     if (pixels > MOST_PIXELS) {
       const found = `${Math.round(pixels / 1e6)} megapixels`;
@@ -145,6 +152,13 @@ export class Pictures {
   private write(name: string, data: Buffer): Promise<void> {
     return writeWhole(join(this.folder, name), data);
   }
+}
+
+/** What a picture says of itself; null when it is none. */
+function metadataOf(bytes: Buffer): Promise<Metadata | null> {
+  return sharp(bytes)
+    .metadata()
+    .catch(() => null);
 }
 
 async function variantOf(

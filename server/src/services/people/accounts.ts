@@ -134,5 +134,6 @@ function digest(secret: string): string {
 
 /** Compares two secrets without telling by the time it takes how much of them agrees. */
 export function isSame(a: string, b: string): boolean {
-  return a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
+  const [one, other] = [Buffer.from(a), Buffer.from(b)];
+  return one.length === other.length && timingSafeEqual(one, other);
 }

@@ -11,7 +11,7 @@ import type { ImportState } from '@plindo/core/contract';
 import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
 import { LARGEST_FILE_IN_BYTES, planProblem, sendInBatches } from '@plindo/core/exchange';
 import { withProposedUses } from '@plindo/core/structure';
-import { issue, slugOf } from '@plindo/core/values';
+import { issue, slugOf, sizeWords } from '@plindo/core/values';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import { firstValueFrom } from 'rxjs';
@@ -90,8 +90,8 @@ export class ImportPage implements MayHoldWork {
     this.check.set(null);
     this.showsPage.set(false);
     if (file.size > LARGEST_FILE_IN_BYTES) {
-      const found = `${(file.size / 1024 / 1024).toFixed(1)} MB`;
-      this.refuse([issue('file.too-large', { found, greatest: `${LARGEST_FILE_IN_BYTES / 1024 / 1024} MB` })]);
+      const [found, greatest] = [sizeWords(file.size), sizeWords(LARGEST_FILE_IN_BYTES)];
+      this.refuse([issue('file.too-large', { found, greatest })]);
       return;
     }
     this.stage.set('reading');
