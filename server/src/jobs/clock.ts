@@ -74,7 +74,7 @@ export class Clock {
       // First what is found out about moments, then what happens at them.
       const done = [
         await this.one('departures', (row) => this.renew(row)),
-        await this.some('departure', DEPARTURES_AT_ONCE),
+        await this.carryOutSome(),
         await this.one('featured', (row) => this.tellFeatured(row)),
         await this.one('drafts', () => this.publishDrafts()),
         await this.one('digest', () => this.parts.store.aside((unit) => new Telling(unit).tellOfDay())),
@@ -84,12 +84,12 @@ export class Clock {
   }
 
   /** Carries out departures that are due; answers whether there were any. */
-  private async some(task: Task, most: number): Promise<boolean> {
+  private async carryOutSome(): Promise<boolean> {
     const { store, node } = this.parts;
-    const rows = await store.due.claim(task, node, this.now(), most);
+    const rows = await store.due.claim('departure', node, this.now(), DEPARTURES_AT_ONCE);
     if (rows.length === 0) return false;
     // What is due after the last of a full claim may belong between what others, not claimed yet, have to do.
-    const until = rows.length < most ? this.now() : rows.at(-1)!.dueAt!;
+    const until = rows.length < DEPARTURES_AT_ONCE ? this.now() : rows.at(-1)!.dueAt!;
     for (const [kindId, own] of byKind(rows)) await this.together(kindId, own, until);
     await store.due.release(rows.map(({ id }) => id));
     await breath();

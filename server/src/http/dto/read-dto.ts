@@ -4,9 +4,7 @@ import type { ValidationError } from 'class-validator';
 import { validateSync } from 'class-validator';
 import type { DtoClass, DtoProperty } from './dto-shape.js';
 import { propertiesOf } from './dto-shape.js';
-
-/** So many faults are told of one request; whoever sends more has other things to mend first. */
-const MOST_TOLD = 20;
+import { MOST_TOLD } from '../problem.js';
 
 /**
  * An instance of a DTO class made from JSON. Refused with `request.invalid` and the first properties that are wrong.
@@ -27,6 +25,8 @@ export function readDto<T extends object>(dto: DtoClass<T>, input: unknown): T {
 class DtoReading {
   private readonly issues: Issue[] = [];
   private hasShape = true;
+  /** Of the classes that were met: lists hold thousands of one class. */
+  private readonly shapes = new Map<DtoClass, ReadonlyMap<string, DtoProperty>>();
 
   /** Whether there is something to be checked further, and room to tell of it. */
   get canGoOn(): boolean {
@@ -43,7 +43,8 @@ class DtoReading {
       this.refuseShape(path, 'an object');
       return instance;
     }
-    const properties = propertiesOf(dto);
+    const properties = this.shapes.get(dto) ?? propertiesOf(dto);
+    this.shapes.set(dto, properties);
     for (const [name, value] of Object.entries(input)) {
       if (this.isFull) break;
       const property = properties.get(name);

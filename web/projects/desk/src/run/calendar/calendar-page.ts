@@ -10,7 +10,7 @@ import { CatalogApi, RunApi, SessionStore, sentenceOf } from '@plindo/api';
 import type { CalendarDeed, CalendarView } from '@plindo/core/contract';
 import type { CalendarEntry } from '@plindo/core/listings';
 import { MOST_IN_ENTRY } from '@plindo/core/listings';
-import { dayNumberOfDate, textOfMoment } from '@plindo/core/structure';
+import { dateFromDayNumber, dayNumberOfDate, textOfMoment } from '@plindo/core/structure';
 import { dayNumberAt, firstWeekday, movedMoment, startOfDay } from '@plindo/core/time';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
@@ -203,8 +203,7 @@ export class CalendarPage {
   }
 
   private dayOf({ at }: CalendarDeed): string {
-    const day = dayNumberAt(Date.parse(at), this.context().zone);
-    return new Date(day * 86_400_000).toISOString().slice(0, 10);
+    return dateFromDayNumber(dayNumberAt(Date.parse(at), this.context().zone));
   }
 
   private dayStart(days: number): number {
