@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { chmod, mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import type { Services } from './http/services.js';
 import { Clock } from './jobs/clock.js';
@@ -49,7 +50,7 @@ import { Pages } from './site/pages.js';
 import { ServingPages } from './site/serving-pages.js';
 import { Sitemaps } from './site/sitemaps.js';
 import { SitePreviews } from './site-previews.js';
-import { Store } from './store/index.js';
+import { Store, isPostgres, ownFolder } from './store/index.js';
 
 /** What a server is put together of. */
 export interface AssemblyParts {
@@ -70,6 +71,9 @@ export interface MailParts {
   readonly sender: string;
 }
 
+/** What lies in the folder is for this user of the machine alone. */
+const OWNER_ONLY = 0o700;
+
 const NO_MAIL: MailParts = { server: null, sender: NO_SENDER };
 
 export interface Assembly {
@@ -84,8 +88,14 @@ export interface Assembly {
 }
 
 /** Opens the store, repairs what nobody answers for any more, and puts all services together. */
-export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }: AssemblyParts): Promise<Assembly> {
-  const store = await Store.open(database ?? join(folder, 'plindo.sqlite'), clock);
+export async function assemble({
+  folder,
+  database = null,
+  clock,
+  tell,
+  mail = NO_MAIL,
+}: AssemblyParts): Promise<Assembly> {
+  const { store, giveUp } = await openStore({ folder, database, clock });
   const live = new Live(store, clock, new CatalogFiles(join(folder, 'catalogs')), tell);
   const [node, tellIt] = [randomUUID(), tell ?? ((): void => undefined)];
   const imports = new Imports(store, live, node, clock);
@@ -108,6 +118,7 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
     ...ofLeaving(store, live),
     ...ofMails(store, live, mail),
     ...ofTables(store, live, editing),
+    ...ofStructure(store, live, editing),
     live,
     health: new Health(store, live),
     imports,
@@ -117,12 +128,9 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
     categorySets,
     problems: new Problems(store, live, categorySets),
     changes: new Changes(store, live, editing),
-    fieldChanges: new FieldChanges(store, live, editing),
     examples: new Examples(store, editing),
     finder: new Finder(store, live),
     files,
-    kinds: new Kinds(store, live, editing),
-    links: new Links(live, editing),
     listings: new Listings(store, live, editing),
     pages,
     sitemaps: new Sitemaps(live),
@@ -133,14 +141,30 @@ export async function assemble({ folder, database, clock, tell, mail = NO_MAIL }
     draftedPages: new DraftedPages(store, live, pages),
     pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,
-    designs: new Designs(store, live, editing),
-    selections: new Selections(store, live, editing),
     previews,
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),
   };
-  const running: Running = { previews, clock: dueClock, imports, live, store };
+  const running: Running = { previews, clock: dueClock, imports, live, store, giveUp };
   return { services, store, clock: dueClock, repairs, close: () => closeAll(running) };
+}
+
+/** Opens the store in a folder, or the database that it belongs to, as the only process that may. */
+async function openStore({
+  folder,
+  database = null,
+  clock,
+}: AssemblyParts): Promise<{ store: Store; giveUp(): Promise<void> }> {
+  await mkdir(folder, { recursive: true, mode: OWNER_ONLY });
+  await chmod(folder, OWNER_ONLY);
+  // Nodes of a PostgreSQL database share their folder.
+  const giveUp = isPostgres(database ?? '') ? async (): Promise<void> => undefined : await ownFolder(folder);
+  try {
+    return { store: await Store.open(database ?? join(folder, 'plindo.sqlite'), clock), giveUp };
+  } catch (error) {
+    await giveUp();
+    throw error;
+  }
 }
 
 function ofPeople(store: Store, clock: () => Date): Pick<Services, 'accounts' | 'signInPlaces' | 'throttles'> {
@@ -164,6 +188,20 @@ function ofTables(
   };
 }
 
+function ofStructure(
+  store: Store,
+  live: Live,
+  editing: Editing,
+): Pick<Services, 'designs' | 'fieldChanges' | 'kinds' | 'links' | 'selections'> {
+  return {
+    designs: new Designs(store, live, editing),
+    fieldChanges: new FieldChanges(store, live, editing),
+    kinds: new Kinds(store, live, editing),
+    links: new Links(live, editing),
+    selections: new Selections(store, live, editing),
+  };
+}
+
 function ofMails(store: Store, live: Live, mail: MailParts): Pick<Services, 'noticeWordings' | 'outbox'> {
   return { noticeWordings: new NoticeWordings(store, live), outbox: new Outbox(store, mail) };
 }
@@ -179,12 +217,14 @@ interface Running {
   readonly imports: Imports;
   readonly live: Live;
   readonly store: Store;
+  giveUp(): Promise<void>;
 }
 
-async function closeAll({ previews, clock, imports, live, store }: Running): Promise<void> {
+async function closeAll({ previews, clock, imports, live, store, giveUp }: Running): Promise<void> {
   await previews.close();
   await clock.stop();
   await imports.stop().catch(() => undefined);
   await live.stop();
   await store.close();
+  await giveUp();
 }

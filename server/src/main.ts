@@ -10,6 +10,8 @@ import { SiteRenderer } from './site/renderer.js';
 import { shiftedClock } from './shifted-clock.js';
 import { SitePages } from './site/site-pages.js';
 
+/** What is written can be read by this user of the machine alone: folders 0700, files 0600. */
+const OWN_FILES_ONLY = 0o077;
 const STOP_AFTER_IN_MS = 5000;
 /**
  * How long a resting connection is kept. Proxies commonly keep theirs for 60 s (nginx, `keepalive_timeout` of its upstream
@@ -19,6 +21,7 @@ const KEEP_CONNECTION_IN_MS = 75_000;
 
 /** Starts the server and prints where it is; `PLINDO_DEMO_SIGN_IN` is what the demo's launcher wants printed beside. */
 async function main(): Promise<void> {
+  process.umask(OWN_FILES_ONLY);
   const config = configFrom(process.env);
   const log = pino({ level: config.logLevel });
   const { services, clock, repairs, close } = await assemble({
@@ -28,17 +31,21 @@ async function main(): Promise<void> {
     mail: { server: config.mailServer, sender: config.mailSender },
     tell: (error, sentence) => log.error({ err: error }, sentence),
   });
+  const { address: publicAddress } = config;
+  if (publicAddress !== null && services.live.site().address !== publicAddress) {
+    await services.site.save(null, { address: publicAddress });
+  }
   const web = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');
   const folders = { site: join(web, 'site'), desk: join(web, 'desk') };
   const sitePages = new SitePages(new SiteRenderer(folders.site), services.live, services.pages, pageHeaders());
   const app = await makeApp({
     services,
     log,
-    trustProxy: config.trustProxy,
+    trustedProxies: config.trustedProxies,
     web: { folders, sitePages },
   });
   // Express tells of a failure in the same place.
-  const server = app.listen(config.port, (failure?: NodeJS.ErrnoException) => {
+  const server = app.listen(config.port, config.host, (failure?: NodeJS.ErrnoException) => {
     if (!failure) return void greet(`http://localhost:${(server.address() as AddressInfo).port}`);
     const inUse = failure.code === 'EADDRINUSE';
     console.error(inUse ? `Port ${config.port} is in use. Set PORT to another one.` : failure.message);
@@ -79,6 +86,7 @@ async function main(): Promise<void> {
 }
 
 main().catch((error: unknown) => {
-  console.error(error);
+  // What is refused says so in sentences; where in the program that happened helps nobody.
+  console.error(error instanceof Error && !process.env['PLINDO_LOG'] ? error.message : error);
   process.exit(1);
 });

@@ -86,7 +86,6 @@ export class TestApi {
     const app = await makeApp({
       services: assembly.services,
       log: pino({ level: process.env['PLINDO_LOG'] ?? 'silent' }),
-      trustProxy: false,
     });
     return new TestApi(folder, assembly, await listening(app));
   }

@@ -30,7 +30,7 @@ describe('Addresses', () => {
     const { services } = api.assembly;
     const sitePages = new SitePages(new SiteRenderer(site.folder), services.live, services.pages, pageHeaders());
     const web = { folders: { site: site.folder, desk: site.folder }, sitePages };
-    server = await listening(await makeApp({ services, log: pino({ level: 'silent' }), trustProxy: false, web }));
+    server = await listening(await makeApp({ services, log: pino({ level: 'silent' }), web }));
   });
   afterEach(async () => {
     server.closeAllConnections();

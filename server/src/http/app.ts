@@ -9,6 +9,7 @@ import { apiRouter } from './api.js';
 import { problemHandler } from './problem.js';
 import { fileHeaders, securityHeaders } from './security.js';
 import type { Services } from './services.js';
+import type { TrustedProxies } from '../config.js';
 import type { SitePages } from '../site/site-pages.js';
 import type { WebFolders } from './web-apps.js';
 import { ownSheetRouter } from './own-sheet-router.js';
@@ -19,7 +20,7 @@ import { deskRouter } from './web-apps.js';
 export interface AppParts {
   readonly services: Services;
   readonly log: Logger;
-  readonly trustProxy: boolean;
+  readonly trustedProxies?: TrustedProxies;
   /** Absent in tests of the API alone. */
   readonly web?: { readonly folders: WebFolders; readonly sitePages: SitePages };
 }
@@ -63,10 +64,10 @@ function tellReady({ health }: Services): RequestHandler {
 }
 
 /** The whole HTTP side. */
-export async function makeApp({ services, log, trustProxy, web }: AppParts): Promise<Express> {
+export async function makeApp({ services, log, trustedProxies = 0, web }: AppParts): Promise<Express> {
   const app = express();
   app.disable('x-powered-by');
-  app.set('trust proxy', trustProxy);
+  app.set('trust proxy', trustedProxies);
   if (web) app.use(siteHits(web.sitePages));
   app.use(securityHeaders());
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));

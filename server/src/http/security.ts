@@ -18,9 +18,13 @@ export function securityHeaders(): RequestHandler {
   const headers = helmetHeaders(["'self'", (_request, response) => withNonce(response)]);
   return (request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64');
+    if (request.secure) response.set(...ONLY_SECURE);
     headers(request, response, next);
   };
 }
+
+/** For a year browsers ask only over HTTPS (RFC 6797). */
+export const ONLY_SECURE = ['Strict-Transport-Security', 'max-age=31536000'] as const;
 
 /** The headers of all pages of the site, whose styles all come from files, each with a policy for the scripts in it. */
 export function pageHeaders(): HeadersOf {
@@ -57,7 +61,7 @@ function helmetHeaders(styleSrc: StyleSources): ReturnType<typeof helmet> {
         frameAncestors: ["'none'"],
       },
     },
-    // Sent only over a secure connection, where it means something; a trial on plain HTTP must not lock itself out.
+    // Said below, only over a secure connection: a trial on plain HTTP must not lock itself out.
     strictTransportSecurity: false,
   });
 }

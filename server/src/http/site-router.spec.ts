@@ -37,7 +37,7 @@ describe('Pages of the site over HTTP', () => {
     const { services } = api.assembly;
     const sitePages = new SitePages(new SiteRenderer(site.folder), services.live, services.pages, pageHeaders());
     const web = { folders: { site: site.folder, desk: site.folder }, sitePages };
-    const app = await makeApp({ services, log: pino({ level: 'silent' }), trustProxy: false, web });
+    const app = await makeApp({ services, log: pino({ level: 'silent' }), web });
     server = await listening(app);
   });
 

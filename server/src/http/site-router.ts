@@ -8,7 +8,7 @@ import { Busy } from '../site/renderer.js';
 import type { SitePages } from '../site/site-pages.js';
 import { FILE_NAME, builtFiles } from './built-files.js';
 import { originOf } from './origin.js';
-import { fileHeaders } from './security.js';
+import { ONLY_SECURE, fileHeaders } from './security.js';
 import { sessionSecret } from './session.js';
 
 const LONGEST_URL = 8000;
@@ -61,7 +61,7 @@ function send(request: Request, response: Response, page: ReadyPage, { headers, 
   if (isMatched(request.headers['if-none-match'], page.etag)) response.writeHead(304, page.headers).end();
   else
     response
-      .writeHead(page.status, [...headers, ...canonical(request, page)])
+      .writeHead(page.status, [...headers, ...canonical(request, page), ...(request.secure ? ONLY_SECURE : [])])
       .end(request.method === 'HEAD' ? undefined : body);
 }
 

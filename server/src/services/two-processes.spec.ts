@@ -3,9 +3,12 @@ import type { Kind } from '@plindo/core/structure';
 import { makeField } from '@plindo/core/structure';
 import { field } from '../../testing/sketches.js';
 import type { Sender } from '../../testing/test-api.js';
+import { DIALECT, removeDatabase, storeFolder } from '../../testing/database.js';
 import { TestApi } from '../../testing/test-api.js';
 
-describe('Two processes on one store', () => {
+const several = DIALECT === 'postgres' ? describe : (): void => undefined;
+
+several('Two processes on one store', () => {
   it('leave each other’s imports alone, see each other’s edits and structure, and go on with an import that one left', async () => {
     const first = await TestApi.start();
     await first.addUser('owner');
@@ -81,5 +84,21 @@ describe('Two processes on one store', () => {
     expect(await third.assembly.store.ask('SELECT id FROM kinds')).toEqual([]);
     await third.leave();
     await first.stop();
+  });
+});
+
+const alone = DIALECT === 'sqlite' ? describe : (): void => undefined;
+
+alone('A second process on an SQLite folder', () => {
+  it('is refused at once, and harms nothing', async () => {
+    const folder = storeFolder();
+    const first = await TestApi.start(folder);
+    await expectAsync(TestApi.start(folder)).toBeRejectedWithError(/Another Plindo serves/);
+    await first.addUser('owner');
+    await first.leave();
+    const after = await TestApi.start(folder);
+    expect((await (await after.signIn('owner')).send('GET', '/api/kinds')).status).toBe(200);
+    await after.leave();
+    await removeDatabase(folder);
   });
 });

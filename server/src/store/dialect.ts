@@ -46,6 +46,8 @@ export interface Dialect {
   read<T>(work: (transaction: Transaction) => Promise<T>): Promise<T>;
   /** Runs `work` while no other process does so: for bringing tables up to date. */
   whileAlone<T>(work: () => Promise<T>): Promise<T>;
+  /** Writes the whole store, as it is at one moment, into a new file; null where the database has its own means for that. */
+  readonly copyTo: ((path: string) => Promise<void>) | null;
   /** To be called when the tables have their last form. */
   ready(): void;
   /** Tells other processes, at the commit of the transaction, that there is something new in the feed of changes. */

@@ -1,7 +1,7 @@
 export type { NewUser, TokenRecord } from './accounts/account-store.js';
 export type { ChangeRecord, FeedChange } from './units/change-log.js';
 export { type CopyReport, copyStore } from './copy-store.js';
-export { isPostgres } from './database.js';
+export { isPostgres, ownFolder } from './database.js';
 export type { ImportRecord } from './units/import-store.js';
 export { type Committed, type FeedReason, Store, type Written } from './store.js';
 export type { DepartureState, DueRow, RenewalState, Task } from './due/due-work.js';

@@ -1,12 +1,31 @@
 import { randomUUID } from 'node:crypto';
-import { rename, writeFile } from 'node:fs/promises';
+import { open, rename, writeFile } from 'node:fs/promises';
+import { dirname } from 'node:path';
 
 /**
- * Writes a file under its name when all of it is there: a stop in between leaves no half one, and of several writers at
- * the same time the last one stands.
+ * Writes a file under its name when all of it is there and lies on the disk: a stop in between leaves no half one, a row
+ * that is written afterwards names a file that outlasts a loss of power, and of several writers at the same time the last
+ * one stands.
  */
 export async function writeWhole(path: string, content: Uint8Array | Iterable<Uint8Array>): Promise<void> {
   const part = `${path}.${randomUUID()}.part`;
-  await writeFile(part, content);
+  const file = await open(part, 'wx');
+  try {
+    await writeFile(file, content);
+    await file.sync();
+  } finally {
+    await file.close();
+  }
   await rename(part, path);
+  await syncFolder(dirname(path));
+}
+
+/** Has the names in a folder lie on the disk. */
+async function syncFolder(path: string): Promise<void> {
+  const folder = await open(path);
+  try {
+    await folder.sync();
+  } finally {
+    await folder.close();
+  }
 }

@@ -1,5 +1,6 @@
-import type { DataType, ModelAttributeColumnOptions, QueryInterface } from 'sequelize';
+import type { DataType, ModelAttributeColumnOptions } from 'sequelize';
 import { DataTypes } from 'sequelize';
+import type { Tables } from './tables.js';
 
 const { INTEGER, BIGINT, STRING, TEXT, BOOLEAN, DOUBLE, JSON: JSON_TYPE } = DataTypes;
 
@@ -17,9 +18,9 @@ const references = (model: string, onDelete: 'CASCADE' | 'SET NULL' | 'RESTRICT'
 });
 
 /** All tables of the first slice. Moments are milliseconds since 1970. */
-export async function up(query: QueryInterface): Promise<void> {
-  await query.createTable('site', { id, settings: required(JSON_TYPE) });
-  await query.createTable('users', {
+export async function up(tables: Tables): Promise<void> {
+  await tables.create('site', { id, settings: required(JSON_TYPE) });
+  await tables.create('users', {
     id,
     email: { type: STRING(254), allowNull: false, unique: true },
     name: required(STRING(120)),
@@ -27,14 +28,14 @@ export async function up(query: QueryInterface): Promise<void> {
     role: required(STRING(20)),
     createdAt: moment,
   });
-  await query.createTable('sessions', {
+  await tables.create('sessions', {
     tokenHash: { type: STRING(64), primaryKey: true },
     userId: references('users', 'CASCADE'),
     csrf: required(STRING(64)),
     createdAt: moment,
     expiresAt: moment,
   });
-  await query.createTable('tokens', {
+  await tables.create('tokens', {
     id,
     userId: references('users', 'CASCADE'),
     name: required(STRING(120)),
@@ -42,20 +43,20 @@ export async function up(query: QueryInterface): Promise<void> {
     createdAt: moment,
     lastUsedAt: { type: BIGINT, allowNull: true },
   });
-  await query.createTable('kinds', {
+  await tables.create('kinds', {
     id,
     slug: { type: STRING(80), allowNull: false, unique: true },
     definition: required(JSON_TYPE),
     version: required(INTEGER),
   });
-  await query.createTable('pictures', {
+  await tables.create('pictures', {
     hash: { type: STRING(32), primaryKey: true },
     width: required(INTEGER),
     height: required(INTEGER),
     fileName: required(STRING(300)),
     createdAt: moment,
   });
-  await query.createTable('listings', {
+  await tables.create('listings', {
     id,
     kindId: references('kinds', 'CASCADE'),
     slug: required(STRING(100)),
@@ -70,8 +71,8 @@ export async function up(query: QueryInterface): Promise<void> {
     createdAt: moment,
     changedAt: moment,
   });
-  await query.addIndex('listings', ['kindId', 'slug'], { unique: true });
-  await query.createTable('changes', {
+  await tables.addIndex('listings', ['kindId', 'slug'], { unique: true });
+  await tables.create('changes', {
     id,
     at: moment,
     userId: references('users', 'SET NULL'),
@@ -80,7 +81,7 @@ export async function up(query: QueryInterface): Promise<void> {
     state: required(STRING(10)),
     undoneBy: { type: INTEGER, allowNull: true },
   });
-  await query.createTable('change_entries', {
+  await tables.create('change_entries', {
     id,
     changeId: references('changes', 'CASCADE'),
     entity: required(STRING(20)),
@@ -88,11 +89,6 @@ export async function up(query: QueryInterface): Promise<void> {
     before: { type: JSON_TYPE, allowNull: true },
     after: { type: JSON_TYPE, allowNull: true },
   });
-  await query.addIndex('change_entries', ['changeId']);
-  await query.addIndex('change_entries', ['entity', 'entityId']);
-}
-
-export async function down(query: QueryInterface): Promise<void> {
-  const tables = ['change_entries', 'changes', 'listings', 'pictures', 'kinds', 'tokens', 'sessions', 'users', 'site'];
-  for (const table of tables) await query.dropTable(table);
+  await tables.addIndex('change_entries', ['changeId']);
+  await tables.addIndex('change_entries', ['entity', 'entityId']);
 }

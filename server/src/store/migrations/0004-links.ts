@@ -1,10 +1,11 @@
 import { DataTypes } from 'sequelize';
-import type { ModelAttributeColumnOptions, QueryInterface } from 'sequelize';
+import type { ModelAttributeColumnOptions } from 'sequelize';
+import type { Tables } from './tables.js';
 
 const { INTEGER, STRING, DOUBLE, JSON: JSON_TYPE } = DataTypes;
 
 /** Links between kinds, and their connections: one row each, read from both ends. */
-export async function up(query: QueryInterface): Promise<void> {
+export async function up(tables: Tables): Promise<void> {
   const id = { type: INTEGER, primaryKey: true, autoIncrement: true };
   const references = (model: string): ModelAttributeColumnOptions => ({
     type: INTEGER,
@@ -12,12 +13,12 @@ export async function up(query: QueryInterface): Promise<void> {
     references: { model, key: 'id' },
     onDelete: 'CASCADE',
   });
-  await query.createTable('links', {
+  await tables.create('links', {
     id,
     definition: { type: JSON_TYPE, allowNull: false },
     version: { type: INTEGER, allowNull: false },
   });
-  await query.createTable('connections', {
+  await tables.create('connections', {
     id,
     linkId: references('links'),
     a: references('listings'),
@@ -26,12 +27,7 @@ export async function up(query: QueryInterface): Promise<void> {
     aOrder: { type: DOUBLE, allowNull: false },
     bOrder: { type: DOUBLE, allowNull: false },
   });
-  await query.addIndex('connections', ['linkId', 'a', 'b'], { unique: true });
-  await query.addIndex('connections', ['b']);
-  await query.addIndex('connections', ['a']);
-}
-
-export async function down(query: QueryInterface): Promise<void> {
-  await query.dropTable('connections');
-  await query.dropTable('links');
+  await tables.addIndex('connections', ['linkId', 'a', 'b'], { unique: true });
+  await tables.addIndex('connections', ['b']);
+  await tables.addIndex('connections', ['a']);
 }

@@ -9,12 +9,12 @@ import {
   uniqueValuesOf,
 } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
-import type { QueryInterface, Transaction } from 'sequelize';
-import { DataTypes, QueryTypes } from 'sequelize';
+import { DataTypes } from 'sequelize';
 import { referenceCounter } from '../units/counters.js';
 import type { Row } from '../records.js';
 import { categorySetOf, parsed } from '../records.js';
 import { keptSameness } from '../units/unique-rows.js';
+import type { Tables } from './tables.js';
 
 const { INTEGER, BIGINT, STRING, TEXT, JSON: JSON_TYPE } = DataTypes;
 const LISTINGS_AT_ONCE = 1000;
@@ -24,119 +24,83 @@ const ROWS_AT_ONCE = 500;
  * What makes the store decide: the place of every change in the feed, counters, names and values that nothing else may
  * have, imports that are running, one-time links, and tries of signing in.
  */
-export async function up(query: QueryInterface): Promise<void> {
-  await query.sequelize.transaction(async (transaction) => {
-    await addTables(query, transaction);
-    await query.sequelize.query(`UPDATE changes SET "number" = "id" WHERE "state" = 'done'`, { transaction });
-    await new Taken(query, transaction).fill();
-  });
+export async function up(tables: Tables): Promise<void> {
+  await addTables(tables);
+  await tables.run(`UPDATE changes SET "number" = "id" WHERE "state" = 'done'`);
+  await new Taken(tables).fill();
 }
 
-export async function down(query: QueryInterface): Promise<void> {
-  for (const table of ['throttles', 'setup_links', 'imports', 'unique_values', 'taken_names', 'counters']) {
-    await query.dropTable(table);
-  }
-  await query.removeColumn('kinds', 'importId');
-  await query.removeColumn('change_entries', 'kindId');
-  await query.removeIndex('changes', ['number']);
-  await query.removeColumn('changes', 'number');
-}
-
-async function addTables(query: QueryInterface, transaction: Transaction): Promise<void> {
+async function addTables(tables: Tables): Promise<void> {
   const id = { type: INTEGER, primaryKey: true };
   const count = { type: INTEGER, allowNull: false, defaultValue: 0 };
   const text = (length: number) => ({ type: STRING(length), allowNull: false });
   const moment = { type: BIGINT, allowNull: false };
   // The place in the feed, given when a change is complete; null while it is open.
-  await query.addColumn('changes', 'number', { type: INTEGER, allowNull: true }, { transaction });
-  await query.addIndex('changes', ['number'], { unique: true, transaction });
+  await tables.addColumn('changes', 'number', { type: INTEGER, allowNull: true });
+  await tables.addIndex('changes', ['number'], { unique: true });
   // The kind of a listing that an entry is about, so that a large change needn't be read to know which kinds it touched.
-  await query.addColumn('change_entries', 'kindId', { type: INTEGER, allowNull: true }, { transaction });
-  await query.addColumn('kinds', 'importId', { type: INTEGER, allowNull: true }, { transaction });
-  await query.createTable(
-    'counters',
-    { name: { type: STRING(200), primaryKey: true }, value: { type: BIGINT, allowNull: false } },
-    { transaction },
-  );
-  await query.createTable(
-    'taken_names',
-    {
-      scope: { type: STRING(20), primaryKey: true },
-      name: { type: STRING(200), primaryKey: true },
-      ownerId: { type: INTEGER, allowNull: false },
+  await tables.addColumn('change_entries', 'kindId', { type: INTEGER, allowNull: true });
+  await tables.addColumn('kinds', 'importId', { type: INTEGER, allowNull: true });
+  await tables.create('counters', {
+    name: { type: STRING(200), primaryKey: true },
+    value: { type: BIGINT, allowNull: false },
+  });
+  await tables.create('taken_names', {
+    scope: { type: STRING(20), primaryKey: true },
+    name: { type: STRING(200), primaryKey: true },
+    ownerId: { type: INTEGER, allowNull: false },
+  });
+  await tables.create('unique_values', {
+    kindId: id,
+    field: { type: STRING(60), primaryKey: true },
+    value: { type: STRING(300), primaryKey: true },
+    listingId: {
+      type: INTEGER,
+      allowNull: false,
+      references: { model: 'listings', key: 'id' },
+      onDelete: 'CASCADE',
     },
-    { transaction },
-  );
-  await query.createTable(
-    'unique_values',
-    {
-      kindId: id,
-      field: { type: STRING(60), primaryKey: true },
-      value: { type: STRING(300), primaryKey: true },
-      listingId: {
-        type: INTEGER,
-        allowNull: false,
-        references: { model: 'listings', key: 'id' },
-        onDelete: 'CASCADE',
-      },
-    },
-    { transaction },
-  );
-  await query.addIndex('unique_values', ['listingId'], { transaction });
-  await query.createTable(
-    'imports',
-    {
-      // The number of its change.
-      id: { ...id, references: { model: 'changes', key: 'id' }, onDelete: 'CASCADE' },
-      userId: { type: INTEGER, allowNull: false },
-      kindId: { type: INTEGER, allowNull: false },
-      fileName: { type: TEXT, allowNull: false },
-      policy: text(20),
-      state: text(20),
-      rows: count,
-      seen: count,
-      added: count,
-      refused: count,
-      reports: { type: JSON_TYPE, allowNull: false },
-      node: text(40),
-      leaseUntil: moment,
-    },
-    { transaction },
-  );
-  await query.createTable(
-    'setup_links',
-    { hash: { type: STRING(64), primaryKey: true }, createdAt: moment },
-    { transaction },
-  );
-  await query.createTable(
-    'throttles',
-    { key: { type: STRING(100), primaryKey: true }, hits: count, resetAt: moment },
-    { transaction },
-  );
+  });
+  await tables.addIndex('unique_values', ['listingId']);
+  await tables.create('imports', {
+    // The number of its change.
+    id: { ...id, references: { model: 'changes', key: 'id' }, onDelete: 'CASCADE' },
+    userId: { type: INTEGER, allowNull: false },
+    kindId: { type: INTEGER, allowNull: false },
+    fileName: { type: TEXT, allowNull: false },
+    policy: text(20),
+    state: text(20),
+    rows: count,
+    seen: count,
+    added: count,
+    refused: count,
+    reports: { type: JSON_TYPE, allowNull: false },
+    node: text(40),
+    leaseUntil: moment,
+  });
+  await tables.create('setup_links', { hash: { type: STRING(64), primaryKey: true }, createdAt: moment });
+  await tables.create('throttles', { key: { type: STRING(100), primaryKey: true }, hits: count, resetAt: moment });
 }
 
 /** Finds what is taken already. Where two have the same, the older one keeps it; nobody can be given it anew. */
 class Taken {
-  constructor(
-    private readonly query: QueryInterface,
-    private readonly transaction: Transaction,
-  ) {}
+  constructor(private readonly tables: Tables) {}
 
   async fill(): Promise<void> {
-    const sets = (await this.rows('SELECT * FROM category_sets ORDER BY id')).map(categorySetOf);
+    const sets = (await this.tables.rows('SELECT * FROM category_sets ORDER BY id')).map(categorySetOf);
     const names = new Map<string, Row>();
     const take = (scope: string, ownerId: unknown, texts: readonly string[]): void => {
       for (const name of texts.map(foldText)) {
         if (!names.has(`${scope} ${name}`)) names.set(`${scope} ${name}`, { scope, name, ownerId });
       }
     };
-    for (const row of await this.rows('SELECT * FROM kinds ORDER BY id')) {
+    for (const row of await this.tables.rows('SELECT * FROM kinds ORDER BY id')) {
       const definition = parsed<{ one: string; many: string; fields: Field[] }>(row['definition']);
       take('kind', row['id'], [definition.one, definition.many]);
       await this.fillKind(Number(row['id']), definition, sets);
     }
     for (const { id, label } of sets) take('category-set', id, [label]);
-    for (const row of await this.rows('SELECT * FROM selections ORDER BY id')) {
+    for (const row of await this.tables.rows('SELECT * FROM selections ORDER BY id')) {
       take('selection', row['id'], [parsed<{ name: string }>(row['definition']).name]);
     }
     await this.insert('taken_names', [...names.values()]);
@@ -170,7 +134,7 @@ class Taken {
     const seen = new Set<string>();
     for (let after = 0; ;) {
       const select = `SELECT "id", "values" FROM listings WHERE "kindId" = ${kindId} AND "id" > ${after} ORDER BY "id"`;
-      const stretch = await this.rows(`${select} LIMIT ${LISTINGS_AT_ONCE}`);
+      const stretch = await this.tables.rows(`${select} LIMIT ${LISTINGS_AT_ONCE}`);
       const rows: Row[] = [];
       for (const listing of stretch) {
         const values = parsed<Listing['values']>(listing['values']);
@@ -191,21 +155,15 @@ class Taken {
   /** Numbers of listings that were deleted for good are not given out again either. */
   private async countDeleted(kindId: number, count: (listing: Pick<Listing, 'values'>) => void): Promise<void> {
     const select = `SELECT "before" FROM change_entries WHERE "entity" = 'listing' AND "after" IS NULL`;
-    for (const row of await this.rows(select)) {
+    for (const row of await this.tables.rows(select)) {
       const listing = parsed<Listing | null>(row['before']);
       if (listing?.kindId === kindId) count(listing);
     }
   }
 
-  private rows(select: string): Promise<Row[]> {
-    const { transaction } = this;
-    return this.query.sequelize.query<Row>(select, { transaction, type: QueryTypes.SELECT });
-  }
-
   private async insert(table: string, rows: readonly Row[]): Promise<void> {
-    const { transaction } = this;
     for (let start = 0; start < rows.length; start += ROWS_AT_ONCE) {
-      await this.query.bulkInsert(table, rows.slice(start, start + ROWS_AT_ONCE), { transaction });
+      await this.tables.insert(table, rows.slice(start, start + ROWS_AT_ONCE));
     }
   }
 }

@@ -1,5 +1,5 @@
-import type { QueryInterface } from 'sequelize';
 import { DataTypes } from 'sequelize';
+import type { Tables } from './tables.js';
 
 const { INTEGER, STRING, TEXT } = DataTypes;
 
@@ -7,25 +7,13 @@ const { INTEGER, STRING, TEXT } = DataTypes;
  * The addresses of listings, which a kind can make of their values; and the addresses that anything had before, each
  * with who had it last. Those rows hang on nothing: what is undone or brought back goes on being found.
  */
-export async function up(query: QueryInterface): Promise<void> {
-  await query.sequelize.transaction(async (transaction) => {
-    await query.addColumn('listings', 'address', { type: TEXT, allowNull: true }, { transaction });
-    await query.sequelize.query('UPDATE listings SET address = slug', { transaction });
-    await query.addIndex('listings', ['kindId', 'address'], { unique: true, transaction });
-    await query.createTable(
-      'former_addresses',
-      {
-        scope: { type: STRING, allowNull: false, primaryKey: true },
-        address: { type: TEXT, allowNull: false, primaryKey: true },
-        ownerId: { type: INTEGER, allowNull: false },
-      },
-      { transaction },
-    );
+export async function up(tables: Tables): Promise<void> {
+  await tables.addColumn('listings', 'address', { type: TEXT, allowNull: true });
+  await tables.run('UPDATE listings SET address = slug');
+  await tables.addIndex('listings', ['kindId', 'address'], { unique: true });
+  await tables.create('former_addresses', {
+    scope: { type: STRING, allowNull: false, primaryKey: true },
+    address: { type: TEXT, allowNull: false, primaryKey: true },
+    ownerId: { type: INTEGER, allowNull: false },
   });
-}
-
-export async function down(query: QueryInterface): Promise<void> {
-  await query.dropTable('former_addresses');
-  await query.removeIndex('listings', ['kindId', 'address']);
-  await query.removeColumn('listings', 'address');
 }

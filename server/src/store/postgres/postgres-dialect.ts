@@ -70,9 +70,12 @@ export function openPostgres(address: string): Promise<Dialect> {
       sequelize.transaction({ isolationLevel: Transaction.ISOLATION_LEVELS.REPEATABLE_READ, readOnly: true }, work),
     whileAlone: (work) =>
       sequelize.transaction(async (transaction) => {
+        // This line rests while others carry out the migrations, however long they take.
+        await sequelize.query('SET LOCAL idle_in_transaction_session_timeout = 0', { transaction });
         await locked(TABLES_LOCK, transaction);
         return work();
       }),
+    copyTo: null,
     ready: () => undefined,
     announce: async (transaction) => void (await sequelize.query(`NOTIFY ${CHANNEL}`, { transaction })),
     follow(wake) {

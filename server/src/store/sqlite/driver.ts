@@ -48,6 +48,8 @@ export class StoreDriver {
     }
     const connection = new Connection(file, mode, opened);
     connection.configure('busyTimeout', BUSY_TIMEOUT_IN_MS);
+    // What is committed lies on the disk, also when the power fails.
+    connection.exec('PRAGMA synchronous = FULL');
     connection.keeper = { columns: () => this.columns, keep: (free) => this.keep(free) };
     return connection;
   }

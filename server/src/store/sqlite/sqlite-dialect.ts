@@ -8,11 +8,9 @@ import { PACKED_COLUMNS, insertion } from '../dialect.js';
 import { inParts } from '../rows.js';
 import { StoreDriver } from './driver.js';
 
-/** SQLite tells nobody when another process has written, so it is looked at so often. */
-const LOOK_EVERY_IN_MS = 400;
 const JSON_COLUMNS: readonly string[] = ['place', 'values'];
 
-/** SQLite in one file: WAL mode, foreign keys on; its own lock lets one process write at a time. */
+/** SQLite in one file: WAL mode, foreign keys on, one writer at a time. */
 export async function openSqlite(file: string): Promise<Dialect> {
   mkdirSync(dirname(file), { recursive: true });
   const driver = new StoreDriver();
@@ -33,13 +31,11 @@ export async function openSqlite(file: string): Promise<Dialect> {
     brief: (work) => sequelize.transaction({ type: Transaction.TYPES.IMMEDIATE }, work),
     read: (work) => sequelize.transaction({ type: Transaction.TYPES.DEFERRED }, work),
     whileAlone: (work) => work(),
+    copyTo: async (path) => void (await sequelize.query('VACUUM INTO :path', { replacements: { path } })),
     ready: () => driver.rememberColumns(),
     announce: () => Promise.resolve(),
-    follow(wake) {
-      const looking = setInterval(wake, LOOK_EVERY_IN_MS);
-      looking.unref();
-      return () => Promise.resolve(clearInterval(looking));
-    },
+    // One process serves a folder, so nobody else writes.
+    follow: () => () => Promise.resolve(),
     async lastNumber(table) {
       const select = 'SELECT "seq" FROM sqlite_sequence WHERE "name" = :table';
       const options = { replacements: { table }, type: QueryTypes.SELECT } as const;
