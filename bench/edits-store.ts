@@ -6,10 +6,9 @@ import type { ListingContent } from '@plindo/core/listings';
 import type { ExpirySketch, Field } from '@plindo/core/structure';
 import { kindOfImport, makeField } from '@plindo/core/structure';
 import { SiteWords } from '@plindo/core/values';
-import { Accounts } from '@plindo/server/services/people/accounts';
 import { Store } from '@plindo/server/store/index';
 import sqlite3 from 'sqlite3';
-import { DEMO_OWNER } from '../e2e/harness/desk.js';
+import { addOwner, addToken } from './owner.js';
 import { TestServer } from '../e2e/harness/server.js';
 import { timed } from './measure.js';
 import { WORDS } from './places.js';
@@ -98,8 +97,7 @@ export async function bareReading(folder: string, n: number): Promise<number> {
 async function fill(database: string, n: number, { expiry, contentAt }: StoreChange): Promise<string> {
   const clock = (): Date => new Date();
   const store = await Store.open(database, clock);
-  const accounts = new Accounts(store, clock);
-  const owner = await accounts.addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
+  const owner = await addOwner(store, clock);
   const definition = kindOfImport(
     { slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS, published: true, ...(expiry && { expiry }) },
     new SiteWords('en-GB'),
@@ -118,7 +116,7 @@ async function fill(database: string, n: number, { expiry, contentAt }: StoreCha
       return { sentence: 'Filled', result: null };
     });
   }
-  const { secret } = await accounts.addToken(owner, 'Bench');
+  const secret = await addToken(store, clock, owner);
   await store.close();
   return secret;
 }

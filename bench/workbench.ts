@@ -3,10 +3,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { makeField, makeKindDefinition } from '@plindo/core/structure';
 import { BLANK_CONTENT } from '@plindo/core/listings';
-import { Accounts } from '@plindo/server/services/people/accounts';
 import { Store } from '@plindo/server/store/index';
 import type { Browser, Page } from 'playwright-core';
 import { openBrowser, openPage } from '../e2e/harness/browser.js';
+import { addOwner } from './owner.js';
 import { DEMO_OWNER, Desk } from '../e2e/harness/desk.js';
 import { TestServer } from '../e2e/harness/server.js';
 import type { Benchmark, Measurement } from './measure.js';
@@ -52,7 +52,7 @@ export const workbenchBench: Benchmark = {
 async function fill(folder: string, n: number): Promise<void> {
   const clock = (): Date => new Date();
   const store = await Store.open(join(folder, 'plindo.sqlite'), clock);
-  await new Accounts(store, clock).addUser({ ...DEMO_OWNER, name: 'Owner', role: 'owner' });
+  await addOwner(store, clock);
   const definition = makeKindDefinition({ slug: 'berths', one: 'Berth', many: 'Berths', fields: FIELDS });
   await store.change(null, async (unit) => {
     const kind = await unit.insertKind(definition);

@@ -7,7 +7,14 @@ import { Mailer } from './jobs/mailer.js';
 import { CatalogFiles } from './live/catalog-files.js';
 import type { Tell } from './live/live.js';
 import { Live } from './live/live.js';
-import { Accounts } from './services/people/accounts.js';
+import { Accounts, IDLE_HOURS } from './services/people/accounts.js';
+import type { TellDoor } from './services/people/door-log.js';
+import { DoorLog } from './services/people/door-log.js';
+import { OwnAccess } from './services/people/own-access.js';
+import { Passwords } from './services/people/passwords.js';
+import { People } from './services/people/people.js';
+import { SecondStep } from './services/people/second-step.js';
+import { Tokens } from './services/people/tokens.js';
 import { Batches } from './services/listings/batches.js';
 import { Bin } from './services/listings/bin.js';
 import { BlueprintZips } from './services/exchange/blueprint-zip.js';
@@ -61,6 +68,8 @@ export interface AssemblyParts {
   readonly clock: () => Date;
   /** Tells of what went wrong inside. */
   readonly tell?: Tell;
+  /** Tells who came in, who was refused, and whose access was changed. */
+  readonly tellDoor?: TellDoor;
   /** By what mails are sent; without a server they stay in the outbox. */
   readonly mail?: MailParts;
 }
@@ -93,6 +102,7 @@ export async function assemble({
   database = null,
   clock,
   tell,
+  tellDoor = () => undefined,
   mail = NO_MAIL,
 }: AssemblyParts): Promise<Assembly> {
   const { store, giveUp } = await openStore({ folder, database, clock });
@@ -114,7 +124,7 @@ export async function assemble({
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
   const services: Services = {
-    ...ofPeople(store, clock),
+    ...ofPeople(store, live, clock, { tell: tellIt, tellDoor }),
     ...ofLeaving(store, live),
     ...ofMails(store, live, mail),
     ...ofTables(store, live, editing),
@@ -167,11 +177,27 @@ async function openStore({
   }
 }
 
-function ofPeople(store: Store, clock: () => Date): Pick<Services, 'accounts' | 'signInPlaces' | 'throttles'> {
+function ofPeople(
+  store: Store,
+  live: Live,
+  clock: () => Date,
+  { tell, tellDoor }: { readonly tell: Tell; readonly tellDoor: TellDoor },
+): Pick<Services, 'accounts' | 'doorLog' | 'ownAccess' | 'people' | 'secondStep' | 'throttles' | 'tokens'> {
+  const [passwords, throttles] = [new Passwords(), new Throttles(store, clock)];
+  const doorLog = new DoorLog(store, clock, tellDoor);
+  const secondStep = new SecondStep(store, clock, doorLog);
+  const idleHours = (): number => live.site().idleHours ?? IDLE_HOURS;
+  const places = new SignInPlaces(store);
+  const base = { store, clock, passwords, doorLog };
+  const accounts = new Accounts({ ...base, secondStep, places, throttles, idleHours });
   return {
-    accounts: new Accounts(store, clock),
-    signInPlaces: new SignInPlaces(store),
-    throttles: new Throttles(store, clock),
+    accounts,
+    doorLog,
+    ownAccess: new OwnAccess(store, passwords, doorLog),
+    people: new People({ ...base, accounts, tell }),
+    secondStep,
+    throttles,
+    tokens: new Tokens(store, clock, doorLog),
   };
 }
 

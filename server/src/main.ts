@@ -30,6 +30,7 @@ async function main(): Promise<void> {
     clock: shiftedClock(config.clockShiftFile),
     mail: { server: config.mailServer, sender: config.mailSender },
     tell: (error, sentence) => log.error({ err: error }, sentence),
+    tellDoor: (event) => log.info(event, 'door'),
   });
   const { address: publicAddress } = config;
   if (publicAddress !== null && services.live.site().address !== publicAddress) {

@@ -103,8 +103,12 @@ export class TestApi {
     await this.assembly.services.accounts.addUser(given);
   }
 
-  async signIn(role: Role): Promise<Sender> {
-    const body = JSON.stringify({ email: `${role}@example.org`, password: PASSWORD });
+  signIn(role: Role): Promise<Sender> {
+    return this.signInAs(`${role}@example.org`, PASSWORD);
+  }
+
+  async signInAs(email: string, password: string): Promise<Sender> {
+    const body = JSON.stringify({ email, password });
     const headers = { 'Content-Type': 'application/json' };
     const response = await fetch(`${this.address}/api/session`, { method: 'POST', headers, body });
     const { csrf } = (await response.json()) as SessionInfo;

@@ -362,13 +362,6 @@ export interface TableAsk {
   readonly direction: 'up' | 'down';
 }
 
-export interface TokenSummary {
-  readonly id: number;
-  readonly name: string;
-  readonly createdAt: string;
-  readonly lastUsedAt: string | null;
-}
-
 export interface ImportStart {
   readonly fileName: string;
   readonly rows: number;

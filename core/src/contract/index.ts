@@ -1,2 +1,3 @@
 export * from './api.js';
 export * from './run.js';
+export * from './people.js';

@@ -1,6 +1,6 @@
 import { localInMs } from '../time/index.js';
-import type { Formats } from '../values/index.js';
-import type { MailText, Notice, ToldListing } from './notice.js';
+import type { Formats, WordValues } from '../values/index.js';
+import type { MailText, Notice, PersonalNotice, ToldListing } from './notice.js';
 
 const DAY_IN_MS = 86_400_000;
 /** Mail programs read styles of elements only. */
@@ -30,6 +30,20 @@ export function mailOfNotice(notice: Notice, site: string, formats: Formats): Ma
     { words: words.say(about === 'featured-ended' ? 'notice.why-set' : 'notice.why-rule', values) },
   ];
   return mailOf(subjectOf(notice, site, formats), stretches, formats.locale);
+}
+
+/** A mail to one person alone, with a link that is theirs; '' for none. */
+export function mailOfPerson(
+  about: PersonalNotice,
+  values: WordValues,
+  link: string,
+  { words, locale }: Pick<Formats, 'words' | 'locale'>,
+): MailText {
+  const stretches: Stretch[] = [
+    { words: words.say(`notice.${about}.text`, values), ...(link !== '' && { link }) },
+    { words: words.say(`notice.${about}.why`, values) },
+  ];
+  return mailOf(words.say(`notice.${about}.subject`, values), stretches, locale);
 }
 
 /** One mail of several notices, those of one sort below one another. */

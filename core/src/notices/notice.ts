@@ -1,7 +1,10 @@
 import type { SiteNotice } from '../structure/index.js';
 
 /** What notices are about. */
-export type NoticeName = 'leaves-soon' | 'has-left' | SiteNotice;
+export type NoticeName = 'leaves-soon' | 'has-left' | SiteNotice | PersonalNotice;
+
+/** What one person is told of their own access, whatever the site tells to others. */
+export type PersonalNotice = 'invitation' | 'password-link' | 'access-changed';
 
 /** What a notice says of a listing; kept with it, as the listing may be gone when it is read. */
 export interface ToldListing {

@@ -18,8 +18,14 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     'GET /suggestions',
     'POST /session',
     'POST /setup',
+    ...['POST /invitations/look', 'POST /invitations/accept', 'POST /passwords/forgotten', 'POST /passwords/new'],
   ],
-  contributor: ['DELETE /session', 'DELETE /sessions', 'DELETE /tokens/:id', 'GET /tokens', 'POST /tokens'],
+  contributor: [
+    ...['DELETE /session', 'DELETE /sessions', 'DELETE /sessions/:session'],
+    ...['DELETE /tokens/:id', 'GET /tokens', 'POST /tokens'],
+    ...['GET /me', 'PUT /me', 'PUT /me/password', 'PUT /me/second-step', 'POST /me/second-step/start'],
+    ...['POST /me/second-step/off', 'POST /me/leave'],
+  ],
   editor: [
     ...['GET /category-sets', 'GET /changes', 'GET /find', 'GET /kinds', 'GET /kinds/:id', 'GET /kinds/:id/bin'],
     ...['GET /kinds/:id/candidates', 'GET /kinds/:id/listings', 'GET /kinds/:id/preview', 'GET /kinds/:id/table'],
@@ -55,6 +61,8 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['GET /site-starters', 'GET /examples', 'DELETE /examples', 'POST /starter-files/check'],
   ],
   owner: [
+    ...['GET /people', 'PATCH /people/:id', 'POST /people/:id/password-link', 'GET /door'],
+    ...['POST /people/invitations', 'DELETE /people/invitations/:id'],
     ...['DELETE /category-sets/:id', 'DELETE /kinds/:id', 'DELETE /links/:id', 'DELETE /selections/:id'],
     ...['GET /blueprint', 'GET /blueprint/zip', 'POST /blueprint', 'POST /blueprint/plan', 'POST /blueprint/zip'],
     ...['POST /blueprint/preview', 'POST /blueprint/zip/preview'],
@@ -128,11 +136,11 @@ describe('Access to the API', () => {
   });
 
   it('keeps passwords and session secrets as hashes only', async () => {
-    const found = await api.assembly.store.accounts.userByEmail('owner@example.org');
+    const found = await api.assembly.store.accounts.byEmail('owner@example.org');
     expect(found?.passwordHash).toMatch(/^\$argon2id\$/);
     const owner = await api.signIn('owner');
     const cookie = (owner as unknown as { headers: Record<string, string> }).headers['Cookie'] ?? '';
-    expect(await api.assembly.store.accounts.sessionOwner(cookie.split('=')[1] ?? '')).toBeNull();
+    expect(await api.assembly.store.sessions.owner(cookie.split('=')[1] ?? '')).toBeNull();
   });
 
   it('ends all sessions of a user at once', async () => {

@@ -7,11 +7,12 @@ import { readDto } from './dto/read-dto.js';
 import { fileUpload } from './file-upload.js';
 import { jsonBody } from './json-body.js';
 import { openApiDocument } from './openapi.js';
-import { isAllowed } from '../services/people/permissions.js';
+import type { DoorLog } from '../services/people/door-log.js';
+import { WITH_SESSION, isAllowed } from '../services/people/permissions.js';
 import type { Call, Route } from './route.js';
 import { allRoutes } from './routes/index.js';
 import type { Services } from './services.js';
-import { identify, senderOf } from './session.js';
+import { fromOf, identify, senderOf } from './session.js';
 
 const LARGEST_BODY = '4mb';
 const NO_CONTENT = 204;
@@ -23,7 +24,7 @@ export function apiRouter(services: Services): Router {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  router.use(identify(services.accounts));
+  router.use(identify(services.accounts, services.tokens));
   const routes = allRoutes(services);
   const document = openApiDocument(routes);
   router.get('/openapi.json', (_request, response) => void response.json(document));
@@ -31,15 +32,15 @@ export function apiRouter(services: Services): Router {
     const schema = documentSchema(name, routes);
     router.get(`/${name}.schema.json`, (_request, response) => void response.json(schema));
   }
-  for (const route of routes) mount(router, route);
+  for (const route of routes) mount(router, route, services.doorLog);
   router.use(() => {
     throw Refusal.of('request.not-found');
   });
   return router;
 }
 
-function mount(router: Router, route: Route): void {
-  const steps: RequestHandler[] = [permissionCheck(route)];
+function mount(router: Router, route: Route, doorLog: DoorLog): void {
+  const steps: RequestHandler[] = [permissionCheck(route, doorLog)];
   if (route.before) steps.push(route.before);
   if (route.body) steps.push(...jsonBody(route.largestBody ?? LARGEST_BODY));
   if (route.file) {
@@ -67,12 +68,17 @@ const removeFileAfterwards: RequestHandler = (request, response, next) => {
   next();
 };
 
-function permissionCheck({ permission }: Route): RequestHandler {
-  return (request, _response, next) => {
+function permissionCheck({ method, path, permission, changesNothing }: Route, doorLog: DoorLog): RequestHandler {
+  const reads = method === 'get' || changesNothing === true;
+  return async (request, _response, next) => {
     const sender = senderOf(request);
     if (!isAllowed(sender?.user.role ?? null, permission)) {
-      throw Refusal.of(sender ? 'auth.forbidden' : 'auth.required');
+      if (!sender) throw Refusal.of('auth.required');
+      await doorLog.note('forbidden', sender.user, fromOf(request), `${method.toUpperCase()} ${path}`);
+      throw Refusal.of('auth.forbidden');
     }
+    if (sender?.readOnly && !reads) throw Refusal.of('auth.read-only');
+    if (sender?.by === 'token' && WITH_SESSION.has(permission)) throw Refusal.of('auth.session-only');
     next();
   };
 }

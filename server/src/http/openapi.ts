@@ -72,7 +72,7 @@ function pathParameters({ path }: Route): Schema[] {
     name,
     in: 'path',
     required: true,
-    schema: { type: 'integer', minimum: 1 },
+    schema: name === 'id' || name?.endsWith('Id') ? { type: 'integer', minimum: 1 } : { type: 'string' },
   }));
 }
 

@@ -20,6 +20,8 @@ export interface RouteDefinition<Body, Query> {
   /** In Express's form, below /api: "/kinds/:id". */
   readonly path: string;
   readonly permission: Act;
+  /** Whether it changes nothing though its method says that it might: such a question is too long for an address. */
+  readonly changesNothing?: boolean;
   /** One sentence for the API's document. */
   readonly summary: string;
   readonly body?: DtoClass<Body & object>;

@@ -6,6 +6,11 @@ import type { Pages } from '../site/pages.js';
 import type { ServingPages } from '../site/serving-pages.js';
 import type { Sitemaps } from '../site/sitemaps.js';
 import type { Accounts } from '../services/people/accounts.js';
+import type { DoorLog } from '../services/people/door-log.js';
+import type { OwnAccess } from '../services/people/own-access.js';
+import type { People } from '../services/people/people.js';
+import type { SecondStep } from '../services/people/second-step.js';
+import type { Tokens } from '../services/people/tokens.js';
 import type { Bin } from '../services/listings/bin.js';
 import type { HandOrders } from '../services/listings/hand-orders.js';
 import type { TableViews } from '../services/listings/table-views.js';
@@ -36,7 +41,6 @@ import type { PictureLibrary } from '../services/media/picture-library.js';
 import type { PictureFormat, Pictures } from '../services/media/pictures.js';
 import type { Problems } from '../services/listings/problems.js';
 import type { Selections } from '../services/structure/selections.js';
-import type { SignInPlaces } from '../services/people/sign-in-places.js';
 import type { Throttles } from '../services/people/throttles.js';
 import type { Site } from '../services/structure/site.js';
 
@@ -67,6 +71,7 @@ export interface Services {
   readonly categorySets: CategorySets;
   readonly changes: Changes;
   readonly designs: Designs;
+  readonly doorLog: DoorLog;
   /** The site with all drafts in their places. */
   readonly draftedSite: Pages;
   readonly draftedPages: DraftedPages;
@@ -84,15 +89,18 @@ export interface Services {
   readonly health: Health;
   readonly noticeWordings: NoticeWordings;
   readonly outbox: Outbox;
+  readonly ownAccess: OwnAccess;
   readonly pages: Pages;
+  readonly people: People;
   readonly pictureLibrary: PictureLibrary;
   readonly pictures: Pictures;
   readonly previews: Previews;
   readonly problems: Problems;
+  readonly secondStep: SecondStep;
   readonly selections: Selections;
   readonly servingPages: ServingPages;
-  readonly signInPlaces: SignInPlaces;
   readonly site: Site;
   readonly siteStarters: SiteStarters;
   readonly sitemaps: Sitemaps;
+  readonly tokens: Tokens;
 }

@@ -1,4 +1,5 @@
-export type { NewUser, TokenRecord } from './accounts/account-store.js';
+export type { Account, AccountChange, NewUser, OneTimeLinkRecord } from './accounts/account-rows.js';
+export type { TokenRecord } from './accounts/session-store.js';
 export type { ChangeRecord, FeedChange } from './units/change-log.js';
 export { type CopyReport, copyStore } from './copy-store.js';
 export { isPostgres, ownFolder } from './database.js';

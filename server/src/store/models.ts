@@ -8,13 +8,38 @@ const key = <T>(type: T): { type: T; primaryKey: true } => ({ type, primaryKey: 
 /** The columns of every table, by the name that the code has for it; the migrations, which make them, have the last word. */
 const TABLES = {
   site: ['site', { id, settings: JSON_TYPE }],
-  users: ['users', { id, email: STRING, name: STRING, passwordHash: STRING, role: STRING, createdAt: BIGINT }],
+  users: [
+    'users',
+    {
+      ...{ id, email: STRING, name: STRING, passwordHash: STRING, role: STRING, createdAt: BIGINT, isOff: BOOLEAN },
+      ...{ stepSecret: STRING, stepUsed: INTEGER, spareCodes: JSON_TYPE, seenAt: BIGINT },
+    },
+  ],
   sessions: [
     'sessions',
-    { tokenHash: key(STRING), userId: INTEGER, csrf: STRING, createdAt: BIGINT, expiresAt: BIGINT },
+    {
+      ...{ tokenHash: key(STRING), userId: INTEGER, csrf: STRING, createdAt: BIGINT, expiresAt: BIGINT },
+      ...{ usedAt: BIGINT, browser: STRING, address: STRING },
+    },
   ],
-  tokens: ['tokens', { id, userId: INTEGER, name: STRING, tokenHash: STRING, createdAt: BIGINT, lastUsedAt: BIGINT }],
-  setupLinks: ['setup_links', { hash: key(STRING), createdAt: BIGINT }],
+  tokens: [
+    'tokens',
+    {
+      ...{ id, userId: INTEGER, name: STRING, tokenHash: STRING, createdAt: BIGINT, lastUsedAt: BIGINT },
+      ...{ readOnly: BOOLEAN, expiresAt: BIGINT },
+    },
+  ],
+  oneTimeLinks: [
+    'one_time_links',
+    {
+      ...{ id, hash: STRING, purpose: STRING, userId: INTEGER, email: STRING, name: STRING, role: STRING },
+      ...{ byId: INTEGER, createdAt: BIGINT, expiresAt: BIGINT },
+    },
+  ],
+  doorLog: [
+    'door_log',
+    { id, at: BIGINT, what: STRING, userId: INTEGER, email: STRING, address: STRING, about: TEXT },
+  ],
   throttles: ['throttles', { key: key(STRING), hits: INTEGER, resetAt: BIGINT }],
   kinds: ['kinds', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER, importId: INTEGER }],
   categorySets: ['category_sets', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER }],

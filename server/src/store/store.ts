@@ -4,6 +4,8 @@ import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Transaction } from 'sequelize';
 import { AccountStore } from './accounts/account-store.js';
+import { DoorLogStore } from './accounts/door-log-store.js';
+import { SessionStore } from './accounts/session-store.js';
 import { CatalogRows } from './reading/catalog-rows.js';
 import { ChangeLog, feedChange } from './units/change-log.js';
 import type { FeedChange } from './units/change-log.js';
@@ -62,6 +64,8 @@ export class Store extends StoreReading {
   readonly files: FileStore;
   readonly imports: ImportStore;
   readonly throttles: ThrottleStore;
+  readonly sessions: SessionStore;
+  readonly doorLog: DoorLogStore;
   readonly catalogRows: CatalogRows;
   readonly log: ChangeLog;
   readonly due: DueWork;
@@ -87,6 +91,8 @@ export class Store extends StoreReading {
     this.files = new FileStore(models);
     this.imports = new ImportStore(models);
     this.throttles = new ThrottleStore(models);
+    this.sessions = new SessionStore(models);
+    this.doorLog = new DoorLogStore(models);
     this.catalogRows = new CatalogRows(dialect);
     this.log = new ChangeLog(dialect, models);
     const brief = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => this.brief(work);

@@ -106,6 +106,21 @@ export const ENGLISH = {
   'notice.signed-in.subject': '{who} signed in from a new place',
   'notice.signed-in.text':
     '{who} ({email}) signed in to {site} {moment} from {address}, where they have not signed in before. If that was somebody else, change the password and sign out everywhere.',
+  'notice.invitation.subject': '{who} invites you to work on {site}',
+  'notice.invitation.text':
+    '{who} invites you ({email}) to work on {site}. Open this link and choose a password. It works once, for 24 hours.',
+  'notice.invitation.why': 'If you do not know {site}, leave this mail alone; nothing happens then.',
+  'notice.password-link.subject': 'Choose another password for {site}',
+  'notice.password-link.text':
+    'Somebody asked for another password for {email} on {site}. Open this link to choose it. It works once, for 24 hours.',
+  'notice.password-link.why': 'If that was not you, leave this mail alone; your password stays as it is.',
+  'notice.access-changed.subject': '{site}: {what}',
+  'notice.access-changed.text': 'For {email} on {site}: {what}, {moment}.',
+  'notice.access-changed.why':
+    'If that was not you, choose another password with “I have forgotten it” on the sign-in page, and tell an owner of {site}.',
+  'notice.access.password': 'the password was changed',
+  'notice.access.email': 'the e-mail address was changed',
+  'notice.access.step-off': 'the second step was taken off',
   'notice.see': 'Its page:',
   'notice.why-rule': 'You get this mail because the rule for when {many} leave {site} names your address.',
   'notice.why-set': 'You get this mail because the notices of {site} name your address.',

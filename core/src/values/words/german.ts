@@ -207,6 +207,21 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'notice.signed-in.subject': '{who} hat sich von einem neuen Ort angemeldet',
   'notice.signed-in.text':
     '{who} ({email}) hat sich bei {site} {moment} von {address} angemeldet, wo das noch nie geschah. War es jemand anders, ändern Sie das Passwort und melden Sie sich überall ab.',
+  'notice.invitation.subject': '{who} lädt Sie zur Arbeit an {site} ein',
+  'notice.invitation.text':
+    '{who} lädt Sie ({email}) zur Arbeit an {site} ein. Öffnen Sie diesen Link und wählen Sie ein Passwort. Er gilt einmal, 24 Stunden lang.',
+  'notice.invitation.why': 'Kennen Sie {site} nicht, lassen Sie diese Nachricht liegen; dann geschieht nichts.',
+  'notice.password-link.subject': 'Ein anderes Passwort für {site}',
+  'notice.password-link.text':
+    'Jemand hat für {email} auf {site} um ein anderes Passwort gebeten. Öffnen Sie diesen Link, um es zu wählen. Er gilt einmal, 24 Stunden lang.',
+  'notice.password-link.why': 'Waren Sie es nicht, lassen Sie diese Nachricht liegen; Ihr Passwort bleibt, wie es ist.',
+  'notice.access-changed.subject': '{site}: {what}',
+  'notice.access-changed.text': 'Für {email} auf {site}: {what}, {moment}.',
+  'notice.access-changed.why':
+    'Waren Sie es nicht, wählen Sie auf der Anmeldeseite mit „Passwort vergessen“ ein anderes, und sagen Sie es einem Eigentümer von {site}.',
+  'notice.access.password': 'Das Passwort wurde geändert',
+  'notice.access.email': 'Die E-Mail-Adresse wurde geändert',
+  'notice.access.step-off': 'Der zweite Schritt wurde abgeschaltet',
   'notice.see': 'Die Seite dazu:',
   'notice.why-rule':
     'Sie erhalten diese Nachricht, weil die Regel, nach der {many} {site} verlassen, Ihre Adresse nennt.',

@@ -36,20 +36,6 @@ const MOST_ROWS_A_BATCH = 1000;
 const MOST_IN_A_BATCH = 20_000;
 const MOST_VIEWS = 100;
 
-export class SignInDto {
-  @IsString() @MaxLength(LONGEST_WORD) email!: string;
-  @IsString() @MaxLength(LONGEST_WORD) password!: string;
-}
-
-export class SetupDto extends SignInDto {
-  @IsString() @MaxLength(LONGEST_WORD) secret!: string;
-  @IsString() @MaxLength(120) name!: string;
-}
-
-export class TokenDto {
-  @IsString() @MaxLength(120) name!: string;
-}
-
 export class KeptFileDto {
   @Matches(/^[0-9a-f]{32}$/) hash!: string;
   @IsString() @MaxLength(200) name!: string;
@@ -77,6 +63,9 @@ export class SiteDto {
 
   /** Where maps get their pictures of the ground. */
   @IsOptional() @ValidateNested() @Type(() => MapTilesDto) mapTiles?: MapTilesDto | null;
+
+  /** After how many hours without a request people are signed out. */
+  @IsOptional() @IsInt() @Min(1) @Max(336) idleHours?: number;
 
   /** Where the site stands, "https://guide.example"; '' for wherever it is asked for. */
   @IsOptional() @IsString() @MaxLength(200) address?: string;

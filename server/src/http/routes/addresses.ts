@@ -17,6 +17,7 @@ export function addressRoutes({ addressBook }: Services): Route[] {
     route({
       method: 'post',
       path: '/addresses/look',
+      changesNothing: true,
       permission: 'read listings',
       summary: 'What is at each of some addresses of the site.',
       body: AddressesDto,

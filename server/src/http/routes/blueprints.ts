@@ -31,6 +31,7 @@ export function blueprintRoutes({ blueprints, blueprintZips, previews }: Service
     route({
       method: 'post',
       path: '/blueprint/plan',
+      changesNothing: true,
       permission: 'change structure',
       summary: 'What applying a blueprint would add, change and lack; nothing is changed.',
       body: BlueprintDto,
@@ -51,6 +52,7 @@ export function blueprintRoutes({ blueprints, blueprintZips, previews }: Service
     route({
       method: 'post',
       path: '/blueprint/preview',
+      changesNothing: true,
       permission: 'change structure',
       summary: 'The pages of a new site to which a blueprint is applied; nothing is changed here.',
       body: BlueprintDto,
@@ -73,6 +75,7 @@ export function blueprintRoutes({ blueprints, blueprintZips, previews }: Service
     route({
       method: 'post',
       path: '/blueprint/zip/plan',
+      changesNothing: true,
       permission: 'change structure',
       summary: 'What applying a blueprint zip, sent as the form part "file", would do; nothing is changed.',
       file: 'file',
@@ -84,6 +87,7 @@ export function blueprintRoutes({ blueprints, blueprintZips, previews }: Service
     route({
       method: 'post',
       path: '/blueprint/zip/preview',
+      changesNothing: true,
       permission: 'change structure',
       summary: 'The same of a blueprint zip, sent as the form part "file".',
       file: 'file',

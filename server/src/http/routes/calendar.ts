@@ -18,6 +18,7 @@ export function calendarRoutes({ calendar, calendarFeed }: Services): Route[] {
     route({
       method: 'post',
       path: '/kinds/:id/expiry/what-if',
+      changesNothing: true,
       permission: 'read listings',
       summary: 'When the listings of a kind would leave by another rule; nothing is changed.',
       body: WhatIfDto,

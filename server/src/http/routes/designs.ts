@@ -36,6 +36,7 @@ export function designRoutes({ designs, draftedPages, servingPages }: Services):
     route({
       method: 'post',
       path: '/designs/preview',
+      changesNothing: true,
       permission: 'design',
       summary: 'The model of a page by a design that nobody has saved, whatever is wrong with it.',
       body: DraftedPageDto,

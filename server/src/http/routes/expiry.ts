@@ -9,6 +9,7 @@ export function expiryRoutes({ expiry }: Services): Route[] {
     route({
       method: 'post',
       path: '/kinds/:id/expiry/plan',
+      changesNothing: true,
       permission: 'change structure',
       summary: 'What another expiry rule would do to the listings of a kind; nothing is changed.',
       body: ExpiryPlanDto,
@@ -18,6 +19,7 @@ export function expiryRoutes({ expiry }: Services): Route[] {
     route({
       method: 'post',
       path: '/site/zone/plan',
+      changesNothing: true,
       permission: 'change the site',
       summary: 'What another time zone would do to listings that leave by a rule; nothing is changed.',
       body: ZonePlanDto,

@@ -9,6 +9,7 @@ export function fieldChangeRoutes({ fieldChanges }: Services): Route[] {
     route({
       method: 'post',
       path: '/kinds/:id/type-change/plan',
+      changesNothing: true,
       permission: 'change structure',
       summary: 'What another type would make of the values of a field; nothing is changed.',
       body: TypeChangeDto,

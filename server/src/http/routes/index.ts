@@ -14,8 +14,11 @@ import { importRoutes } from './imports.js';
 import { kindRoutes } from './kinds.js';
 import { linkRoutes } from './links.js';
 import { listingRoutes } from './listings.js';
+import { oneTimeLinkRoutes } from './one-time-links.js';
 import { overviewRoutes } from './overview.js';
 import { outboxRoutes } from './outbox.js';
+import { ownAccessRoutes } from './own-access.js';
+import { peopleRoutes } from './people.js';
 import { pictureRoutes } from './pictures.js';
 import { selectionRoutes } from './selections.js';
 import { sessionRoutes } from './session.js';
@@ -28,6 +31,9 @@ import { siteStarterRoutes } from './site-starters.js';
 export function allRoutes(services: Services): Route[] {
   return [
     ...sessionRoutes(services),
+    ...oneTimeLinkRoutes(services),
+    ...ownAccessRoutes(services),
+    ...peopleRoutes(services),
     ...siteRoutes(services),
     ...kindRoutes(services),
     ...expiryRoutes(services),

@@ -49,6 +49,7 @@ export function kindRoutes({ kinds, draftedPages }: Services): Route[] {
     route({
       method: 'post',
       path: '/kinds/:id/addresses/plan',
+      changesNothing: true,
       permission: 'change structure',
       summary: 'What another pattern makes of the addresses of all listings, with those that would clash.',
       body: AddressPatternDto,

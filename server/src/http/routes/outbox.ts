@@ -8,6 +8,7 @@ export function outboxRoutes({ noticeWordings, outbox }: Services): Route[] {
     route({
       method: 'post',
       path: '/notices/preview',
+      changesNothing: true,
       permission: 'design',
       summary: 'The mail that another wording of a notice would make for a listing; nothing is kept.',
       body: NoticeWordingDto,

@@ -53,6 +53,7 @@ export function selectionRoutes({ selections }: Services): Route[] {
     route({
       method: 'post',
       path: '/selections/preview',
+      changesNothing: true,
       permission: 'read listings',
       summary: 'What a selection would give, saved or not: totals, first cards, and what each condition removes.',
       body: SelectionPreviewDto,
@@ -62,6 +63,7 @@ export function selectionRoutes({ selections }: Services): Route[] {
     route({
       method: 'post',
       path: '/selections/missing',
+      changesNothing: true,
       permission: 'read listings',
       summary: 'Listings that fail one condition of a selection alone.',
       body: SelectionPreviewDto,
@@ -79,6 +81,7 @@ export function selectionRoutes({ selections }: Services): Route[] {
     route({
       method: 'post',
       path: '/selections/explain',
+      changesNothing: true,
       permission: 'read listings',
       summary: 'Why a listing is not in a selection, or where in it it is.',
       body: SelectionExplainDto,

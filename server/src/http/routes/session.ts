@@ -1,38 +1,33 @@
 import type { SessionInfo } from '@plindo/core/contract';
-import { issue } from '@plindo/core/values';
-import type { Store as HitStore } from 'express-rate-limit';
-import { rateLimit } from 'express-rate-limit';
-import type { Tries } from '../../services/people/throttles.js';
-import { SetupDto, SignInDto } from '../dto/dtos.js';
-import { problemOf, sendProblem } from '../problem.js';
+import { SetupDto, SignInDto } from '../dto/people-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
-import { senderOf, sessionSecret, setSessionCookie } from '../session.js';
+import { fromOf, senderOf, sessionSecret, setSessionCookie } from '../session.js';
 import type { Services } from '../services.js';
+import { throttleBy } from '../throttle.js';
 
 /** Who isn't signed in yet sends no more than names and secrets. */
-const LARGEST_SIGN_IN = '4kb';
-const TRIES = 10;
-const WINDOW_IN_MS = 5 * 60_000;
+export const LARGEST_SIGN_IN = '4kb';
+/** Wrong passwords, links and codes from one address. */
+export const AT_THE_DOOR = {
+  ...{ what: 'sign-in', most: 10, stretchInMs: 5 * 60_000, wait: 'five minutes', countsRefusals: true },
+} as const;
 
-export function sessionRoutes({ accounts, live, signInPlaces, throttles }: Services): Route[] {
-  const throttle = rateLimit({
-    store: hitStore(() => throttles.triesOf('sign-in', WINDOW_IN_MS)),
-    windowMs: WINDOW_IN_MS,
-    limit: TRIES,
-    skipSuccessfulRequests: true,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: (_request, response) => {
-      sendProblem(response, problemOf([issue('request.too-many', { wait: 'five minutes' })]));
-    },
-  });
-  const info = async (user: SessionInfo['user'], csrf: string): Promise<SessionInfo> => ({
-    user,
-    csrf,
-    needsOwner: await accounts.needsOwner(),
-    site: live.site(),
-  });
+/** What the Desk is told of who is signed in. */
+export async function sessionInfo(
+  { accounts, live }: Services,
+  user: SessionInfo['user'],
+  csrf: string,
+): Promise<SessionInfo> {
+  const { notices, ...site } = live.site();
+  const needsOwner = await accounts.needsOwner();
+  // Whom the site writes to concerns nobody outside.
+  return { user, csrf, needsOwner, site: user && notices ? { ...site, notices } : site };
+}
+
+export function sessionRoutes(services: Services): Route[] {
+  const { accounts, throttles } = services;
+  const throttle = throttleBy(throttles, AT_THE_DOOR);
   return [
     route({
       method: 'get',
@@ -42,7 +37,7 @@ export function sessionRoutes({ accounts, live, signInPlaces, throttles }: Servi
       answers: 'SessionInfo',
       handle: ({ request }) => {
         const sender = senderOf(request);
-        return info(sender?.user ?? null, sender?.csrf ?? '');
+        return sessionInfo(services, sender?.user ?? null, sender?.csrf ?? '');
       },
     }),
     route({
@@ -56,11 +51,10 @@ export function sessionRoutes({ accounts, live, signInPlaces, throttles }: Servi
       before: throttle,
       async handle({ body, request, response }) {
         const old = sessionSecret(request);
-        const { user, secret, csrf } = await accounts.signIn(body.email, body.password);
+        const { user, secret, csrf } = await accounts.signIn({ ...body, code: body.code ?? '' }, fromOf(request));
         if (old) await accounts.signOut(old);
         setSessionCookie(request, response, secret);
-        await signInPlaces.note(user, request.ip ?? '', request.get('user-agent') ?? '');
-        return info(user, csrf);
+        return sessionInfo(services, user, csrf);
       },
     }),
     route({
@@ -73,9 +67,9 @@ export function sessionRoutes({ accounts, live, signInPlaces, throttles }: Servi
       answers: 'SessionInfo',
       before: throttle,
       async handle({ body, request, response }) {
-        const { user, secret, csrf } = await accounts.makeOwner(body);
+        const { user, secret, csrf } = await accounts.makeOwner(body, fromOf(request));
         setSessionCookie(request, response, secret);
-        return info(user, csrf);
+        return sessionInfo(services, user, csrf);
       },
     }),
     route({
@@ -93,23 +87,18 @@ export function sessionRoutes({ accounts, live, signInPlaces, throttles }: Servi
       method: 'delete',
       path: '/sessions',
       permission: 'manage own access',
-      summary: 'Sign out everywhere.',
+      summary: 'Sign out everywhere, and withdraw all access tokens.',
       async handle(call) {
-        await accounts.signOutEverywhere(signedIn(call));
+        await accounts.signOutEverywhere(signedIn(call), fromOf(call.request));
         setSessionCookie(call.request, call.response, null);
       },
     }),
+    route({
+      method: 'delete',
+      path: '/sessions/:session',
+      permission: 'manage own access',
+      summary: 'Sign out in one place.',
+      handle: (call) => accounts.endSession(signedIn(call), String(call.request.params['session'])),
+    }),
   ];
-}
-
-/** Tries as the rate limiter keeps them; they are asked for with the first one. */
-function hitStore(tries: () => Tries): HitStore {
-  return {
-    async increment(who) {
-      const { hits, resetAt } = await tries().count(who);
-      return { totalHits: hits, resetTime: new Date(resetAt) };
-    },
-    decrement: (who) => tries().discount(who),
-    resetKey: (who) => tries().forget(who),
-  };
 }

@@ -33,6 +33,7 @@ export function siteStarterRoutes({ siteStarters, examples, previews }: Services
     route({
       method: 'post',
       path: '/starter-files/check',
+      changesNothing: true,
       permission: 'design',
       summary: 'Check a card or a page from a file before anything is done with it; nothing is changed.',
       body: StarterFileDto,

@@ -1,9 +1,10 @@
-import { TokenDto } from '../dto/dtos.js';
+import { TokenDto } from '../dto/people-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
+import { fromOf } from '../session.js';
 import type { Services } from '../services.js';
 
-export function tokenRoutes({ accounts }: Services): Route[] {
+export function tokenRoutes({ tokens }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -11,7 +12,7 @@ export function tokenRoutes({ accounts }: Services): Route[] {
       permission: 'manage own access',
       summary: 'Your access tokens, without their secrets.',
       answers: 'TokenSummary[]',
-      handle: (call) => accounts.tokens(signedIn(call)),
+      handle: (call) => tokens.of(signedIn(call)),
     }),
     route({
       method: 'post',
@@ -20,14 +21,17 @@ export function tokenRoutes({ accounts }: Services): Route[] {
       summary: 'Make an access token for a script; the answer tells its secret once.',
       body: TokenDto,
       answers: 'NewToken',
-      handle: (call) => accounts.addToken(signedIn(call), call.body.name),
+      handle(call) {
+        const { name, readOnly = false, days = null } = call.body;
+        return tokens.add(signedIn(call), { name, readOnly, days }, fromOf(call.request));
+      },
     }),
     route({
       method: 'delete',
       path: '/tokens/:id',
       permission: 'manage own access',
       summary: 'Withdraw an access token.',
-      handle: (call) => accounts.removeToken(signedIn(call), call.id()),
+      handle: (call) => tokens.remove(signedIn(call), call.id(), fromOf(call.request)),
     }),
   ];
 }

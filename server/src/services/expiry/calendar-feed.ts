@@ -1,8 +1,9 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import ical from 'ical-generator';
 import type { CalendarEntry } from '@plindo/core/listings';
 import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
+import { digest } from '../people/secrets.js';
 import type { Store } from '../../store/index.js';
 import type { Calendar } from './calendar.js';
 
@@ -59,8 +60,4 @@ export class CalendarFeed {
 function namesOf({ listings, count }: CalendarEntry): string {
   const named = listings.slice(0, MOST_NAMED).map(({ title }) => title);
   return [...named, ...(count > named.length ? [`and ${count - named.length} more`] : [])].join('\n');
-}
-
-function digest(secret: string): string {
-  return createHash('sha256').update(secret).digest('hex');
 }

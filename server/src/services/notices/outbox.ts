@@ -20,13 +20,14 @@ export class Outbox {
 
   async one(id: number): Promise<MailWhole> {
     const mail = await this.found(id);
-    return { ...summaryOf(mail), text: mail.text, html: mail.html, messageId: mail.messageId };
+    const { text, html, messageId } = withoutSecrets(mail);
+    return { ...summaryOf(mail), text, html, messageId };
   }
 
   /** A mail as a file that mail programs open, with a name for it. */
   async file(id: number): Promise<{ name: string; content: Buffer }> {
     const mail = await this.found(id);
-    return { name: `mail-${id}.eml`, content: await mailFile(mail, this.mail.sender) };
+    return { name: `mail-${id}.eml`, content: await mailFile(withoutSecrets(mail), this.mail.sender) };
   }
 
   private async found(id: number): Promise<Mail> {
@@ -34,6 +35,12 @@ export class Outbox {
     if (!mail) throw Refusal.of('request.not-found');
     return mail;
   }
+}
+
+/** Links that open a door for whoever has them are for whom the mail goes to alone, not for all who read the outbox. */
+function withoutSecrets(mail: Mail): Mail {
+  const hidden = (text: string): string => text.replace(/#[\w-]{43}(?![\w-])/g, '#…');
+  return { ...mail, text: hidden(mail.text), html: hidden(mail.html) };
 }
 
 function summaryOf({ id, about, recipient, subject, at, state, sentAt, code, attempts, fault }: Mail): MailSummary {

@@ -1,6 +1,7 @@
 import type { Listing } from '@plindo/core/listings';
-import type { ListingNotice, Notice, PlainNotice } from '@plindo/core/notices';
-import { mailOfDay, mailOfNotice } from '@plindo/core/notices';
+import type { User } from '@plindo/core/contract';
+import type { ListingNotice, Notice, PersonalNotice, PlainNotice } from '@plindo/core/notices';
+import { mailOfDay, mailOfNotice, mailOfPerson } from '@plindo/core/notices';
 import type { Deed, Kind, NoticeTarget, SiteNotice } from '@plindo/core/structure';
 import { DEFAULT_NOTICES, isEmail } from '@plindo/core/structure';
 import { dayNumberAt, momentOfLocal } from '@plindo/core/time';
@@ -74,6 +75,24 @@ export class Telling {
     const said: PlainNotice = { about, subject, sentences: [words.say(`notice.${about}.text`, all)] };
     const recipients = [...new Set([...target.to, ...also])];
     await this.send([{ key: `${about} ${key}`, recipients, manner: target.manner, said }]);
+  }
+
+  /** Tells one person something of their own access, at once; `key` tells it from all others of that sort. */
+  async tellPerson(
+    about: PersonalNotice,
+    key: string,
+    values: WordValues,
+    { to, link }: { readonly to: string; readonly link: string },
+  ): Promise<void> {
+    const all = { site: this.site, email: to, ...values };
+    const mail = mailOfPerson(about, all, link, this.formats);
+    await this.unit.outbox.addMails([{ key: `${about} ${key} ${to}`, recipient: to, about, ...mail }]);
+  }
+
+  /** Tells somebody that their access was changed, in case it wasn't by them. */
+  tellOfAccess({ id, email }: User, what: 'password' | 'email' | 'step-off'): Promise<void> {
+    const values = { what: this.formats.words.say(`notice.access.${what}`), moment: this.moment() };
+    return this.tellPerson('access-changed', `${id} ${what} ${this.unit.now}`, values, { to: email, link: '' });
   }
 
   /** Sends everybody one mail with all that waits for it. */

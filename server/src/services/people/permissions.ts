@@ -16,10 +16,14 @@ export const PERMISSIONS = {
   'undo changes': ['owner', 'editor'],
   'read mails': ['owner', 'editor'],
   'manage own access': ROLES,
+  'manage people': ['owner'],
   'change the site': ['owner'],
 } as const satisfies Record<string, 'anyone' | readonly Role[]>;
 
 export type Act = keyof typeof PERMISSIONS;
+
+/** What opens the door itself: only who has signed in with a browser does it, no access token. */
+export const WITH_SESSION: ReadonlySet<Act> = new Set<Act>(['manage own access', 'manage people']);
 
 /** What an act is done to, where that matters. */
 export interface Subject {

@@ -3,19 +3,29 @@ import { isIPv6 } from 'node:net';
 import type { User } from '@plindo/core/contract';
 import type { Store } from '../../store/index.js';
 import { Telling } from '../notices/telling.js';
+import type { From } from './door-log.js';
 
-/** Notices when somebody signs in from where they never did before. */
+/** From where people sign in; tells them when somebody does from where they never did before. */
 export class SignInPlaces {
   constructor(private readonly store: Store) {}
 
   /** A place is a network with a browser; only a hash of it is kept. */
-  async note(user: User, address: string, browser: string): Promise<void> {
-    const place = createHash('sha256')
+  placeOf({ address, browser }: From): string {
+    return createHash('sha256')
       .update(`${networkOf(address)} ${browser}`)
       .digest('hex');
+  }
+
+  /** Whether somebody has signed in from there before. */
+  isKnown(user: User, from: From): Promise<boolean> {
+    return this.store.aside((unit) => unit.hasSignedInFrom(user.id, this.placeOf(from)));
+  }
+
+  async note(user: User, from: From): Promise<void> {
+    const place = this.placeOf(from);
     await this.store.aside(async (unit) => {
       if (!(await unit.noteSignIn(user.id, place))) return;
-      const values = { who: user.name, email: user.email, address };
+      const values = { who: user.name, email: user.email, address: from.address };
       await new Telling(unit).tellOfSite('signed-in', `${user.id} ${place}`, values, [user.email]);
     });
   }

@@ -13,6 +13,7 @@ import * as addresses from './0012-addresses.js';
 import * as drafts from './0013-drafts.js';
 import * as examples from './0014-examples.js';
 import * as dueWork from './0015-due-work.js';
+import * as people from './0016-people.js';
 import type { Migration } from './migrate.js';
 
 /** All migrations by their names, oldest first. */
@@ -32,4 +33,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0013-drafts': drafts,
   '0014-examples': examples,
   '0015-due-work': dueWork,
+  '0016-people': people,
 };

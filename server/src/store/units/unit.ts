@@ -16,6 +16,7 @@ import type {
 import { makeCategory, storedDefinition } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import { literal } from 'sequelize';
+import { AccountRows } from '../accounts/account-rows.js';
 import type { ImportRecord } from './import-store.js';
 import type { KindDeparture } from '../due/due-rows.js';
 import { DueRows } from '../due/due-rows.js';
@@ -39,6 +40,7 @@ export class Unit extends UnitReading {
   readonly departed = new Map<number, KindDeparture>();
   readonly due: DueRows;
   readonly outbox: OutboxRows;
+  readonly people: AccountRows;
   private readonly before: Structure;
 
   constructor(base: UnitBase) {
@@ -46,6 +48,7 @@ export class Unit extends UnitReading {
     this.before = base.structure;
     this.due = new DueRows(base.models, base.transaction, this.statements);
     this.outbox = new OutboxRows(base.models, base.transaction, this.statements, base.now);
+    this.people = new AccountRows(base.models, base.transaction);
   }
 
   /** `importId` is the change of the import that the kind comes with; until it is done nobody sees the kind. */
@@ -261,6 +264,11 @@ export class Unit extends UnitReading {
     for (const ownerId of kinds) await this.statements.delete('taken_names', { scope: 'kind', ownerId });
     await this.statements.delete('kinds', { id: kinds });
     await this.statements.delete('changes', { id: changeId });
+  }
+
+  /** Whether somebody has signed in from a place before. */
+  async hasSignedInFrom(userId: number, place: string): Promise<boolean> {
+    return (await this.statements.select('sign_in_places', { userId, place })).length > 0;
   }
 
   /** Notes from where somebody signed in; answers whether they signed in before, but from elsewhere. */
