@@ -97,14 +97,8 @@ export interface Assembly {
 }
 
 /** Opens the store, repairs what nobody answers for any more, and puts all services together. */
-export async function assemble({
-  folder,
-  database = null,
-  clock,
-  tell,
-  tellDoor = () => undefined,
-  mail = NO_MAIL,
-}: AssemblyParts): Promise<Assembly> {
+export async function assemble(parts: AssemblyParts): Promise<Assembly> {
+  const { folder, database = null, clock, tell, tellDoor = () => undefined, mail = NO_MAIL } = parts;
   const { store, giveUp } = await openStore({ folder, database, clock });
   const live = new Live(store, clock, new CatalogFiles(join(folder, 'catalogs')), tell);
   const [node, tellIt] = [randomUUID(), tell ?? ((): void => undefined)];

@@ -11,3 +11,4 @@ export * from './run-api';
 export * from './session-api';
 export * from './selections-api';
 export * from './starters-api';
+export * from './people-api';

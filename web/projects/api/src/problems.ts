@@ -18,3 +18,8 @@ export function issuesOf(error: unknown): readonly Issue[] {
 export function sentenceOf(error: unknown): string {
   return issuesOf(error)[0]?.message ?? '';
 }
+
+/** The code of the first thing that is wrong; '' for none. */
+export function codeOf(error: unknown): string {
+  return issuesOf(error)[0]?.code ?? '';
+}

@@ -1,7 +1,7 @@
 import { HttpClient } from '@angular/common/http';
 import type { HttpInterceptorFn } from '@angular/common/http';
-import { Injectable, inject, signal } from '@angular/core';
-import type { Changed, SessionInfo, TokenSummary } from '@plindo/core/contract';
+import { Injectable, computed, inject, signal } from '@angular/core';
+import type { Changed, InvitedTo, SessionInfo } from '@plindo/core/contract';
 import type { SiteSettings } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 import { tap } from 'rxjs';
@@ -11,6 +11,8 @@ import { markSignedIn } from './signed-in-mark';
 @Injectable({ providedIn: 'root' })
 export class SessionStore {
   readonly session = signal<SessionInfo | null>(null);
+  /** Whether whoever is signed in may change the structure, the site and people. */
+  readonly isOwner = computed(() => this.session()?.user?.role === 'owner');
 }
 
 /** Sends the session's token with every change. */
@@ -29,8 +31,10 @@ export class SessionApi {
     return this.http.get<SessionInfo>('/api/session').pipe(tap((session) => this.keep(session)));
   }
 
-  signIn(email: string, password: string): Observable<SessionInfo> {
-    const sent = this.http.post<SessionInfo>('/api/session', { email, password });
+  /** `code` of the second step; '' for none. */
+  signIn(email: string, password: string, code: string): Observable<SessionInfo> {
+    const given = { email, password, ...(code !== '' && { code }) };
+    const sent = this.http.post<SessionInfo>('/api/session', given);
     return sent.pipe(tap((session) => this.keep(session)));
   }
 
@@ -43,6 +47,10 @@ export class SessionApi {
     return this.http.delete<void>('/api/session').pipe(tap(() => this.keep(null)));
   }
 
+  leave(password: string): Observable<void> {
+    return this.http.post<void>('/api/me/leave', { password }).pipe(tap(() => this.keep(null)));
+  }
+
   signOutEverywhere(): Observable<void> {
     return this.http.delete<void>('/api/sessions').pipe(tap(() => this.keep(null)));
   }
@@ -51,16 +59,21 @@ export class SessionApi {
     return this.http.put<Changed<SiteSettings>>('/api/site', settings);
   }
 
-  tokens(): Observable<TokenSummary[]> {
-    return this.http.get<TokenSummary[]>('/api/tokens');
+  invitedTo(secret: string): Observable<InvitedTo> {
+    return this.http.post<InvitedTo>('/api/invitations/look', { secret });
   }
 
-  addToken(name: string): Observable<TokenSummary & { secret: string }> {
-    return this.http.post<TokenSummary & { secret: string }>('/api/tokens', { name });
+  accept(given: { secret: string; name: string; password: string }): Observable<SessionInfo> {
+    const sent = this.http.post<SessionInfo>('/api/invitations/accept', given);
+    return sent.pipe(tap((session) => this.keep(session)));
   }
 
-  removeToken(id: number): Observable<void> {
-    return this.http.delete<void>(`/api/tokens/${id}`);
+  forgotten(email: string): Observable<void> {
+    return this.http.post<void>('/api/passwords/forgotten', { email });
+  }
+
+  newPassword(given: { secret: string; password: string }): Observable<void> {
+    return this.http.post<void>('/api/passwords/new', given);
   }
 
   private keep(session: SessionInfo | null): void {

@@ -3,6 +3,7 @@ import type { CanActivateFn, Routes } from '@angular/router';
 import { Router } from '@angular/router';
 import { SessionStore } from '@plindo/api';
 import { mayLeave } from './shared/may-hold-work';
+import { homeOf } from './shell/home-of';
 
 const signedIn: CanActivateFn = (_route, { url }) => {
   const [session, router] = [inject(SessionStore).session(), inject(Router)];
@@ -12,12 +13,32 @@ const signedIn: CanActivateFn = (_route, { url }) => {
 /** The Desk's pages, by stage. Each is loaded when it is first opened. */
 export const DESK_ROUTES: Routes = [
   { path: 'sign-in', loadComponent: async () => (await import('./shell/sign-in')).SignIn, title: 'Sign in' },
+  {
+    path: 'forgotten',
+    loadComponent: async () => (await import('./shell/forgotten')).Forgotten,
+    title: 'Another password',
+  },
+  {
+    path: 'new-password',
+    loadComponent: async () => (await import('./shell/new-password')).NewPassword,
+    title: 'Choose another password',
+  },
+  {
+    path: 'invitation',
+    loadComponent: async () => (await import('./shell/invitation')).Invitation,
+    title: 'Invitation',
+  },
   { path: 'setup', loadComponent: async () => (await import('./shell/setup')).Setup, title: 'Make the owner' },
   {
     path: '',
     canActivate: [signedIn],
     children: [
-      { path: '', pathMatch: 'full', redirectTo: 'shape' },
+      { path: '', pathMatch: 'full', redirectTo: () => homeOf(inject(SessionStore).session()?.user ?? null) },
+      {
+        path: 'me',
+        title: 'Your access',
+        loadComponent: async () => (await import('./own-access/own-access-page')).OwnAccessPage,
+      },
       { path: 'shape', title: 'Shape', loadComponent: async () => (await import('./shape/shape-page')).ShapePage },
       {
         path: 'shape/from-file',
@@ -72,6 +93,11 @@ export const DESK_ROUTES: Routes = [
         title: 'Listing',
         loadComponent: async () => (await import('./fill/form/form-page')).FormPage,
         canDeactivate: [mayLeave],
+      },
+      {
+        path: 'run/people',
+        title: 'People',
+        loadComponent: async () => (await import('./run/people/people-page')).PeoplePage,
       },
       {
         path: 'run/calendar',
@@ -171,7 +197,7 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./arrange/arrange-page')).ArrangePage,
       },
       { path: 'run', title: 'Run', loadComponent: async () => (await import('./run/run-page')).RunPage },
-      { path: '**', redirectTo: 'shape' },
+      { path: '**', redirectTo: '' },
     ],
   },
 ];

@@ -60,7 +60,7 @@ export class ArrangePage {
   private readonly store = inject(KindsStore);
 
   protected readonly kind = this.store.kindOf(this.kindId);
-  protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
+  protected readonly mayChange = this.session.isOwner;
   protected readonly preview = signal<DesignedPage | null>(null);
   protected readonly places = signal<readonly string[]>([]);
   protected readonly pagers = PAGER_WORDS;

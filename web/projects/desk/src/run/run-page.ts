@@ -2,15 +2,14 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { MatButtonModule } from '@angular/material/button';
 import { CatalogApi, SessionStore } from '@plindo/api';
 import type { ChangeSummary } from '@plindo/core/contract';
-import { AccessPanel } from './access-panel';
 import { SitePanel } from './site-panel';
 import { KindList } from '../shared/kind-list';
 import { Notices } from '../shared/notices';
 
-/** What was changed and by whom, with a way back; the site's settings; access. */
+/** What was changed and by whom, with a way back; the site's settings. */
 @Component({
   selector: 'pl-run-page',
-  imports: [AccessPanel, KindList, MatButtonModule, SitePanel],
+  imports: [KindList, MatButtonModule, SitePanel],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="desk-stage">
@@ -58,7 +57,6 @@ import { Notices } from '../shared/notices';
           }
         </section>
         <pl-site-panel />
-        <pl-access-panel />
       </div>
     </div>
   `,

@@ -14,7 +14,7 @@ import { EffectsPanel } from './expiry/effects-panel';
   imports: [EffectsPanel, MatButtonModule, MatFormFieldModule, MatInputModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (store.session()?.user?.role === 'owner') {
+    @if (store.isOwner()) {
       <form class="panel" (submit)="save($event)">
         <h2>The site</h2>
         <div class="parts">
@@ -27,6 +27,16 @@ import { EffectsPanel } from './expiry/effects-panel';
               }
             </mat-form-field>
           }
+          <label class="idle">
+            <span>Sign people out when they have done nothing for</span>
+            <select class="plain-select" name="idleHours">
+              @for (one of idle; track one.hours) {
+                <option [value]="one.hours" [selected]="one.hours === (store.session()?.site?.idleHours ?? 12)">
+                  {{ one.label }}
+                </option>
+              }
+            </select>
+          </label>
         </div>
         @if (zonePlan(); as plan) {
           <div class="zone" role="status">
@@ -85,7 +95,19 @@ export class SitePanel {
       hint: 'A tag such as en-GB or pt-PT: how numbers and dates are written and sorted',
     },
     { name: 'zone', label: 'Time zone', hint: 'Such as Europe/Lisbon' },
+    {
+      name: 'address',
+      label: 'Address',
+      hint: 'Where the site stands, such as https://guide.example; for links in mails',
+    },
   ] as const;
+  protected readonly idle = [
+    { hours: 1, label: 'an hour' },
+    { hours: 4, label: '4 hours' },
+    { hours: 12, label: '12 hours' },
+    { hours: 24, label: 'a day' },
+    { hours: 168, label: 'a week' },
+  ];
   /** What another zone would do, before it is saved; null where nothing is asked. */
   protected readonly zonePlan = signal<readonly ZoneEffects[] | null>(null);
   private typed: Partial<SiteSettings> = {};
@@ -98,7 +120,9 @@ export class SitePanel {
     const form = new FormData(event.target as HTMLFormElement);
     const part = (name: string): string => String(form.get(name) ?? '').trim();
     const zone = part('zone');
-    this.typed = { name: part('name'), tagline: part('tagline'), locale: part('locale'), zone };
+    const idleHours = Number(part('idleHours'));
+    const rest = { address: part('address').replace(/\/$/, ''), idleHours };
+    this.typed = { name: part('name'), tagline: part('tagline'), locale: part('locale'), zone, ...rest };
     this.zonePlan.set(null);
     if (zone === this.store.session()?.site?.zone) return this.send();
     // What another zone does is shown before it is done.

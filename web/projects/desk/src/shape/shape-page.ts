@@ -4,6 +4,7 @@ import { RouterLink } from '@angular/router';
 import type { KindSummary } from '@plindo/core/contract';
 import { fieldType } from '@plindo/core/structure';
 import type { Field } from '@plindo/core/structure';
+import { SessionStore } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
 import { KindsStore } from '../shared/kinds-store';
 import { ExamplesNote } from './starters/examples-note';
@@ -24,6 +25,7 @@ interface Step {
   styleUrl: './shape-page.scss',
 })
 export class ShapePage {
+  protected readonly isOwner = inject(SessionStore).isOwner;
   private readonly store = inject(KindsStore);
 
   protected readonly kinds = this.store.kinds;

@@ -1,8 +1,53 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
+import { SessionStore } from '@plindo/api';
+import type { IconName } from '@plindo/listing-view';
 import { Icon } from '@plindo/listing-view';
 import { CategorySetsStore } from './category-sets-store';
 import { KindsStore } from './kinds-store';
+
+/** A page of a stage that belongs to no kind. */
+interface StageLink {
+  readonly to: string;
+  readonly icon: IconName;
+  readonly label: string;
+}
+
+/** Of the stage Run, above the kinds. */
+const RUN: readonly StageLink[] = [
+  { to: '/run', icon: 'history', label: 'Log and settings' },
+  { to: '/run/calendar', icon: 'event', label: 'Calendar' },
+  { to: '/run/notices', icon: 'notes', label: 'Notices' },
+  { to: '/run/outbox', icon: 'mail', label: 'Outbox' },
+  { to: '/run/people', icon: 'group', label: 'People' },
+];
+/** Of Run for owners alone. */
+const OF_OWNERS = new Set(['/run/people']);
+
+/** Below the kinds. */
+const BELOW: Readonly<Record<string, { readonly heading: string; readonly links: readonly StageLink[] }>> = {
+  fill: {
+    heading: 'All kinds',
+    links: [
+      { to: '/fill/problems', icon: 'warning', label: 'Problems' },
+      { to: '/fill/pictures', icon: 'photo_library', label: 'Pictures' },
+    ],
+  },
+  arrange: {
+    heading: 'Across kinds',
+    links: [
+      { to: '/arrange/pages', icon: 'view_agenda', label: 'Pages' },
+      { to: '/arrange/frame', icon: 'menu', label: 'Header and footer' },
+      { to: '/arrange/selections', icon: 'checklist', label: 'Selections' },
+      { to: '/arrange/looks', icon: 'palette', label: 'Looks' },
+      { to: '/arrange/drafts', icon: 'draft', label: 'Drafts' },
+      { to: '/arrange/troubles', icon: 'warning', label: 'Troubles' },
+      { to: '/arrange/use', icon: 'account_tree', label: 'Use of designs' },
+      { to: '/arrange/addresses', icon: 'link', label: 'Addresses' },
+      { to: '/arrange/words', icon: 'format_quote', label: 'Words' },
+    ],
+  },
+};
 
 /** The slim list of kinds on the left of a stage. */
 @Component({
@@ -12,18 +57,11 @@ import { KindsStore } from './kinds-store';
   template: `
     <nav aria-label="Kinds">
       @if (stage() === 'run') {
-        <a routerLink="/run" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: true }">
-          <span class="name"><pl-icon name="history" />Log and settings</span>
-        </a>
-        <a routerLink="/run/calendar" routerLinkActive="here">
-          <span class="name"><pl-icon name="event" />Calendar</span>
-        </a>
-        <a routerLink="/run/notices" routerLinkActive="here">
-          <span class="name"><pl-icon name="notes" />Notices</span>
-        </a>
-        <a routerLink="/run/outbox" routerLinkActive="here">
-          <span class="name"><pl-icon name="mail" />Outbox</span>
-        </a>
+        @for (link of runLinks(); track link.to) {
+          <a [routerLink]="link.to" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: link.to === '/run' }">
+            <span class="name"><pl-icon [name]="link.icon" />{{ link.label }}</span>
+          </a>
+        }
         <h2>Leaving the site</h2>
       }
       @for (entry of shown(); track entry.kind.id) {
@@ -41,44 +79,13 @@ import { KindsStore } from './kinds-store';
           }
         </a>
       }
-      @if (stage() === 'fill') {
-        <h2>All kinds</h2>
-        <a routerLink="/fill/problems" routerLinkActive="here">
-          <span class="name"><pl-icon name="warning" />Problems</span>
-        </a>
-        <a routerLink="/fill/pictures" routerLinkActive="here">
-          <span class="name"><pl-icon name="photo_library" />Pictures</span>
-        </a>
-      }
-      @if (stage() === 'arrange') {
-        <h2>Across kinds</h2>
-        <a routerLink="/arrange/pages" routerLinkActive="here">
-          <span class="name"><pl-icon name="view_agenda" />Pages</span>
-        </a>
-        <a routerLink="/arrange/frame" routerLinkActive="here">
-          <span class="name"><pl-icon name="menu" />Header and footer</span>
-        </a>
-        <a routerLink="/arrange/selections" routerLinkActive="here">
-          <span class="name"><pl-icon name="checklist" />Selections</span>
-        </a>
-        <a routerLink="/arrange/looks" routerLinkActive="here">
-          <span class="name"><pl-icon name="palette" />Looks</span>
-        </a>
-        <a routerLink="/arrange/drafts" routerLinkActive="here">
-          <span class="name"><pl-icon name="draft" />Drafts</span>
-        </a>
-        <a routerLink="/arrange/troubles" routerLinkActive="here">
-          <span class="name"><pl-icon name="warning" />Troubles</span>
-        </a>
-        <a routerLink="/arrange/use" routerLinkActive="here">
-          <span class="name"><pl-icon name="account_tree" />Use of designs</span>
-        </a>
-        <a routerLink="/arrange/addresses" routerLinkActive="here">
-          <span class="name"><pl-icon name="link" />Addresses</span>
-        </a>
-        <a routerLink="/arrange/words" routerLinkActive="here">
-          <span class="name"><pl-icon name="format_quote" />Words</span>
-        </a>
+      @if (belowOf(); as below) {
+        <h2>{{ below.heading }}</h2>
+        @for (link of below.links; track link.to) {
+          <a [routerLink]="link.to" routerLinkActive="here">
+            <span class="name"><pl-icon [name]="link.icon" />{{ link.label }}</span>
+          </a>
+        }
       }
       @if (stage() === 'shape') {
         <a routerLink="/shape/new" routerLinkActive="here"
@@ -158,6 +165,12 @@ import { KindsStore } from './kinds-store';
 export class KindList {
   readonly stage = input.required<string>();
   protected readonly base = computed(() => (this.stage() === 'run' ? '/run/expiry' : `/${this.stage()}`));
+  private readonly session = inject(SessionStore);
+  protected readonly belowOf = computed(() => BELOW[this.stage()]);
+  protected readonly runLinks = computed(() => {
+    const isOwner = this.session.isOwner();
+    return RUN.filter(({ to }) => isOwner || !OF_OWNERS.has(to));
+  });
   private readonly store = inject(KindsStore);
   private readonly setsStore = inject(CategorySetsStore);
   protected readonly sets = this.setsStore.sets;

@@ -1,10 +1,10 @@
-import { DOCUMENT } from '@angular/common';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { Router } from '@angular/router';
 import { SessionApi, sentenceOf } from '@plindo/api';
+import { secretInAddress } from './secret-in-address';
 
 /** Makes the owner, with the one-time link that is printed at the first start. */
 @Component({
@@ -25,8 +25,8 @@ import { SessionApi, sentenceOf } from '@plindo/api';
       </mat-form-field>
       <mat-form-field>
         <mat-label>Password</mat-label>
-        <input matInput type="password" name="password" autocomplete="new-password" required minlength="10" />
-        <mat-hint>At least 10 characters</mat-hint>
+        <input matInput type="password" name="password" autocomplete="new-password" required minlength="12" />
+        <mat-hint>At least 12 characters</mat-hint>
       </mat-form-field>
       @if (refused()) {
         <p class="issues" role="alert">{{ refused() }}</p>
@@ -40,8 +40,7 @@ export class Setup {
   protected readonly refused = signal('');
   private readonly api = inject(SessionApi);
   private readonly router = inject(Router);
-  /** The secret stands behind "#", which browsers don't send to servers or log. */
-  private readonly secret = inject(DOCUMENT).location.hash.slice(1);
+  private readonly secret = secretInAddress();
 
   protected make(event: Event): void {
     event.preventDefault();

@@ -16,6 +16,13 @@ interface Stage {
   readonly does: string;
 }
 
+const STAGES: readonly Stage[] = [
+  { path: 'shape', label: 'Shape', does: 'Which kinds of listing there are, and their fields' },
+  { path: 'fill', label: 'Fill', does: 'Enter and correct listings' },
+  { path: 'arrange', label: 'Arrange', does: 'Facets, sort choices, cards and pages' },
+  { path: 'run', label: 'Run', does: 'What leaves when, who is told, what was changed' },
+];
+
 /** The signed-in side: the bar with the stages, and the page below it. */
 @Component({
   selector: 'pl-desk',
@@ -26,7 +33,7 @@ interface Stage {
       <header>
         <a class="name" routerLink="/shape">{{ session()?.site?.name }}</a>
         <nav aria-label="Stages">
-          @for (stage of stages; track stage.path) {
+          @for (stage of stages(); track stage.path) {
             <a
               [routerLink]="'/' + stage.path"
               routerLinkActive="here"
@@ -67,7 +74,7 @@ interface Stage {
         <a class="see" href="/" target="_blank" rel="noopener"><pl-icon name="open_in_new" />See the site</a>
         <button matButton [matMenuTriggerFor]="account">{{ user.name }}</button>
         <mat-menu #account="matMenu">
-          <a mat-menu-item routerLink="/run">Access and settings</a>
+          <a mat-menu-item routerLink="/me">Your access</a>
           <button mat-menu-item (click)="showShortcuts()">Keys</button>
           <button mat-menu-item (click)="signOut()">Sign out</button>
         </mat-menu>
@@ -95,12 +102,8 @@ export class Shell {
     void this.sets.reload();
   });
   protected readonly session = computed(() => this.store.session());
-  protected readonly stages: readonly Stage[] = [
-    { path: 'shape', label: 'Shape', does: 'Which kinds of listing there are, and their fields' },
-    { path: 'fill', label: 'Fill', does: 'Enter and correct listings' },
-    { path: 'arrange', label: 'Arrange', does: 'Facets, sort choices, cards and pages' },
-    { path: 'run', label: 'Run', does: 'What leaves when, who is told, what was changed' },
-  ];
+  /** A contributor sees no listings but their own. */
+  protected readonly stages = computed(() => (this.session()?.user?.role === 'contributor' ? [] : STAGES));
 
   /** Keys that serve everywhere; where somebody types, undoing belongs to the text. */
   protected key(event: KeyboardEvent): void {

@@ -62,7 +62,7 @@ export class SelectionPage {
 
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
-  protected readonly mayChange = computed(() => this.session.session()?.user?.role === 'owner');
+  protected readonly mayChange = this.session.isOwner;
   protected readonly allKinds = computed(() => (this.kindsStore.kinds() ?? []).map(({ kind }) => kind));
   protected readonly saved = signal<Selection | null>(null);
   protected readonly draft = signal<SelectionDefinition | null>(null);

@@ -54,7 +54,7 @@ export class CalendarPage {
   /** On a narrow screen days are too narrow for words. */
   protected readonly showsTable = signal(matchMedia('(max-width: 52rem)').matches);
   protected readonly open = signal<CalendarEntry | null>(null);
-  protected readonly isOwner = computed(() => this.session.session()?.user?.role === 'owner');
+  protected readonly isOwner = this.session.isOwner;
   private readonly now = Date.now();
   protected readonly from = this.dayStart(-BACK_IN_DAYS);
   protected readonly today = this.now;

@@ -66,7 +66,7 @@ export class ExpiryPage implements MayHoldWork {
   protected readonly momentField = { ...BUILT_IN_FIELDS.leavesAt, label: 'The moment' };
   protected readonly units = SPAN_UNITS;
   protected readonly kind = this.store.kindOf(this.kindId);
-  protected readonly isOwner = computed(() => this.session.session()?.user?.role === 'owner');
+  protected readonly isOwner = this.session.isOwner;
   /** The rule as it is being changed; null for none. */
   protected readonly rule = signal<ExpiryRule | null>(null);
   protected readonly changed = signal(false);

@@ -38,7 +38,7 @@ export class NoticesPage {
   protected readonly told = TOLD;
   protected readonly hours = Array.from({ length: 24 }, (_, hour) => hour);
   protected readonly refused = signal('');
-  protected readonly isOwner = computed(() => this.session.session()?.user?.role === 'owner');
+  protected readonly isOwner = this.session.isOwner;
   protected readonly zone = computed(() => this.context().zone);
   protected readonly settings = computed(
     (): NoticeSettings => this.session.session()?.site?.notices ?? DEFAULT_NOTICES,

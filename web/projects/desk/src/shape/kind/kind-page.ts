@@ -14,7 +14,7 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink } from '@angular/router';
-import { CatalogApi, issuesOf } from '@plindo/api';
+import { CatalogApi, SessionStore, issuesOf } from '@plindo/api';
 import { fieldsOnCard } from '@plindo/core/design';
 import type { Changed } from '@plindo/core/contract';
 import type { Field, FieldTypeName, Kind, KindDefinition, Link } from '@plindo/core/structure';
@@ -57,6 +57,7 @@ export class KindPage implements MayHoldWork {
   /** From the address; "new" for a kind that is being made. */
   readonly kindId = input.required<string>();
 
+  protected readonly isOwner = inject(SessionStore).isOwner;
   private readonly api = inject(CatalogApi);
   private readonly designs = inject(DesignsStore);
   private readonly dialog = inject(MatDialog);

@@ -49,7 +49,9 @@ const PAGES: readonly Place[] = [
   { icon: 'event', label: 'Calendar', about: 'Page', link: ['/run/calendar'], words: 'leaves expiry featured feed' },
   { icon: 'notes', label: 'Notices', about: 'Page', link: ['/run/notices'], words: 'mail told who' },
   { icon: 'mail', label: 'Outbox', about: 'Page', link: ['/run/outbox'], words: 'mails sent eml' },
-  { icon: 'history', label: 'Changes', about: 'Page', link: ['/run'], words: 'run log undo settings access tokens' },
+  { icon: 'group', label: 'People', about: 'Page', link: ['/run/people'], words: 'invite role users log door' },
+  { icon: 'person', label: 'Your access', about: 'Page', link: ['/me'], words: 'password tokens second step sign out' },
+  { icon: 'history', label: 'Changes', about: 'Page', link: ['/run'], words: 'run log undo settings' },
   {
     icon: 'upload_file',
     label: 'Start from a CSV file',
