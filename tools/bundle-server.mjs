@@ -13,6 +13,7 @@ await build({
   entryPoints: {
     plindo: 'server/dist/src/main.js',
     move: 'server/dist/src/move.js',
+    safekeeping: 'server/dist/src/safekeeping.js',
     'render-worker': 'server/dist/src/site/render-worker.js',
   },
   outdir: 'server/dist/start',

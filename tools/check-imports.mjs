@@ -27,9 +27,10 @@ const SERVER_EDGES = {
   live: ['store'],
   site: ['store', 'live'],
   services: ['store', 'live'],
-  jobs: ['store', 'live', 'services'],
+  backup: ['store', 'live', 'site', 'services'],
+  jobs: ['store', 'live', 'services', 'backup'],
   standins: [],
-  http: ['services', 'live', 'site'],
+  http: ['services', 'live', 'site', 'backup'],
 };
 /** Drivers of databases, with the folder of the store that alone may use each. */
 const DRIVERS = { sqlite3: 'sqlite', pg: 'postgres' };

@@ -1,6 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { chmod, mkdir } from 'node:fs/promises';
 import { join } from 'node:path';
+import { makeBackup } from './backup/backup.js';
+import type { BackupParts } from './backup/backups.js';
+import { Backups } from './backup/backups.js';
 import type { Services } from './http/services.js';
 import { Clock } from './jobs/clock.js';
 import { Mailer } from './jobs/mailer.js';
@@ -70,6 +73,8 @@ export interface AssemblyParts {
   readonly tell?: Tell;
   /** Tells who came in, who was refused, and whose access was changed. */
   readonly tellDoor?: TellDoor;
+  /** Where backups lie, and what makes them. */
+  readonly backups?: Pick<BackupParts, 'folder' | 'run'>;
   /** By what mails are sent; without a server they stay in the outbox. */
   readonly mail?: MailParts;
 }
@@ -114,7 +119,8 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const pages = new Pages(store, live);
   const drafts = new Drafts(store, live, editing);
   const mailer = new Mailer({ store, node, clock, ...mail });
-  const dueClock = new Clock({ store, editing, drafts, mailer, node, clock, tell: tellIt });
+  const backups = new Backups({ store, clock, tell: tellIt, ...backupsOf(parts) });
+  const dueClock = new Clock({ store, editing, drafts, mailer, backups, node, clock, tell: tellIt });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
   const services: Services = {
@@ -123,6 +129,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     ...ofMails(store, live, mail),
     ...ofTables(store, live, editing),
     ...ofStructure(store, live, editing),
+    backups,
     live,
     health: new Health(store, live),
     imports,
@@ -169,6 +176,15 @@ async function openStore({
     await giveUp();
     throw error;
   }
+}
+
+/** Where backups lie, and what makes them: this process, unless another one does. */
+function backupsOf({ folder, database, clock, backups }: AssemblyParts): Pick<BackupParts, 'folder' | 'run'> {
+  const kept = { folder, database: database ?? join(folder, 'plindo.sqlite') };
+  return {
+    folder: backups?.folder ?? join(folder, 'backups'),
+    run: backups?.run ?? ((path) => makeBackup(kept, path, clock())),
+  };
 }
 
 function ofPeople(

@@ -33,14 +33,18 @@ describe('Settings from the environment', () => {
     expect(proxies('10.0.0.5, 10.1.0.0/16')).toEqual(['10.0.0.5', '10.1.0.0/16']);
     expect(proxies('::1')).toEqual(['::1']);
     for (const said of ['yes', 'true', 'any', '0.0.0.0/0', '::/0', '11', '-1', '10.0.0.0/', '300.1.1.1']) {
-      expect(() => proxies(said)).withContext(said).toThrowError(/PLINDO_TRUST_PROXY must be/);
+      expect(() => proxies(said))
+        .withContext(said)
+        .toThrowError(/PLINDO_TRUST_PROXY must be/);
     }
   });
 
   it('take the address of the site without what stands behind it', () => {
     expect(configFrom({ PLINDO_ADDRESS: 'https://guide.example/' }).address).toBe('https://guide.example');
     for (const said of ['guide.example', 'https://guide.example/x', 'ftp://guide.example', 'https://a@guide.example']) {
-      expect(() => configFrom({ PLINDO_ADDRESS: said })).withContext(said).toThrowError(/PLINDO_ADDRESS must be/);
+      expect(() => configFrom({ PLINDO_ADDRESS: said }))
+        .withContext(said)
+        .toThrowError(/PLINDO_ADDRESS must be/);
     }
   });
 });

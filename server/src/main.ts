@@ -3,6 +3,7 @@ import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { assemble } from './assemble.js';
+import { backupsBy } from './backup/backup-process.js';
 import { configFrom } from './config.js';
 import { makeApp } from './http/app.js';
 import { pageHeaders } from './http/security.js';
@@ -12,6 +13,8 @@ import { SitePages } from './site/site-pages.js';
 
 /** What is written can be read by this user of the machine alone: folders 0700, files 0600. */
 const OWN_FILES_ONLY = 0o077;
+/** The program that makes backups; it lies beside this one, as a source file and in the build. */
+const SAFEKEEPING = fileURLToPath(new URL('./safekeeping.js', import.meta.url));
 const STOP_AFTER_IN_MS = 5000;
 /**
  * How long a resting connection is kept. Proxies commonly keep theirs for 60 s (nginx, `keepalive_timeout` of its upstream
@@ -28,6 +31,7 @@ async function main(): Promise<void> {
     folder: config.dataFolder,
     database: config.database,
     clock: shiftedClock(config.clockShiftFile),
+    backups: { folder: config.backupFolder, run: backupsBy(SAFEKEEPING, process.env) },
     mail: { server: config.mailServer, sender: config.mailSender },
     tell: (error, sentence) => log.error({ err: error }, sentence),
     tellDoor: (event) => log.info(event, 'door'),

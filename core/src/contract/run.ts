@@ -57,3 +57,29 @@ export interface ZoneEffects {
   readonly many: string;
   readonly effects: ExpiryEffects;
 }
+
+/** A backup that was made, or could not be. */
+export interface BackupSummary {
+  readonly id: number;
+  /** ISO 8601. */
+  readonly at: string;
+  /** Of its file. */
+  readonly name: string;
+  readonly bytes: number;
+  readonly rows: number;
+  /** Pictures and files. */
+  readonly files: number;
+  readonly tookInMs: number;
+  /** By restoring it aside and comparing, or by comparing its files alone. */
+  readonly verified: 'restored' | 'read';
+  /** Why it could not be made; '' for one that was. */
+  readonly fault: string;
+}
+
+export interface Backups {
+  /** Where they lie on the server. */
+  readonly folder: string;
+  readonly isRunning: boolean;
+  /** The last one first. */
+  readonly backups: readonly BackupSummary[];
+}

@@ -34,6 +34,8 @@ export interface SiteSettings {
   readonly mapTiles?: MapTiles | null;
   /** Where the site stands, "https://guide.example"; left out, or '', for wherever it is asked for. */
   readonly address?: string;
+  /** Backups that Plindo makes by itself, every day at an hour of the site's zone, and how many it keeps; null for none. */
+  readonly backups?: { readonly hour: number; readonly keep: number } | null;
   /** After how many hours without a request people are signed out; left out for 12. */
   readonly idleHours?: number;
   /** What the site tells of itself, and to whom; left out for nothing. */

@@ -1,6 +1,7 @@
 import { IANAZone } from 'luxon';
 
 const DAY_IN_MS = 86_400_000;
+const HOUR_IN_MS = 3_600_000;
 const MINUTE_IN_MS = 60_000;
 
 /** Whether a text names a time zone of the IANA database, such as "Europe/Lisbon". */
@@ -34,4 +35,11 @@ export function momentOfLocal(local: number, zone: string): number {
 /** Days since 1970-01-01 of the calendar day that a zone has at a moment. */
 export function dayNumberAt(momentInMs: number, zone: string): number {
   return Math.floor(localInMs(momentInMs, zone) / DAY_IN_MS);
+}
+
+/** The next moment after one at which it is an hour, 0 to 23, in a zone; all in milliseconds since 1970. */
+export function nextAtHour(afterInMs: number, hour: number, zone: string): number {
+  const today = dayNumberAt(afterInMs, zone);
+  const at = (day: number): number => momentOfLocal(day * DAY_IN_MS + hour * HOUR_IN_MS, zone);
+  return at(today) > afterInMs ? at(today) : at(today + 1);
 }

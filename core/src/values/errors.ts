@@ -133,6 +133,7 @@ export const ERROR_CATALOGUE = {
   'auth.read-only': 'This access token may only read.',
   'people.taken': 'Somebody with the address {email} is here already.',
   'people.last-owner': 'A directory needs an owner. Make somebody else an owner first.',
+  'backup.running': 'A backup is being made already. Wait until it is there.',
   'token.too-many': 'There are {most} access tokens already. Withdraw one first.',
   'change.clash':
     'Somebody else took that name, address or value at the same moment. Nothing was changed; look again and choose another.',

@@ -62,6 +62,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
   ],
   owner: [
     ...['GET /people', 'PATCH /people/:id', 'POST /people/:id/password-link', 'GET /door'],
+    ...['GET /backups', 'POST /backups', 'GET /backups/:id/zip'],
     ...['POST /people/invitations', 'DELETE /people/invitations/:id'],
     ...['DELETE /category-sets/:id', 'DELETE /kinds/:id', 'DELETE /links/:id', 'DELETE /selections/:id'],
     ...['GET /blueprint', 'GET /blueprint/zip', 'POST /blueprint', 'POST /blueprint/plan', 'POST /blueprint/zip'],

@@ -36,8 +36,8 @@ function sendFile({ files, previews }: Services): RequestHandler {
     const hash = String(request.params['hash']);
     const file = (await files.find(hash)) ?? (await previews.file(hash));
     if (!file) return void response.status(404).end();
-    const name = String(request.params['name']);
-    response.attachment(name).type(file.type).set('Cache-Control', 'public, max-age=31536000, immutable');
+    // Under its own name: an address with another one would make it look like something else.
+    response.attachment(file.name).type(file.type).set('Cache-Control', 'public, max-age=31536000, immutable');
     sendKept(response.set('X-Content-Type-Options', 'nosniff'), file.path);
   };
 }

@@ -25,6 +25,7 @@ const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
   'people.taken': 409,
   'people.last-owner': 409,
   'token.too-many': 409,
+  'backup.running': 409,
   'request.not-found': 404,
   'change.clash': 409,
   'change.conflict': 409,

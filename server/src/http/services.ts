@@ -1,4 +1,5 @@
 import type { PreviewedPage, User } from '@plindo/core/contract';
+import type { Backups } from '../backup/backups.js';
 import type { Live } from '../live/live.js';
 import type { AddressBook } from '../site/address-book.js';
 import type { DraftedPages } from '../site/drafted-pages.js';
@@ -58,6 +59,7 @@ export interface Previews {
 export interface Services {
   readonly accounts: Accounts;
   readonly addressBook: AddressBook;
+  readonly backups: Backups;
   readonly batches: Batches;
   readonly bin: Bin;
   readonly handOrders: HandOrders;

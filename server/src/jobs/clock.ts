@@ -1,6 +1,7 @@
 import { Refusal } from '@plindo/core/values';
 import { setImmediate as breath } from 'node:timers/promises';
 import type { Tell } from '../live/live.js';
+import type { Backups } from '../backup/backups.js';
 import type { Drafts } from '../services/design/drafts.js';
 import type { Editing } from '../services/editing.js';
 import { Telling } from '../services/notices/telling.js';
@@ -9,6 +10,7 @@ import type { Mailer } from './mailer.js';
 import { DepartureWork } from './departures.js';
 import { RenewalWork } from './renewals.js';
 import { Repeated } from './repeated.js';
+import { ScheduledBackups } from './scheduled-backups.js';
 
 /** So many departures are carried out in one transaction, so that editors between two of them hardly wait. */
 const DEPARTURES_AT_ONCE = 100;
@@ -18,6 +20,7 @@ export interface ClockParts {
   readonly editing: Editing;
   readonly drafts: Drafts;
   readonly mailer: Mailer;
+  readonly backups: Backups;
   /** Tells this node from others. */
   readonly node: string;
   readonly clock: () => Date;
@@ -35,6 +38,8 @@ export class Clock {
   private readonly looks: Repeated;
   /** Mails wait for nothing else, and nothing waits for a slow mail server. */
   private readonly mails: Repeated;
+  /** Nothing waits for a backup. */
+  private readonly backups: Repeated;
 
   constructor(private readonly parts: ClockParts) {
     this.departures = new DepartureWork(parts.editing, parts.node);
@@ -48,16 +53,22 @@ export class Clock {
       () => mailer.sendAll(() => this.mails.isStopped),
       (error) => tell(error, 'Mails that wait could not be looked at.'),
     );
+    const scheduled = new ScheduledBackups(parts.store, parts.backups, parts.node, parts.clock);
+    this.backups = new Repeated(
+      () => scheduled.look(),
+      (error) => tell(error, 'Backups could not be looked at.'),
+    );
   }
 
   /** Begins to look by itself. */
   start(): void {
     this.looks.start();
     this.mails.start();
+    this.backups.start();
   }
 
   async stop(): Promise<void> {
-    await Promise.all([this.looks.stop(), this.mails.stop()]);
+    await Promise.all([this.looks.stop(), this.mails.stop(), this.backups.stop()]);
     this.parts.mailer.close();
   }
 
@@ -65,6 +76,7 @@ export class Clock {
   async doDue(): Promise<void> {
     await this.looks.now();
     await this.mails.now();
+    await this.backups.now();
   }
 
   private async look(): Promise<void> {

@@ -14,6 +14,15 @@ export { messageIdOf, type NewMail, type WaitingNotice } from './outbox/outbox-r
 export { Turns } from './turns.js';
 export { titleOf, Unit } from './units/unit.js';
 export { type Holder, uniqueKey } from './units/unique-rows.js';
-export { writeWhole } from './media/write-whole.js';
+export { syncFolder, writeWhole } from './media/write-whole.js';
 export { completeDesign } from './records.js';
 export type { AddressScope } from './units/former-addresses.js';
+export {
+  copyDatabase,
+  type DatabaseSums,
+  integrityFaults,
+  restoreDatabase,
+  sumsOf,
+  upgradeDatabase,
+  withTrialDatabase,
+} from './backup/database-copy.js';

@@ -36,10 +36,7 @@ const TABLES = {
       ...{ byId: INTEGER, createdAt: BIGINT, expiresAt: BIGINT },
     },
   ],
-  doorLog: [
-    'door_log',
-    { id, at: BIGINT, what: STRING, userId: INTEGER, email: STRING, address: STRING, about: TEXT },
-  ],
+  doorLog: ['door_log', { id, at: BIGINT, what: STRING, userId: INTEGER, email: STRING, address: STRING, about: TEXT }],
   throttles: ['throttles', { key: key(STRING), hits: INTEGER, resetAt: BIGINT }],
   kinds: ['kinds', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER, importId: INTEGER }],
   categorySets: ['category_sets', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER }],
@@ -104,6 +101,13 @@ const TABLES = {
     {
       ...{ id, task: STRING, subject: INTEGER, dueAt: BIGINT, state: JSON_TYPE, attempts: INTEGER },
       ...{ notBefore: BIGINT, node: STRING, leaseUntil: BIGINT, fault: TEXT },
+    },
+  ],
+  backups: [
+    'backups',
+    {
+      ...{ id, at: BIGINT, name: STRING, bytes: BIGINT, rows: BIGINT, files: BIGINT, tookInMs: BIGINT },
+      ...{ verified: STRING, fault: TEXT },
     },
   ],
   calendarFeeds: ['calendar_feeds', { hash: key(STRING), createdAt: BIGINT }],

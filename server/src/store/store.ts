@@ -6,6 +6,7 @@ import type { Transaction } from 'sequelize';
 import { AccountStore } from './accounts/account-store.js';
 import { DoorLogStore } from './accounts/door-log-store.js';
 import { SessionStore } from './accounts/session-store.js';
+import { BackupStore } from './backup/backup-store.js';
 import { CatalogRows } from './reading/catalog-rows.js';
 import { ChangeLog, feedChange } from './units/change-log.js';
 import type { FeedChange } from './units/change-log.js';
@@ -66,6 +67,7 @@ export class Store extends StoreReading {
   readonly throttles: ThrottleStore;
   readonly sessions: SessionStore;
   readonly doorLog: DoorLogStore;
+  readonly backups: BackupStore;
   readonly catalogRows: CatalogRows;
   readonly log: ChangeLog;
   readonly due: DueWork;
@@ -93,6 +95,7 @@ export class Store extends StoreReading {
     this.throttles = new ThrottleStore(models);
     this.sessions = new SessionStore(models);
     this.doorLog = new DoorLogStore(models);
+    this.backups = new BackupStore(models);
     this.catalogRows = new CatalogRows(dialect);
     this.log = new ChangeLog(dialect, models);
     const brief = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => this.brief(work);

@@ -2,7 +2,9 @@ import { isEmail } from '../field-types/email.js';
 import type { NoticeManner } from '../expiry/expiry-rule.js';
 
 /** What the site tells of itself; what happens to listings that leave, the rules of their kinds tell. */
-export const SITE_NOTICES = ['featured-ended', 'import-finished', 'problems', 'signed-in'] as const;
+export const SITE_NOTICES = [
+  ...['featured-ended', 'import-finished', 'problems', 'signed-in', 'backup-made', 'backup-failed'],
+] as const;
 export type SiteNotice = (typeof SITE_NOTICES)[number];
 
 /** Who is told of something, and how. */

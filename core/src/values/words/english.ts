@@ -103,6 +103,11 @@ export const ENGLISH = {
   'notice.import-finished.text': '{who} brought in {count} {many} from {file}. Rows that were refused: {refused}.',
   'notice.problems.subject': '{site}: something could not be done',
   'notice.problems.text': 'Plindo could not do what was due: {fault} It tries again by itself.',
+  'notice.backup-made.subject': '{site}: a backup was made',
+  'notice.backup-made.text':
+    'A backup of {site} was made and verified {moment}: {rows} rows, {size}. Keep a copy on another machine.',
+  'notice.backup-failed.subject': '{site}: no backup could be made',
+  'notice.backup-failed.text': 'No backup of {site} could be made {moment}: {fault}',
   'notice.signed-in.subject': '{who} signed in from a new place',
   'notice.signed-in.text':
     '{who} ({email}) signed in to {site} {moment} from {address}, where they have not signed in before. If that was somebody else, change the password and sign out everywhere.',

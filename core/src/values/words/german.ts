@@ -204,6 +204,11 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'notice.import-finished.text': '{who} hat {count} {many} aus {file} hereingeholt. Abgelehnte Zeilen: {refused}.',
   'notice.problems.subject': '{site}: etwas ging nicht',
   'notice.problems.text': 'Plindo konnte nicht tun, was fällig war: {fault} Es versucht es von selbst wieder.',
+  'notice.backup-made.subject': '{site}: eine Sicherung wurde gemacht',
+  'notice.backup-made.text':
+    'Eine Sicherung von {site} wurde {moment} gemacht und geprüft: {rows} Zeilen, {size}. Bewahren Sie eine Kopie auf einem anderen Rechner auf.',
+  'notice.backup-failed.subject': '{site}: keine Sicherung',
+  'notice.backup-failed.text': 'Von {site} konnte {moment} keine Sicherung gemacht werden: {fault}',
   'notice.signed-in.subject': '{who} hat sich von einem neuen Ort angemeldet',
   'notice.signed-in.text':
     '{who} ({email}) hat sich bei {site} {moment} von {address} angemeldet, wo das noch nie geschah. War es jemand anders, ändern Sie das Passwort und melden Sie sich überall ab.',

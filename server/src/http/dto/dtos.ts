@@ -48,6 +48,12 @@ export class MapTilesDto {
   @IsString() @MaxLength(LONGEST_WORD) credit!: string;
 }
 
+/** Backups every day at an hour, and how many are kept. */
+export class BackupScheduleDto {
+  @IsInt() @Min(0) @Max(23) hour!: number;
+  @IsInt() @Min(1) @Max(365) keep!: number;
+}
+
 /** Of the settings of the site those that change. */
 export class SiteDto {
   @IsOptional() @IsString() @MaxLength(120) name?: string;
@@ -63,6 +69,9 @@ export class SiteDto {
 
   /** Where maps get their pictures of the ground. */
   @IsOptional() @ValidateNested() @Type(() => MapTilesDto) mapTiles?: MapTilesDto | null;
+
+  /** When backups are made by themselves; null for never. */
+  @IsOptional() @ValidateNested() @Type(() => BackupScheduleDto) backups?: BackupScheduleDto | null;
 
   /** After how many hours without a request people are signed out. */
   @IsOptional() @IsInt() @Min(1) @Max(336) idleHours?: number;

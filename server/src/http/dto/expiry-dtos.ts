@@ -106,6 +106,8 @@ export class ToldDto implements Partial<Record<SiteNotice, NoticeTargetDto>> {
   @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'import-finished'?: NoticeTargetDto;
   @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) problems?: NoticeTargetDto;
   @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'signed-in'?: NoticeTargetDto;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'backup-made'?: NoticeTargetDto;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'backup-failed'?: NoticeTargetDto;
 }
 
 export class NoticeSettingsDto {

@@ -1,6 +1,7 @@
 import type { Route } from '../route.js';
 import type { Services } from '../services.js';
 import { addressRoutes } from './addresses.js';
+import { backupRoutes } from './backups.js';
 import { blueprintRoutes } from './blueprints.js';
 import { calendarRoutes } from './calendar.js';
 import { categorySetRoutes } from './category-sets.js';
@@ -34,6 +35,7 @@ export function allRoutes(services: Services): Route[] {
     ...oneTimeLinkRoutes(services),
     ...ownAccessRoutes(services),
     ...peopleRoutes(services),
+    ...backupRoutes(services),
     ...siteRoutes(services),
     ...kindRoutes(services),
     ...expiryRoutes(services),

@@ -3,9 +3,10 @@ import { buffer } from 'node:stream/consumers';
 import { hashesIn } from '@plindo/core/exchange';
 import type { Blueprint } from '@plindo/core/exchange';
 import { Refusal, sizeWords } from '@plindo/core/values';
-import yauzl from 'yauzl';
+import type yauzl from 'yauzl';
 import { ZipFile } from 'yazl';
 import type { Store } from '../../store/index.js';
+import { entriesOf, openZip, streamOf } from '../zip-reading.js';
 import type { Files } from '../media/files.js';
 import type { Pictures } from '../media/pictures.js';
 
@@ -57,9 +58,9 @@ export class BlueprintZips {
 
   /** Opens a zip for the time of `work`, which gets the document in it and what comes with it. */
   async read<T>(path: string, work: (document: unknown, things: BroughtThings) => Promise<T>): Promise<T> {
-    const zip = await openZip(path);
+    const zip = await openZip(path, notAZip);
     try {
-      const entries = await entriesOf(zip);
+      const entries = await entriesOf(zip, MOST_ENTRIES, notAZip);
       const document = await parsedEntry(zip, entries.get(DOCUMENT), LARGEST_DOCUMENT_IN_BYTES);
       if (document === null) throw Refusal.of('blueprint.zip', { reason: `there is no ${DOCUMENT} in it.` });
       return await work(document, await this.thingsIn(zip, entries));
@@ -103,36 +104,11 @@ export class BlueprintZips {
   }
 }
 
-/** Opens a zip; names that lead out of it are refused by the reader. */
-function openZip(path: string): Promise<yauzl.ZipFile> {
-  const options = { lazyEntries: true, autoClose: false, strictFileNames: true, validateEntrySizes: true };
-  return new Promise((resolve, reject) => {
-    yauzl.open(path, options, (error, zip) => (error ? reject(notAZip(error)) : resolve(zip)));
-  });
-}
-
-function entriesOf(zip: yauzl.ZipFile): Promise<Map<string, yauzl.Entry>> {
-  const entries = new Map<string, yauzl.Entry>();
-  return new Promise((resolve, reject) => {
-    zip.on('entry', (entry: yauzl.Entry) => {
-      entries.set(entry.fileName, entry);
-      if (entries.size > MOST_ENTRIES)
-        reject(Refusal.of('blueprint.zip', { reason: 'there are too many files in it.' }));
-      else zip.readEntry();
-    });
-    zip.on('end', () => resolve(entries));
-    zip.on('error', (error: Error) => reject(notAZip(error)));
-    zip.readEntry();
-  });
-}
-
 async function dataOf(zip: yauzl.ZipFile, entry: yauzl.Entry, largest: number): Promise<Buffer> {
   if (entry.uncompressedSize > largest) {
     throw Refusal.of('blueprint.zip', { reason: `${entry.fileName} is larger than ${sizeWords(largest)}.` });
   }
-  const stream = await new Promise<Readable>((resolve, reject) => {
-    zip.openReadStream(entry, (error, opened) => (error ? reject(notAZip(error)) : resolve(opened)));
-  });
+  const stream = await streamOf(zip, entry, notAZip);
   // The reader ends with an error when more comes out than the entry promised.
   return buffer(stream).catch((error: unknown) => Promise.reject(notAZip(error)));
 }

@@ -17,6 +17,7 @@ const WORK_WORDS: Readonly<Record<Task, string>> = {
   featured: 'A listing that is featured no longer',
   drafts: 'Drafts whose moment has come',
   digest: 'The mails of the day',
+  backup: 'The backup',
 };
 
 /** Looks through everything for what went wrong without anybody entering a wrong value. */

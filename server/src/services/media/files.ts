@@ -65,9 +65,9 @@ export class Files {
   }
 
   /** Where the bytes of a kept file lie, with its type; null when there is no such file. */
-  async find(hash: string): Promise<{ path: string; type: string } | null> {
+  async find(hash: string): Promise<{ path: string; type: string; name: string } | null> {
     const file = /^[0-9a-f]{32}$/.test(hash) ? await this.store.files.find(hash) : null;
-    return file && { path: join(this.folder, hash), type: file.type };
+    return file && { path: join(this.folder, hash), type: file.type, name: file.name };
   }
 }
 

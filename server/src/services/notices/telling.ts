@@ -4,7 +4,7 @@ import type { ListingNotice, Notice, PersonalNotice, PlainNotice } from '@plindo
 import { mailOfDay, mailOfNotice, mailOfPerson } from '@plindo/core/notices';
 import type { Deed, Kind, NoticeTarget, SiteNotice } from '@plindo/core/structure';
 import { DEFAULT_NOTICES, isEmail } from '@plindo/core/structure';
-import { dayNumberAt, momentOfLocal } from '@plindo/core/time';
+import { dayNumberAt, nextAtHour } from '@plindo/core/time';
 import type { WordValues } from '@plindo/core/values';
 import { Formats } from '@plindo/core/values';
 import type { NewMail, Unit, WaitingNotice } from '../../store/index.js';
@@ -27,9 +27,6 @@ interface OnItsWay {
   readonly manner: NoticeTarget['manner'];
   readonly said: Notice;
 }
-
-const DAY_IN_MS = 86_400_000;
-const HOUR_IN_MS = 3_600_000;
 
 /** Writes what people are told into the outbox, in the unit of what causes it. */
 export class Telling {
@@ -147,10 +144,7 @@ export class Telling {
 
   /** The next time that mails of the day go out. */
   private nextDigest(): number {
-    const { zone } = this.formats;
-    const today = dayNumberAt(this.unit.now, zone);
-    const at = (day: number): number => momentOfLocal(day * DAY_IN_MS + this.settings.hour * HOUR_IN_MS, zone);
-    return at(today) > this.unit.now ? at(today) : at(today + 1);
+    return nextAtHour(this.unit.now, this.settings.hour, this.formats.zone);
   }
 
   private ofListing(about: ListingNotice['about'], kind: Kind, listing: Listing, moment: number): ListingNotice {

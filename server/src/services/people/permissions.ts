@@ -17,13 +17,14 @@ export const PERMISSIONS = {
   'read mails': ['owner', 'editor'],
   'manage own access': ROLES,
   'manage people': ['owner'],
+  'keep backups': ['owner'],
   'change the site': ['owner'],
 } as const satisfies Record<string, 'anyone' | readonly Role[]>;
 
 export type Act = keyof typeof PERMISSIONS;
 
-/** What opens the door itself: only who has signed in with a browser does it, no access token. */
-export const WITH_SESSION: ReadonlySet<Act> = new Set<Act>(['manage own access', 'manage people']);
+/** What opens the door itself, or hands out what lies behind it: only who has signed in with a browser does it, no access token. */
+export const WITH_SESSION: ReadonlySet<Act> = new Set<Act>(['manage own access', 'manage people', 'keep backups']);
 
 /** What an act is done to, where that matters. */
 export interface Subject {

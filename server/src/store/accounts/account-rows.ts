@@ -77,7 +77,10 @@ export class AccountRows {
   }
 
   /** Ends all sessions of somebody but the one whose hash is given, and withdraws their tokens. */
-  async signOut(userId: number, but: { readonly tokenHash?: string; readonly keepsTokens?: boolean } = {}): Promise<void> {
+  async signOut(
+    userId: number,
+    but: { readonly tokenHash?: string; readonly keepsTokens?: boolean } = {},
+  ): Promise<void> {
     const { transaction } = this;
     const others = but.tokenHash === undefined ? {} : { tokenHash: { [Op.ne]: but.tokenHash } };
     await this.models.sessions.destroy({ where: { userId, ...others }, transaction });

@@ -37,7 +37,9 @@ export class SessionStore {
   }
 
   /** A session with whose it is, unless they are switched off. */
-  async owner(tokenHash: string): Promise<(Pick<SessionRecord, 'csrf' | 'expiresAt' | 'usedAt'> & { user: User }) | null> {
+  async owner(
+    tokenHash: string,
+  ): Promise<(Pick<SessionRecord, 'csrf' | 'expiresAt' | 'usedAt'> & { user: User }) | null> {
     const row = await this.row(
       'SELECT users.*, sessions."csrf", sessions."expiresAt", sessions."usedAt" FROM sessions ' +
         'JOIN users ON users."id" = sessions."userId" WHERE sessions."tokenHash" = :tokenHash',

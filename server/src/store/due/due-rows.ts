@@ -2,6 +2,7 @@ import type { Departure, Listing } from '@plindo/core/listings';
 import { departureOf } from '@plindo/core/listings';
 import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
 import type { Kind, StoredKind } from '@plindo/core/structure';
+import { nextAtHour } from '@plindo/core/time';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../models.js';
 import type { Row } from '../rows.js';
@@ -40,6 +41,7 @@ export class DueRows {
     await this.followFeatured(entries);
     await this.followRules(entries, scene);
     if (entries.some(({ entity }) => entity === 'design')) await this.putDrafts(scene.after);
+    await this.followBackups(scene);
   }
 
   /** What is known of the departures of some listings, by their numbers. */
@@ -127,6 +129,12 @@ export class DueRows {
         before: underWay ? underWay.before : had,
       } satisfies RenewalState);
     }
+  }
+
+  /** Where the schedule of backups or the zone is another one, the next is made by that. */
+  private async followBackups({ before: { site: before }, after: { site }, now }: DueScene): Promise<void> {
+    const isSame = JSON.stringify(before.backups) === JSON.stringify(site.backups) && before.zone === site.zone;
+    if (!isSame) await this.put('backup', 0, site.backups ? nextAtHour(now, site.backups.hour, site.zone) : null);
   }
 
   /** When the next drafts are published by themselves. */

@@ -12,9 +12,10 @@ import { LATEST_AGAIN_IN_MS, claimRows } from './claims.js';
 /**
  * Work that is due at moments, with what it is about: what happens to a listing that leaves (a listing), finding out anew
  * what will happen to all listings of a kind (a kind), a listing that is featured no longer (a listing), drafts that are
- * published at a moment, and mails of a whole day (the site: 0).
+ * published at a moment, mails of a whole day, and backups
+ * (the site: 0).
  */
-export const TASKS = ['departure', 'departures', 'featured', 'drafts', 'digest'] as const;
+export const TASKS = ['departure', 'departures', 'featured', 'drafts', 'digest', 'backup'] as const;
 export type Task = (typeof TASKS)[number];
 
 /** What is known of the departure of a listing. */

@@ -21,7 +21,7 @@ export async function writeWhole(path: string, content: Uint8Array | Iterable<Ui
 }
 
 /** Has the names in a folder lie on the disk. */
-async function syncFolder(path: string): Promise<void> {
+export async function syncFolder(path: string): Promise<void> {
   const folder = await open(path);
   try {
     await folder.sync();

@@ -14,6 +14,7 @@ import * as drafts from './0013-drafts.js';
 import * as examples from './0014-examples.js';
 import * as dueWork from './0015-due-work.js';
 import * as people from './0016-people.js';
+import * as backups from './0017-backups.js';
 import type { Migration } from './migrate.js';
 
 /** All migrations by their names, oldest first. */
@@ -34,4 +35,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0014-examples': examples,
   '0015-due-work': dueWork,
   '0016-people': people,
+  '0017-backups': backups,
 };

@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { CalendarView, MailWhole, MailWindow, ZoneEffects } from '@plindo/core/contract';
+import type { Backups, CalendarView, MailWhole, MailWindow, ZoneEffects } from '@plindo/core/contract';
 import type { CalendarEntry, ExpiryEffects } from '@plindo/core/listings';
 import type { ListingNotice, MailText } from '@plindo/core/notices';
 import type { ExpiryRule } from '@plindo/core/structure';
@@ -32,6 +32,15 @@ export class RunApi {
   /** When the listings of a kind would leave by another rule. */
   whatIf(kindId: number, expiry: ExpiryRule | null, from: number, until: number): Observable<CalendarEntry[]> {
     return this.http.post<CalendarEntry[]>(`/api/kinds/${kindId}/expiry/what-if`, { expiry, from, until });
+  }
+
+  backups(): Observable<Backups> {
+    return this.http.get<Backups>('/api/backups');
+  }
+
+  /** Begins a backup; it goes on afterwards. */
+  beginBackup(): Observable<void> {
+    return this.http.post<void>('/api/backups', {});
   }
 
   /** Gives the feed of the calendar a new secret address. */

@@ -100,6 +100,11 @@ export const DESK_ROUTES: Routes = [
         loadComponent: async () => (await import('./run/people/people-page')).PeoplePage,
       },
       {
+        path: 'run/backups',
+        title: 'Backups',
+        loadComponent: async () => (await import('./run/backups/backups-page')).BackupsPage,
+      },
+      {
         path: 'run/calendar',
         title: 'Calendar',
         loadComponent: async () => (await import('./run/calendar/calendar-page')).CalendarPage,

@@ -14,7 +14,7 @@ import { Reading } from '../shared/reading';
   template: `
     <section class="panel">
       <h2>Where you are signed in</h2>
-      <div class="scroll">
+      <div class="wide-table">
         <table class="data-table">
           <thead>
             <tr>

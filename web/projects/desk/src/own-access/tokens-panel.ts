@@ -35,7 +35,7 @@ const DAYS = [
         </div>
       }
       @if (tokens().length) {
-        <div class="scroll">
+        <div class="wide-table">
           <table class="data-table">
             <thead>
               <tr>

@@ -20,9 +20,10 @@ const RUN: readonly StageLink[] = [
   { to: '/run/notices', icon: 'notes', label: 'Notices' },
   { to: '/run/outbox', icon: 'mail', label: 'Outbox' },
   { to: '/run/people', icon: 'group', label: 'People' },
+  { to: '/run/backups', icon: 'backup', label: 'Backups' },
 ];
 /** Of Run for owners alone. */
-const OF_OWNERS = new Set(['/run/people']);
+const OF_OWNERS = new Set(['/run/people', '/run/backups']);
 
 /** Below the kinds. */
 const BELOW: Readonly<Record<string, { readonly heading: string; readonly links: readonly StageLink[] }>> = {

@@ -16,6 +16,8 @@ const TOLD: Readonly<Record<SiteNotice, { readonly label: string; readonly also:
   'featured-ended': { label: 'A listing is no longer featured', also: '' },
   'import-finished': { label: 'A file has been brought in', also: 'whoever brought it in' },
   problems: { label: 'Plindo could not do something that was due', also: '' },
+  'backup-made': { label: 'A backup was made', also: '' },
+  'backup-failed': { label: 'A backup could not be made', also: '' },
   'signed-in': { label: 'Somebody signed in from a new place', also: 'the one who signed in' },
 };
 

@@ -43,7 +43,7 @@ const SAID: Readonly<Record<DoorEventName, string>> = {
       @if (failure()) {
         <p class="issues" role="alert">{{ failure() }}</p>
       }
-      <div class="scroll">
+      <div class="wide-table">
         <table class="data-table">
           <thead>
             <tr>
@@ -76,9 +76,6 @@ const SAID: Readonly<Record<DoorEventName, string>> = {
     </section>
   `,
   styles: `
-    .scroll {
-      overflow-x: auto;
-    }
     .when {
       white-space: nowrap;
     }

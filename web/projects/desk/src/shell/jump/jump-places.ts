@@ -50,6 +50,7 @@ const PAGES: readonly Place[] = [
   { icon: 'notes', label: 'Notices', about: 'Page', link: ['/run/notices'], words: 'mail told who' },
   { icon: 'mail', label: 'Outbox', about: 'Page', link: ['/run/outbox'], words: 'mails sent eml' },
   { icon: 'group', label: 'People', about: 'Page', link: ['/run/people'], words: 'invite role users log door' },
+  { icon: 'backup', label: 'Backups', about: 'Page', link: ['/run/backups'], words: 'restore save copy schedule' },
   { icon: 'person', label: 'Your access', about: 'Page', link: ['/me'], words: 'password tokens second step sign out' },
   { icon: 'history', label: 'Changes', about: 'Page', link: ['/run'], words: 'run log undo settings' },
   {
