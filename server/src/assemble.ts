@@ -112,7 +112,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   await live.start();
   imports.watch(tellIt);
   const editing = new Editing(store, live);
-  const pictures = new Pictures(store, join(folder, 'pictures'), clock);
+  const pictures = new Pictures(store, join(folder, 'pictures'), clock, tell);
   await pictures.purge();
   const files = new Files(store, join(folder, 'files'), clock);
   const categorySets = new CategorySets(live, editing);

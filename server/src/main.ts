@@ -2,6 +2,7 @@ import type { AddressInfo } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
+import sharp from 'sharp';
 import { assemble } from './assemble.js';
 import { backupsBy } from './backup/backup-process.js';
 import { configFrom } from './config.js';
@@ -25,6 +26,8 @@ const KEEP_CONNECTION_IN_MS = 75_000;
 /** Starts the server and prints where it is; `PLINDO_DEMO_SIGN_IN` is what the demo's launcher wants printed beside. */
 async function main(): Promise<void> {
   process.umask(OWN_FILES_ONLY);
+  // Making a picture smaller leaves the other cores to pages.
+  sharp.concurrency(1);
   const config = configFrom(process.env);
   const log = pino({ level: config.logLevel });
   const { services, clock, repairs, close } = await assemble({
@@ -47,6 +50,8 @@ async function main(): Promise<void> {
     services,
     log,
     trustedProxies: config.trustedProxies,
+    budget:
+      config.pagesAMinute === null ? null : { pagesAMinute: config.pagesAMinute, isShared: config.database !== null },
     web: { folders, sitePages },
   });
   // Express tells of a failure in the same place.

@@ -5,7 +5,7 @@ import type { PreviewedPage, User } from '@plindo/core/contract';
 import { listingPath } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import type { Previews, Services } from './http/services.js';
-import type { PictureFormat } from './services/media/pictures.js';
+import type { PictureFormat, PictureVariant } from './services/media/pictures.js';
 import type { Store } from './store/index.js';
 
 /** Whoever takes something in a preview; the site of it is thrown away. */
@@ -45,7 +45,7 @@ export class SitePreviews implements Previews {
     return shown;
   }
 
-  async pictureFile(hash: string, width: number, format: PictureFormat): Promise<string | null> {
+  async picture(hash: string, width: number, format: PictureFormat): Promise<PictureVariant | null> {
     return (await this.latest?.site.services.pictures.variant(hash, width, format)) ?? null;
   }
 

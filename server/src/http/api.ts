@@ -2,6 +2,8 @@ import { Refusal, hasNul } from '@plindo/core/values';
 import { rm } from 'node:fs/promises';
 import { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
+import type { Budget } from './budget.js';
+import { questionBudget } from './budget.js';
 import { DOCUMENTS, documentSchema } from './document-schemas.js';
 import { readDto } from './dto/read-dto.js';
 import { fileUpload } from './file-upload.js';
@@ -18,13 +20,13 @@ const LARGEST_BODY = '4mb';
 const NO_CONTENT = 204;
 
 /** The API below /api: for each route, who may use it, what it must be sent, and its handler. */
-export function apiRouter(services: Services): Router {
+export function apiRouter(services: Services, budget: Budget | null): Router {
   const router = Router();
   router.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
-  router.use(identify(services.accounts, services.tokens));
+  router.use(identify(services.accounts, services.tokens), questionBudget(budget, services.throttles));
   const routes = allRoutes(services);
   const document = openApiDocument(routes);
   router.get('/openapi.json', (_request, response) => void response.json(document));

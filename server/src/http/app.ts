@@ -5,7 +5,10 @@ import type { Express, RequestHandler, Response } from 'express';
 import type { Logger } from 'pino';
 import type { PictureFormat } from '../services/media/pictures.js';
 import { PICTURE_FORMATS, PICTURE_WIDTHS } from '../services/media/pictures.js';
+import { busyPage } from '../site/busy-page.js';
 import { apiRouter } from './api.js';
+import type { Budget } from './budget.js';
+import { pageBudget } from './budget.js';
 import { problemHandler } from './problem.js';
 import { fileHeaders, securityHeaders } from './security.js';
 import type { Services } from './services.js';
@@ -21,6 +24,8 @@ export interface AppParts {
   readonly services: Services;
   readonly log: Logger;
   readonly trustedProxies?: TrustedProxies;
+  /** What one address of visitors may have made for it; null, or left out, for no end. */
+  readonly budget?: Budget | null;
   /** Absent in tests of the API alone. */
   readonly web?: { readonly folders: WebFolders; readonly sitePages: SitePages };
 }
@@ -49,9 +54,11 @@ function sendPicture({ pictures, previews }: Services): RequestHandler {
   return async (request, response) => {
     const [, hash = '', width = '', format = ''] = PICTURE_NAME.exec(String(request.params['name'])) ?? [];
     const asked = [hash, Number(width), format as PictureFormat] as const;
-    const path = hash === '' ? null : ((await pictures.variant(...asked)) ?? (await previews.pictureFile(...asked)));
-    if (path === null) return void response.status(404).end();
-    sendKept(response.type(format).set('Cache-Control', 'public, max-age=31536000, immutable'), path);
+    const found = hash === '' ? null : ((await pictures.variant(...asked)) ?? (await previews.picture(...asked)));
+    if (found === null) return void response.status(404).end();
+    // What stands in for one that is being made is asked for again.
+    const kept = found.isAsAsked ? 'public, max-age=31536000, immutable' : 'no-store';
+    sendKept(response.type(found.format).set('Cache-Control', kept), found.path);
   };
 }
 
@@ -64,7 +71,7 @@ function tellReady({ health }: Services): RequestHandler {
 }
 
 /** The whole HTTP side. */
-export async function makeApp({ services, log, trustedProxies = 0, web }: AppParts): Promise<Express> {
+export async function makeApp({ services, log, trustedProxies = 0, budget = null, web }: AppParts): Promise<Express> {
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', trustedProxies);
@@ -76,14 +83,16 @@ export async function makeApp({ services, log, trustedProxies = 0, web }: AppPar
     await services.live.followTime();
     next();
   });
-  app.use('/api', compression(), apiRouter(services));
+  app.use('/api', compression(), apiRouter(services, budget));
   app.get('/pictures/:name', fileHeaders, sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));
   app.use(sitemapRouter(services));
   app.use(ownSheetRouter(services));
   if (web) {
     app.use('/desk', await deskRouter(web.folders.desk));
-    app.use(siteRouter(web.folders.site, web.sitePages));
+    const { sitePages } = web;
+    const busy = pageBudget(budget, services.throttles, () => busyPage(sitePages.words()));
+    app.use(siteRouter(web.folders.site, sitePages, busy));
   }
   app.use(problemHandler(log, (error) => services.health.isStoreAway(error)));
   return app;

@@ -42,6 +42,11 @@ describe('Pictures', () => {
   it('are told by their content, not their name, and offered in several widths and formats', async () => {
     const { json: picture } = await send(await png(900, 600), 'x.txt');
     expect([picture.width, picture.height]).toEqual([900, 600]);
+    // What isn't made yet stands in as the WebP of that width, and isn't kept by browsers.
+    const first = await shown(picture.hash, '800.avif');
+    expect([first.headers.get('content-type'), first.headers.get('cache-control')]).toEqual(['image/webp', 'no-store']);
+    await shown(picture.hash, '1600.jpeg');
+    await api.assembly.services.pictures.idle();
     for (const [variant, type, width] of [
       ['400.webp', 'image/webp', 400],
       ['800.avif', 'image/avif', 800],
@@ -74,7 +79,10 @@ describe('Pictures', () => {
     expect((await sharp(jpeg).metadata()).exif?.length).toBeGreaterThan(0);
     const { json: picture } = await send(jpeg, 'turned.jpg');
     expect([picture.width, picture.height]).toEqual([200, 300]);
-    for (const variant of ['400.webp', '400.avif', '400.jpeg']) {
+    const variants = ['400.webp', '400.avif', '400.jpeg'];
+    for (const variant of variants) await shown(picture.hash, variant);
+    await api.assembly.services.pictures.idle();
+    for (const variant of variants) {
       const metadata = await sharp(Buffer.from(await (await shown(picture.hash, variant)).arrayBuffer())).metadata();
       expect([metadata.exif, metadata.orientation]).withContext(variant).toEqual([undefined, undefined]);
     }

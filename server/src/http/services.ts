@@ -39,7 +39,7 @@ import type { Kinds } from '../services/structure/kinds.js';
 import type { Links } from '../services/structure/links.js';
 import type { Listings } from '../services/listings/listings.js';
 import type { PictureLibrary } from '../services/media/picture-library.js';
-import type { PictureFormat, Pictures } from '../services/media/pictures.js';
+import type { PictureFormat, PictureVariant, Pictures } from '../services/media/pictures.js';
 import type { Problems } from '../services/listings/problems.js';
 import type { Selections } from '../services/structure/selections.js';
 import type { Throttles } from '../services/people/throttles.js';
@@ -49,8 +49,8 @@ import type { Site } from '../services/structure/site.js';
 export interface Previews {
   /** The pages of a new site in which somebody has done something; that site is thrown away. */
   show(make: (services: Services, user: User) => Promise<unknown>): Promise<PreviewedPage[]>;
-  /** Where a picture of the latest preview lies; null for one that it doesn't have. */
-  pictureFile(hash: string, width: number, format: PictureFormat): Promise<string | null>;
+  /** A picture of the latest preview; null for one that it doesn't have. */
+  picture(hash: string, width: number, format: PictureFormat): Promise<PictureVariant | null>;
   /** The same of a file. */
   file(hash: string): ReturnType<Files['find']>;
 }

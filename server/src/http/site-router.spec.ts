@@ -48,6 +48,36 @@ describe('Pages of the site over HTTP', () => {
     site.remove();
   });
 
+  it('are refused with a sentence where an address cannot be read', async () => {
+    for (const path of ['/berths/%E0%A4%A', '/%', '/%zz']) {
+      const { status, body } = await get(path);
+      expect([status, body.toString()])
+        .withContext(path)
+        .toEqual([400, jasmine.stringMatching(/cannot be read/)]);
+    }
+  });
+
+  it('that are new are made so often a minute for one address; kept ones go on', async () => {
+    const { services } = api.assembly;
+    const sitePages = new SitePages(new SiteRenderer(site.folder), services.live, services.pages, pageHeaders());
+    const web = { folders: { site: site.folder, desk: site.folder }, sitePages };
+    const budget = { pagesAMinute: 3, isShared: true };
+    const limited = await listening(await makeApp({ services, log: pino({ level: 'silent' }), web, budget }));
+    const status = async (path: string, headers: Record<string, string> = {}): Promise<number> =>
+      (await askRaw(limited, path, headers)).status;
+    for (const path of ['/', '/berths', '/berths?type=quay']) expect(await status(path)).toBe(200);
+    expect(await status('/berths?type=buoy')).toBe(429);
+    expect([await status('/'), await status('/berths')]).toEqual([200, 200]);
+    const questions: number[] = [];
+    for (let at = 0; at < 13; at++) questions.push(await status(`/api/suggestions?kind=berths&q=${at}`));
+    expect(questions.slice(-2)).toEqual([jasmine.any(Number) as unknown as number, 429]);
+    expect(questions[11]).not.toBe(429);
+    // Behind a proxy that the settings don't name all visitors have one address, so they aren't counted.
+    expect(await status('/berths?type=buoy', { 'X-Forwarded-For': '192.0.2.9' })).toBe(200);
+    limited.closeAllConnections();
+    limited.close();
+  });
+
   it('are one for all addresses that ask the same, without what was made up', async () => {
     const one = await drawn('/berths?type=buoy,quay&sort=price-up');
     for (const same of [
@@ -66,7 +96,7 @@ describe('Pages of the site over HTTP', () => {
   it('are one for all addresses that lead nowhere, which is no page', async () => {
     const nowhere = await get('/berths/none');
     expect([nowhere.status, nowhere.body.toString()]).toEqual([404, (await get('/ships?x=1')).body.toString()]);
-    expect((await get('/%FF/%00')).status).toBe(404);
+    expect((await get('/%FF/%00')).status).toBe(400);
   });
 
   it('are none at an address of more than 8,000 characters', async () => {
@@ -210,6 +240,11 @@ describe('Pages of the site over HTTP', () => {
   it('are new after a change, and when a moment has come at which they look otherwise', async () => {
     expect(await drawn('/berths/later')).toContain('Nothing here');
     expect(await drawn('/berths/quay-1')).toContain('Quay 1');
+    now += 3 * 60 * 60_000;
+    expect(await drawn('/berths/later')).toContain('Later');
+    // A clock that is set back knows nothing of pages of the future.
+    now -= 3 * 60 * 60_000;
+    expect((await get('/berths/later')).status).toBe(404);
     now += 3 * 60 * 60_000;
     expect(await drawn('/berths/later')).toContain('Later');
     const { json } = await owner.send('GET', `/api/kinds/${berths.id}/listings`);

@@ -12,6 +12,7 @@ import { ONLY_SECURE, fileHeaders } from './security.js';
 import { sessionSecret } from './session.js';
 
 const LONGEST_URL = 8000;
+const NOT_DECODABLE = 'This address cannot be read: a % in it is not followed by two digits of a letter.\n';
 /** A rendering takes some 50 ms, and at most some twenty are waiting. */
 const TRY_AGAIN_IN_S = 2;
 
@@ -26,13 +27,13 @@ export function siteHits(site: SitePages): RequestHandler {
 }
 
 /** The public side, rendered on the server; a page is kept until anything changes that it was made of. */
-export function siteRouter(folder: string, site: SitePages): Router {
+export function siteRouter(folder: string, site: SitePages, budget: RequestHandler): Router {
   const router = Router();
   router.get(FILE_NAME, fileHeaders, builtFiles(join(folder, 'browser')));
-  // Not by a pattern, which would refuse an address that cannot be decoded; it leads nowhere, like any other.
-  router.use(async (request, response, next) => {
-    if (!isReading(request)) return next();
+  router.use((request, _response, next) => next(isReading(request) ? undefined : 'router'), budget);
+  router.use(async (request, response) => {
     if (request.originalUrl.length > LONGEST_URL) return void response.status(414).end();
+    if (!isDecodable(request.path)) return void response.status(400).type('text').send(NOT_DECODABLE);
     const destination = await site.destinationNow(request.originalUrl);
     if (destination.kind === 'moved') return response.redirect(301, destination.to);
     const gone = new AbortController();
@@ -49,6 +50,16 @@ export function siteRouter(folder: string, site: SitePages): Router {
     }
   });
   return router;
+}
+
+/** Whether each % in an address begins the two digits of a byte, and the bytes are UTF-8 (RFC 3986, 2.1). */
+function isDecodable(path: string): boolean {
+  try {
+    decodeURIComponent(path);
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 function isReading({ method }: Request): boolean {

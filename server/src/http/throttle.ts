@@ -36,7 +36,7 @@ export function throttleBy(
 }
 
 /** Tries as the rate limiter keeps them; they are asked for with the first one. */
-function hitStore(tries: () => Tries): HitStore {
+export function hitStore(tries: () => Tries): HitStore {
   return {
     async increment(who) {
       const { hits, resetAt } = await tries().count(who);

@@ -5,7 +5,11 @@ import type { Reads } from '../live/revisions.js';
 export class Held<Thing> {
   /** The latest state of what visitors see for which it is known to hold. */
   private revision: number;
-  /** The moment from which on it may look different though nothing was changed, in milliseconds since 1970. */
+  /**
+   * The moment at which it was begun, and the one from which on it may look different though nothing was changed, in
+   * milliseconds since 1970. A clock that is set back makes it one of the future, of which nothing is known.
+   */
+  private readonly from: number;
   private readonly until: number;
   private made: Thing | undefined;
 
@@ -16,7 +20,8 @@ export class Held<Thing> {
     since = live.revision,
   ) {
     this.revision = since;
-    this.until = live.holdsUntil(live.nowInMs());
+    this.from = live.nowInMs();
+    this.until = live.holdsUntil(this.from);
   }
 
   is(thing: Thing): this {
@@ -45,6 +50,7 @@ export class Held<Thing> {
   }
 
   private isTimely(): boolean {
-    return this.until > this.live.nowInMs();
+    const now = this.live.nowInMs();
+    return this.from <= now && now < this.until;
   }
 }

@@ -16,6 +16,7 @@ describe('An expression', () => {
     expect(outcome('nights >= 7 ? price * 0.9 : price', { price: 10, nights: 3 })).toBe(10);
     expect(outcome('min(tariff.price) + count(tariff.price)', { 'tariff.price': [12, 9] })).toBe(11);
     expect(outcome('concat(name, " (", "x", ")")', { name: 'Quay' })).toBe('Quay (x)');
+    expect(() => outcome('concat(name, name)', { name: 'x'.repeat(5001) })).toThrowError(/over 10000 characters/);
     expect(outcome('first(nights, 1)', { nights: null })).toBe(1);
     expect(outcome('first(min(tariff.price), price * 7)', { 'tariff.price': [], price: 2 })).toBe(14);
     expect(outcome('sum(sum, m)', { sum: 2, m: 3 })).toBe(5);

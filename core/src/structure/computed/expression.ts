@@ -200,7 +200,17 @@ function overGiven(work: (values: unknown[]) => unknown): (...values: unknown[])
   };
 }
 
+/** What texts are put together to; two fields of which each puts the other's together would fill the memory else. */
+const LONGEST_TEXT = 10_000;
+
+function together(...parts: unknown[]): unknown {
+  const length = parts.reduce<number>((sum, part) => sum + (typeof part === 'string' ? part.length : 0), 0);
+  if (length > LONGEST_TEXT) throw new Error(`The text would have over ${LONGEST_TEXT} characters`);
+  return (engine().concat as (...all: unknown[]) => unknown)(...parts);
+}
+
 const OWN_FUNCTIONS: readonly (readonly [string, unknown])[] = [
+  ['concat', together],
   ['min', overGiven((values) => engine().min(values as number[]))],
   ['max', overGiven((values) => engine().max(values as number[]))],
   ['mean', overGiven((values) => engine().mean(values as number[]) as unknown)],

@@ -17,7 +17,7 @@ const PICTURE_NAMES = 'picture-names.json';
 const PICTURE = /^pictures\/([0-9a-f]{32})\.webp$/;
 const FILE = /^files\/([0-9a-f]{32})$/;
 
-const LARGEST_DOCUMENT_IN_BYTES = 256 * 1024 * 1024;
+const LARGEST_DOCUMENT_IN_BYTES = 64 * 1024 * 1024;
 const LARGEST_ENTRY_IN_BYTES = 32 * 1024 * 1024;
 const MOST_ENTRIES = 200_000;
 

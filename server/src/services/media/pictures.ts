@@ -6,7 +6,7 @@ import type { Metadata } from 'sharp';
 import sharp from 'sharp';
 import type { PictureRecord } from '@plindo/core/structure';
 import type { Store } from '../../store/index.js';
-import { writeWhole } from '../../store/index.js';
+import { Turns, writeWhole } from '../../store/index.js';
 
 /** Widths in pixels at which every picture is offered; a smaller one is offered in its own size under each. */
 export const PICTURE_WIDTHS = [400, 800, 1600] as const;
@@ -25,18 +25,28 @@ const QUALITIES: Readonly<Record<PictureFormat, number>> = { avif: 55, webp: 78,
 const AVIF_EFFORT = 3;
 const DELETED_KEPT_IN_MS = 30 * 86_400_000;
 
+/** A file of a picture; `isAsAsked` is whether it has the width and format that were asked for. */
+export interface PictureVariant {
+  readonly path: string;
+  readonly format: PictureFormat;
+  readonly isAsAsked: boolean;
+}
+
 /**
  * Pictures. Each is written anew as one WebP, upright and without what was hidden in the sent file (such as where it
  * was taken), and named by the hash of that; the widths that pages show are made from it: in WebP at once, in AVIF and
  * JPEG when they are first asked for, since AVIF takes long.
  */
 export class Pictures {
+  /** Widths that are being made or wait for it; one is made at a time, so that all of them take one core at most. */
   private readonly making = new Map<string, Promise<void>>();
+  private readonly turns = new Turns();
 
   constructor(
     private readonly store: Store,
     readonly folder: string,
     private readonly clock: () => Date,
+    private readonly tell: (error: unknown, sentence: string) => void = () => undefined,
   ) {}
 
   /** Keeps a picture; the same bytes, and pictures that come to the same, are kept once. */
@@ -93,15 +103,37 @@ export class Pictures {
     return this.store.pictures.add(record);
   }
 
-  /** Where a picture lies in one width and format, made if it wasn't yet; null when there is no such picture. */
-  async variant(hash: string, width: number, format: PictureFormat): Promise<string | null> {
+  /**
+   * A picture in one width and format; where that isn't made yet, the nearest that there is, while it is made. Null when
+   * there is no such picture.
+   */
+  async variant(hash: string, width: number, format: PictureFormat): Promise<PictureVariant | null> {
     if (!(await this.store.pictures.find(hash))) return null;
     const path = join(this.folder, `${hash}-${width}.${format}`);
-    if (await exists(path)) return path;
-    const making = this.making.get(path) ?? this.make(hash, width, format);
+    if (await exists(path)) return { path, format, isAsAsked: true };
+    const made = this.beginMaking(hash, width, format, path);
+    // Of every picture the WebPs are made when it comes.
+    const nearest = join(this.folder, `${hash}-${width}.webp`);
+    if (await exists(nearest)) return { path: nearest, format: 'webp', isAsAsked: false };
+    await made;
+    return (await exists(path)) ? { path, format, isAsAsked: true } : null;
+  }
+
+  /** When all widths that were asked for are made. */
+  idle(): Promise<void> {
+    return this.turns.idle();
+  }
+
+  private beginMaking(hash: string, width: number, format: PictureFormat, path: string): Promise<void> {
+    const known = this.making.get(path);
+    if (known) return known;
+    const making = this.turns
+      .take(() => this.make(hash, width, format))
+      // Whoever asks next has it tried again.
+      .catch((error: unknown) => this.tell(error, 'A width of a picture could not be made.'))
+      .finally(() => this.making.delete(path));
     this.making.set(path, making);
-    await making.finally(() => this.making.delete(path));
-    return path;
+    return making;
   }
 
   /** The file of the kept picture; of one that is older than these files, its largest width. */
