@@ -9,6 +9,7 @@ import { lighthouseBench } from './lighthouse.js';
 import type { Benchmark, Measurement } from './measure.js';
 import { pageBench } from './page.js';
 import { queryBench } from './query.js';
+import { undoBench } from './undo.js';
 import { workbenchBench } from './workbench.js';
 
 const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
@@ -20,6 +21,7 @@ const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   lighthouse: lighthouseBench,
   page: pageBench,
   query: queryBench,
+  undo: undoBench,
   workbench: workbenchBench,
 };
 

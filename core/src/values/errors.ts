@@ -107,6 +107,7 @@ export const ERROR_CATALOGUE = {
   'file.too-big': 'The file has {found}; at most {greatest} are taken.',
   'file.type': 'This type of file is not taken. Use PDF, an office document, text, a picture, sound or video.',
   'row.too-many-cells': 'This row has {found} cells; the header has {wanted}.',
+  'import.unfinished': '{seen} of {rows} rows have come. Send the others, or cancel the import.',
   'import.gone': 'This import is no longer running. Start it again from the file.',
   'import.order': 'Rows arrived out of order: {found} instead of {wanted}. Start the import again.',
   'picture.used': 'The picture “{name}” is used by “{title}”. Take it out there first.',

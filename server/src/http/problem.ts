@@ -39,6 +39,7 @@ const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
   'value.taken': 409,
   'listing.slug-taken': 409,
   'import.order': 409,
+  'import.unfinished': 409,
   'picture.used-lately': 409,
   'import.gone': 410,
   'request.too-large': 413,

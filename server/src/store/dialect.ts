@@ -6,17 +6,22 @@ export interface ManyRows {
   readonly columns: readonly string[];
   /** Texts, numbers, yes and no, and null; JSON as text. */
   readonly rows: readonly (readonly unknown[])[];
+  /** What is done with a row that is there already, as `ON CONFLICT …`; '' for nothing. */
+  readonly otherwise?: string;
   /** Names of columns that are told of each added row, or ''. */
   readonly returning: string;
 }
 
 /** A statement that adds rows; `place` names the value at a position, counted from 1. */
-export function insertion({ table, columns, rows, returning }: ManyRows, place: (at: number) => string): string {
+export function insertion(
+  { table, columns, rows, returning, otherwise = '' }: ManyRows,
+  place: (at: number) => string,
+): string {
   const names = columns.map((column) => `"${column}"`).join(', ');
   const tuples = rows.map((_, row) => `(${columns.map((__, at) => place(row * columns.length + at + 1)).join(', ')})`);
   const told = returning === '' ? '' : ` RETURNING ${returning}`;
   // Two spaces, as Sequelize lets SQLite tell nothing of a statement that it takes for an insertion of its own.
-  return `INSERT  INTO ${table} (${names}) VALUES ${tuples.join(', ')}${told}`;
+  return `INSERT  INTO ${table} (${names}) VALUES ${tuples.join(', ')} ${otherwise}${told}`;
 }
 
 /** What only one kind of database knows: how it is opened, locked, followed and asked for many listings at once. */

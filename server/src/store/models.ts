@@ -38,7 +38,7 @@ const TABLES = {
   ],
   doorLog: ['door_log', { id, at: BIGINT, what: STRING, userId: INTEGER, email: STRING, address: STRING, about: TEXT }],
   throttles: ['throttles', { key: key(STRING), hits: INTEGER, resetAt: BIGINT }],
-  kinds: ['kinds', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER, importId: INTEGER }],
+  kinds: ['kinds', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER, importId: INTEGER, removed: BOOLEAN }],
   categorySets: ['category_sets', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER }],
   links: ['links', { id, definition: JSON_TYPE, version: INTEGER }],
   selections: ['selections', { id, slug: STRING, definition: JSON_TYPE, version: INTEGER }],

@@ -1,6 +1,7 @@
 import type { ImportStart } from '@plindo/core/contract';
 import type { ImportRow } from '@plindo/core/exchange';
-import { makeField } from '@plindo/core/structure';
+import type { CategorySet } from '@plindo/core/structure';
+import { makeCategory, makeField } from '@plindo/core/structure';
 import { TestApi } from '../../../testing/test-api.js';
 import type { Sender } from '../../../testing/test-api.js';
 
@@ -32,7 +33,8 @@ describe('An import', () => {
   });
   afterEach(() => api.stop());
 
-  const begin = async (): Promise<number> => (await owner.send('POST', '/api/imports', START)).json.id;
+  const begin = async (rows = START.rows): Promise<number> =>
+    (await owner.send('POST', '/api/imports', { ...START, rows })).json.id;
   const send = (id: number, offset: number, rows: ImportRow[]): ReturnType<Sender['send']> =>
     owner.send('POST', `/api/imports/${id}/rows`, { offset, rows });
   const kinds = async (): Promise<string[]> =>
@@ -43,7 +45,7 @@ describe('An import', () => {
     Number((await api.assembly.store.ask<{ n: number }>(`SELECT count(*) AS n FROM ${table}`))[0]?.n);
 
   it('keeps what fits, tells what does not, and shows nothing before it is finished', async () => {
-    const id = await begin();
+    const id = await begin(4);
     await send(id, 0, [row(2, 'Dory', '4'), row(3, 'Skiff', 'two'), row(4, '', '1')]);
     expect(await kinds()).toEqual([]);
     const { json: state } = await send(id, 3, [row(5, 'Dory', '5')]);
@@ -83,7 +85,7 @@ describe('An import', () => {
   });
 
   it('is one change that can be undone with all that was done to its listings since, and redone with it', async () => {
-    const id = await begin();
+    const id = await begin(1);
     await send(id, 0, [row(2, 'Dory', '4')]);
     const { json: done } = await owner.send('POST', `/api/imports/${id}/finish`);
     const { json: table } = await owner.send('GET', `/api/kinds/${done.kindId}/listings`);
@@ -96,7 +98,8 @@ describe('An import', () => {
   });
 
   it('refuses a kind that clashes, before anything is written', async () => {
-    const id = await begin();
+    const id = await begin(1);
+    await send(id, 0, [row(2, 'Dory', '4')]);
     await owner.send('POST', `/api/imports/${id}/finish`);
     const again = await owner.send('POST', '/api/imports', START);
     expect([again.status, again.json.issues.map(({ code }: { code: string }) => code)]).toEqual([
@@ -104,5 +107,40 @@ describe('An import', () => {
       ['kind.label-taken', 'kind.label-taken', 'kind.slug-taken'],
     ]);
     expect(await rows('kinds')).toBe(1);
+  });
+
+  it('is not finished before all of its rows have come, and takes no more than there are', async () => {
+    const id = await begin(3);
+    await send(id, 0, [row(2, 'Dory', '4')]);
+    const early = await owner.send('POST', `/api/imports/${id}/finish`);
+    expect([early.status, early.json.code, early.json.title]).toEqual([
+      ...[409, 'import.unfinished', jasmine.stringMatching(/1 of 3/)],
+    ]);
+    expect((await send(id, 1, [row(3, 'A', '1'), row(4, 'B', '1'), row(5, 'C', '1')])).json.code).toBe('import.order');
+    const rest = await Promise.all([
+      send(id, 1, [row(3, 'A', '1'), row(4, 'B', '1')]),
+      owner.send('POST', `/api/imports/${id}/finish`),
+    ]);
+    if (rest[1].status !== 200) expect((await owner.send('POST', `/api/imports/${id}/finish`)).status).toBe(200);
+    expect((await send(id, 3, [row(6, 'Late', '1')])).status).toBe(410);
+    expect(await rows('listings')).toBe(3);
+  });
+
+  it('of a kind with categories takes them in', async () => {
+    const categories = [makeCategory({ key: 'sloop', label: 'Sloop' })];
+    const { json: made } = await owner.send('POST', '/api/category-sets', { slug: '', label: 'Rig', categories });
+    const set = made.result as CategorySet;
+    const rig = makeField({ key: 'rig', label: 'Rig', type: 'categories', settings: { set: set.id } });
+    const kind = { ...START.kind, fields: [rig] };
+    const { json, status } = await owner.send('POST', '/api/imports', { ...START, rows: 1, kind });
+    expect(status).toBe(200);
+    const { json: state } = await owner.send('POST', `/api/imports/${json.id}/rows`, {
+      offset: 0,
+      rows: [{ line: 2, input: { title: 'Dory', values: { rig: 'Sloop' } } }],
+    });
+    expect([state.added, state.reports]).toEqual([1, []]);
+    const { json: done } = await owner.send('POST', `/api/imports/${json.id}/finish`);
+    const { json: table } = await owner.send('GET', `/api/kinds/${done.kindId}/listings`);
+    expect(table.listings[0].values.rig).toEqual(['sloop']);
   });
 });

@@ -77,7 +77,8 @@ export class Imports {
     const memory = this.memories.get(id);
     const { after, slugs, own } = await this.store.continueChange(id, async (unit) => {
       const record = await found(unit, user, id);
-      if (offset !== record.seen) throw Refusal.of('import.order', { found: offset, wanted: record.seen });
+      const isInPlace = offset === record.seen && offset + rows.length <= record.rows;
+      if (!isInPlace) throw Refusal.of('import.order', { found: offset, wanted: record.seen });
       const kind = comingKind(unit.structure, record);
       if (!kind) throw Refusal.of('import.gone');
       const isAsRead = basis !== null && isSameBasis(basis, { kind, context: unit.context() });
@@ -137,6 +138,8 @@ export class Imports {
     await this.find(user, id);
     const { result, number } = await this.store.completeChange(id, async (unit) => {
       const record = await found(unit, user, id);
+      const { seen, rows } = record;
+      if (seen < rows) throw Refusal.of('import.unfinished', { seen, rows });
       const kind = comingKind(unit.structure, record);
       if (!kind) throw Refusal.of('import.gone');
       await unit.showKind(record.kindId);

@@ -40,10 +40,11 @@ export class Batches {
         if (version !== null) refuseOutdated(before, version, before.title);
         return { before, given: input, content: readPart(unit, kind, before, input, categories) };
       });
-      for (const { before, content, given } of changed) {
-        await editConnections(unit, kind, before.id, given.values ?? {});
-        await unit.updateListing(before, { ...content, values: withoutLinked(content.values, kind) });
-      }
+      for (const { before, given } of changed) await editConnections(unit, kind, before.id, given.values ?? {});
+      const updates = changed.map(({ before, content }) => {
+        return { before, content: { ...content, values: withoutLinked(content.values, kind) } };
+      });
+      await unit.updateListings(updates);
       return { sentence: `Changed ${parts.length} ${kind.many}`, result: { listings: changed.length } };
     });
   }

@@ -1,7 +1,7 @@
 import type { Changed, ChangeSummary, Revision, User } from '@plindo/core/contract';
 import type { Connection, Difference, Listing } from '@plindo/core/listings';
 import { BLANK_CONTENT, contentOf, differencesOf } from '@plindo/core/listings';
-import type { ChangeEntry } from '@plindo/core/plans';
+import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
 import { takenBack } from '@plindo/core/plans';
 import { fieldByKey, otherSide } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
@@ -88,17 +88,18 @@ export class Changes {
    * later, or when the user may not make such a change. What the change added is removed even then; the log of the
    * undoing keeps its latest state, so that the undoing can be undone without a loss.
    */
-  undo(user: User, changeId: number): Promise<Changed<{ sentence: string }>> {
+  async undo(user: User, changeId: number): Promise<Changed<{ sentence: string }>> {
+    // Before others have to wait: what a change has done stays as it is.
+    const entries = (await this.store.log.entriesToTakeBack(changeId)).reverse();
     return this.editing.change(
       user,
       async (unit) => {
         const change = await unit.changeById(changeId);
         if (!change) throw Refusal.of('request.not-found');
         if (change.undoneBy !== null) throw Refusal.of('change.already-undone');
-        const entries = (await unit.log.entriesOf(changeId, unit.transaction)).reverse();
         const forbidden = entries.some((entry) => !isAllowed(user.role, 'undo changes', { entry }));
         if (forbidden) throw Refusal.of('auth.forbidden');
-        for (const entry of entries) await takeBack(unit, entry);
+        await takeAllBack(unit, entries);
         const sentence = `Undid: ${change.sentence}`;
         return { sentence, result: { sentence } };
       },
@@ -107,12 +108,43 @@ export class Changes {
   }
 }
 
-async function takeBack(unit: Unit, entry: ChangeEntry): Promise<void> {
-  const now = await unit.current(entry);
+/** In their order; changed listings that follow one another are read and written together. */
+async function takeAllBack(unit: Unit, entries: readonly ChangeEntry[]): Promise<void> {
+  for (let at = 0; at < entries.length;) {
+    const run = entries.slice(at).findIndex((entry) => !isChangedListing(entry));
+    const changed = run === -1 ? entries.slice(at) : entries.slice(at, at + run);
+    if (changed.length > 1) await takeListingsBack(unit, changed as EntryOf<'listing'>[]);
+    else await takeBack(unit, entries[at]!);
+    at += Math.max(changed.length, 1);
+  }
+}
+
+function isChangedListing({ entity, before, after }: ChangeEntry): boolean {
+  return entity === 'listing' && before !== null && after !== null;
+}
+
+async function takeListingsBack(unit: Unit, entries: readonly EntryOf<'listing'>[]): Promise<void> {
+  // Each once at most in a set, as a later entry of one leads to the state that an earlier one begins with.
+  if (new Set(entries.map(({ id }) => id)).size < entries.length) {
+    for (const entry of entries) await takeBack(unit, entry);
+    return;
+  }
+  const present = await unit.listings(entries.map(({ id }) => id));
+  const back = entries.map((entry) => backOf(entry, present.get(entry.id) ?? null) as EntryOf<'listing'>);
+  await unit.writeListings(back);
+}
+
+/** The entry that takes one back; refused by `change.not-undoable` where its record was changed since. */
+function backOf(entry: ChangeEntry, now: ChangeEntry['after']): ChangeEntry | null {
   const back = takenBack(entry, now);
   if (back === 'changed') {
     throw Refusal.of('change.not-undoable', { title: titleOf(now ?? entry.after ?? entry.before) });
   }
+  return back;
+}
+
+async function takeBack(unit: Unit, entry: ChangeEntry): Promise<void> {
+  const back = backOf(entry, await unit.current(entry));
   if (!back) return;
   if (back.after === null && entry.entity === 'kind') await removeContents(unit, entry.id);
   if (back.after === null && entry.entity === 'listing') await removeConnections(unit, entry.id);

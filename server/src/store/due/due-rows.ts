@@ -42,6 +42,7 @@ export class DueRows {
     await this.followRules(entries, scene);
     if (entries.some(({ entity }) => entity === 'design')) await this.putDrafts(scene.after);
     await this.followBackups(scene);
+    await this.followKinds(entries);
   }
 
   /** What is known of the departures of some listings, by their numbers. */
@@ -128,6 +129,26 @@ export class DueRows {
         after: 0,
         before: underWay ? underWay.before : had,
       } satisfies RenewalState);
+    }
+  }
+
+  /** What happens at moments to the listings of a kind goes and comes back with it. */
+  private async followKinds(entries: readonly ChangeEntry[]): Promise<void> {
+    for (const entry of entries) {
+      if (entry.entity !== 'kind' || (entry.before && entry.after)) continue;
+      const own = 'SELECT "id" FROM listings WHERE "kindId" = :kindId';
+      const options = { replacements: { kindId: entry.id }, transaction: this.transaction };
+      const { sequelize } = this.models.dueWork;
+      const gone = `DELETE FROM due_work WHERE "task" IN ('departure', 'featured') AND "subject" IN (${own})`;
+      await sequelize!.query(gone, options);
+      if (!entry.after) continue;
+      const columns = '"task", "subject", "dueAt", "state", "attempts", "notBefore", "node", "leaseUntil", "fault"';
+      const until = `"featured" AND "featuredUntil" IS NOT NULL AND "kindId" = :kindId`;
+      const values = `'featured', "id", "featuredUntil", '{}', 0, 0, '', 0, ''`;
+      await sequelize!.query(
+        `INSERT INTO due_work (${columns}) SELECT ${values} FROM listings WHERE ${until}`,
+        options,
+      );
     }
   }
 

@@ -15,6 +15,7 @@ import * as examples from './0014-examples.js';
 import * as dueWork from './0015-due-work.js';
 import * as people from './0016-people.js';
 import * as backups from './0017-backups.js';
+import * as removedKinds from './0018-removed-kinds.js';
 import type { Migration } from './migrate.js';
 
 /** All migrations by their names, oldest first. */
@@ -36,4 +37,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0015-due-work': dueWork,
   '0016-people': people,
   '0017-backups': backups,
+  '0018-removed-kinds': removedKinds,
 };

@@ -1,5 +1,5 @@
 import type { Connection, Listing } from '@plindo/core/listings';
-import { Op, QueryTypes } from 'sequelize';
+import { Op, QueryTypes, literal } from 'sequelize';
 import type { Dialect } from '../dialect.js';
 import type { Models } from '../models.js';
 import { connectionOf, listingOf, parsed } from '../records.js';
@@ -15,6 +15,9 @@ const NAMED_PARTS = [
 ];
 export type NamedParts = Pick<Listing, (typeof NAMED_PARTS)[number]>;
 
+/** Listings of kinds that were deleted lie unseen. */
+const OF_A_KIND = { kindId: { [Op.notIn]: literal('(SELECT "id" FROM kinds WHERE "removed")') } };
+
 /** The reading side of the store, for answers; what a change depends on is read in its unit. */
 export class StoreReading {
   protected constructor(
@@ -27,7 +30,7 @@ export class StoreReading {
   }
 
   async listing(id: number): Promise<Listing | null> {
-    const row = await rowOf(this.models.listings, { where: { id } });
+    const row = await rowOf(this.models.listings, { where: { id, ...OF_A_KIND } });
     return row && listingOf(row);
   }
 
@@ -35,7 +38,7 @@ export class StoreReading {
   async listings(ids: readonly number[]): Promise<Listing[]> {
     const byId = new Map<number, Listing>();
     for (const id of inParts(ids)) {
-      for (const row of await rowsOf(this.models.listings, { where: { id } }))
+      for (const row of await rowsOf(this.models.listings, { where: { id, ...OF_A_KIND } }))
         byId.set(Number(row['id']), listingOf(row));
     }
     return ids.flatMap((id) => byId.get(id) ?? []);

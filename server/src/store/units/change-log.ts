@@ -89,6 +89,18 @@ export class ChangeLog {
     return rows.map(entryOf);
   }
 
+  /** The same without the listings of kinds that the change added: those go with their kind. */
+  async entriesToTakeBack(changeId: number): Promise<ChangeEntry[]> {
+    const order: [string, string][] = [['id', 'ASC']];
+    const added = { changeId, entity: 'kind', before: null };
+    const options = { attributes: ['entityId'], where: added };
+    const kinds = await rowsOf<{ entityId: number }>(this.models.entries, options);
+    if (kinds.length === 0) return this.entriesOf(changeId);
+    const ids = kinds.map(({ entityId }) => Number(entityId));
+    const where = { changeId, [Op.or]: [{ entity: { [Op.ne]: 'listing' } }, { kindId: { [Op.notIn]: ids } }] };
+    return (await rowsOf(this.models.entries, { where, order })).map(entryOf);
+  }
+
   /** Numbers of the records of one entity that a change touched. */
   async idsOf(changeId: number, entity: Entity, transaction: Transaction): Promise<number[]> {
     const options = { attributes: ['entityId'], where: { changeId, entity }, transaction };

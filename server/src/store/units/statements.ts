@@ -25,6 +25,15 @@ export class Statements {
     return numbers.map(({ id }) => id).sort((a, b) => a - b);
   }
 
+  /** Puts rows in the place of those with their ids, all columns of them. */
+  async replace(table: string, rows: readonly Row[]): Promise<void> {
+    const [first] = rows;
+    if (!first) return;
+    const changed = Object.keys(first).filter((column) => column !== 'id');
+    const set = changed.map((column) => `"${column}" = excluded."${column}"`).join(', ');
+    await this.inserted(table, rows, '', `ON CONFLICT ("id") DO UPDATE SET ${set}`);
+  }
+
   /** Answers how many rows there were to change. */
   async update(table: string, changes: Row, where: Row): Promise<number> {
     const bind: unknown[] = [];
@@ -48,12 +57,17 @@ export class Statements {
     return this.dialect.sequelize.query<Row>(sql, { ...this.options(bind), type: QueryTypes.SELECT });
   }
 
-  private async inserted<T extends object>(table: string, rows: readonly Row[], returning: string): Promise<T[]> {
+  private async inserted<T extends object>(
+    table: string,
+    rows: readonly Row[],
+    returning: string,
+    otherwise = '',
+  ): Promise<T[]> {
     const [first] = rows;
     if (!first) return [];
     const columns = Object.keys(first);
     const values = rows.map((row) => columns.map((column) => plain(row[column])));
-    return this.dialect.insertMany<T>({ table, columns, rows: values, returning }, this.transaction);
+    return this.dialect.insertMany<T>({ table, columns, rows: values, returning, otherwise }, this.transaction);
   }
 
   private options(bind: unknown[]): { bind: unknown[]; transaction: Transaction } {

@@ -18,7 +18,7 @@ export class StructureRows {
     const order: [string, string][] = [['id', 'ASC']];
     const all = async (name: 'kinds' | 'categorySets' | 'links' | 'selections' | 'designs' | 'site'): Promise<Row[]> =>
       rowsOf(this.models[name], { order, transaction });
-    const kinds = await all('kinds');
+    const kinds = (await all('kinds')).filter((row) => !row['removed']);
     const site = (await all('site')).find(({ id }) => id === SITE_ID);
     return {
       version,

@@ -13,6 +13,7 @@ import type { Dialect } from '../dialect.js';
 import { ImportStore } from './import-store.js';
 import type { Models } from '../models.js';
 import { connectionOf, listingOf, numberOrNull, pictureOf } from '../records.js';
+import type { Row } from '../rows.js';
 import { inParts, rowOf, rowsOf } from '../rows.js';
 import { readExamples } from '../reading/examples.js';
 import { LISTINGS_AT_ONCE, inStretches } from '../reading/stretches.js';
@@ -88,7 +89,7 @@ export class UnitReading {
 
   async listing(id: number): Promise<Listing | null> {
     const [row] = await this.statements.select('listings', { id });
-    return row ? listingOf(row) : null;
+    return row && this.isOfKind(row) ? listingOf(row) : null;
   }
 
   /** The listings with the given ids, by id; one that is gone is left out. */
@@ -96,9 +97,16 @@ export class UnitReading {
     const found = new Map<number, Listing>();
     for (const id of inParts(ids)) {
       const rows = await rowsOf(this.models.listings, { where: { id }, transaction: this.transaction });
-      for (const row of rows) found.set(Number(row['id']), listingOf(row));
+      for (const row of rows) if (this.isOfKind(row)) found.set(Number(row['id']), listingOf(row));
     }
     return found;
+  }
+
+  /** Whether a listing is of a kind that there is; those of deleted ones lie unseen. */
+  private isOfKind(row: Row): boolean {
+    const { kinds, coming } = this.records;
+    const isIt = ({ id }: StoredKind): boolean => id === Number(row['kindId']);
+    return kinds.some(isIt) || coming.some(isIt);
   }
 
   /** All listings of a kind, in the order of their ids. */
@@ -111,6 +119,10 @@ export class UnitReading {
     const where = { kindId, id: { [Op.gt]: after } };
     const options = { where, order: ['id'], limit: most, transaction: this.transaction };
     return (await rowsOf(this.models.listings, options)).map(listingOf);
+  }
+
+  countListings(kindId: number): Promise<number> {
+    return this.models.listings.count({ where: { kindId }, transaction: this.transaction });
   }
 
   async hasListings(kindId: number): Promise<boolean> {

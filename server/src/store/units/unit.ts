@@ -165,11 +165,41 @@ export class Unit extends UnitReading {
   }
 
   async updateListing(before: Listing, content: ListingContent): Promise<Listing> {
-    const stamp = { version: before.version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
-    const moved = { ...before, ...content, ...stamp };
-    const after: Listing = { ...moved, address: await this.addressOf(moved) };
+    const after = await this.updated(before, content);
     await this.write({ entity: 'listing', id: before.id, before, after });
     return after;
+  }
+
+  /** Changes many listings, each once, as they are in this unit. */
+  async updateListings(all: readonly { readonly before: Listing; readonly content: ListingContent }[]): Promise<void> {
+    const entries: EntryOf<'listing'>[] = [];
+    const taken = new Set<string>();
+    for (const { before, content } of all) {
+      const after = await this.updated(before, content, taken);
+      taken.add(after.address);
+      entries.push({ entity: 'listing', id: before.id, before, after });
+    }
+    await this.writeListings(entries);
+  }
+
+  /** Writes many listings as they are after entries, each once; what is before is as it is in this unit. */
+  async writeListings(entries: readonly EntryOf<'listing'>[]): Promise<void> {
+    const seen = new Set<number>();
+    for (const { id, before } of entries) {
+      if (seen.has(id)) throw Refusal.of('change.conflict', { title: titleOf(before) });
+      seen.add(id);
+    }
+    // One that takes what another one gives up would clash with it for so long.
+    await this.standAside(entries.filter(isMoved).map(({ id }) => id));
+    const rows = entries.map((entry) => rowAfter(entry)!);
+    await this.statements.replace('listings', rows);
+    for (const entry of entries) this.note(entry);
+  }
+
+  private async updated(before: Listing, content: ListingContent, taken?: ReadonlySet<string>): Promise<Listing> {
+    const stamp = { version: before.version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
+    const moved = { ...before, ...content, ...stamp };
+    return { ...moved, address: await this.addressOf(moved, taken) };
   }
 
   /**
@@ -230,6 +260,7 @@ export class Unit extends UnitReading {
   async write(entry: ChangeEntry): Promise<void> {
     const table = TABLES[entry.entity];
     const row = rowAfter(entry);
+    if (entry.entity === 'kind' && (await this.hideOrShow(entry))) return this.note(entry);
     if (entry.before === null && row) {
       // A picture that was deleted may have been sent again meanwhile.
       if (entry.entity === 'picture') await this.statements.delete(table, { hash: row['hash'] });
@@ -242,6 +273,24 @@ export class Unit extends UnitReading {
       if (changed === 0) throw Refusal.of('change.conflict', { title: titleOf(entry.before) });
     }
     this.note(entry);
+  }
+
+  /**
+   * A kind that goes stays with all its listings where it lies, unseen and with an address that nobody can ask for; one
+   * that comes back shows them again. Answers whether an entry was one of these.
+   */
+  private async hideOrShow(entry: EntryOf<'kind'>): Promise<boolean> {
+    const { id, before, after } = entry;
+    if (before && !after) {
+      const hidden = { removed: true, slug: `~${id}` };
+      const changed = await this.statements.update('kinds', hidden, placeOf(entry));
+      if (changed === 0) throw Refusal.of('change.conflict', { title: titleOf(before) });
+      return true;
+    }
+    if (before || !after) return false;
+    return (
+      (await this.statements.update('kinds', { ...rowOfKind(after), removed: false }, { id, removed: true })) === 1
+    );
   }
 
   /** Brings in step what hangs on the records: names and values that only one may have. To be called once, at the end. */
@@ -326,6 +375,11 @@ function rowAfter(entry: ChangeEntry): Row | null {
   return entity === 'site'
     ? { id: SITE_ID, settings: after }
     : { ...BLANK_CONTENT, ...after, address: addressIn(after) };
+}
+
+/** Whether a listing gets another address. */
+function isMoved({ before, after }: EntryOf<'listing'>): boolean {
+  return before?.slug !== after?.slug || before?.address !== after?.address;
 }
 
 /** Where a record stands that is to be changed, with the version that it must have. */
