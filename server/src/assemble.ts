@@ -131,7 +131,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     ...ofStructure(store, live, editing),
     backups,
     live,
-    health: new Health(store, live),
+    health: new Health(store, live, folder),
     imports,
     blueprintZips: new BlueprintZips(store, pictures, files),
     blueprints,

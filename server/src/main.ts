@@ -1,10 +1,13 @@
 import type { AddressInfo } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import type { Logger } from 'pino';
 import { pino } from 'pino';
 import sharp from 'sharp';
+import type { AssemblyParts } from './assemble.js';
 import { assemble } from './assemble.js';
 import { backupsBy } from './backup/backup-process.js';
+import type { Config } from './config.js';
 import { configFrom } from './config.js';
 import { makeApp } from './http/app.js';
 import { pageHeaders } from './http/security.js';
@@ -23,14 +26,8 @@ const STOP_AFTER_IN_MS = 5000;
  */
 const KEEP_CONNECTION_IN_MS = 75_000;
 
-/** Starts the server and prints where it is; `PLINDO_DEMO_SIGN_IN` is what the demo's launcher wants printed beside. */
-async function main(): Promise<void> {
-  process.umask(OWN_FILES_ONLY);
-  // Making a picture smaller leaves the other cores to pages.
-  sharp.concurrency(1);
-  const config = configFrom(process.env);
-  const log = pino({ level: config.logLevel });
-  const { services, clock, repairs, close } = await assemble({
+function assemblyParts(config: Config, log: Logger): AssemblyParts {
+  return {
     folder: config.dataFolder,
     database: config.database,
     clock: shiftedClock(config.clockShiftFile),
@@ -38,7 +35,17 @@ async function main(): Promise<void> {
     mail: { server: config.mailServer, sender: config.mailSender },
     tell: (error, sentence) => log.error({ err: error }, sentence),
     tellDoor: (event) => log.info(event, 'door'),
-  });
+  };
+}
+
+/** Starts the server and prints where it is; `PLINDO_DEMO_SIGN_IN` is what the demo's launcher wants printed beside. */
+async function main(): Promise<void> {
+  process.umask(OWN_FILES_ONLY);
+  // Making a picture smaller leaves the other cores to pages.
+  sharp.concurrency(1);
+  const config = configFrom(process.env);
+  const log = pino({ level: config.logLevel });
+  const { services, clock, repairs, close } = await assemble(assemblyParts(config, log));
   const { address: publicAddress } = config;
   if (publicAddress !== null && services.live.site().address !== publicAddress) {
     await services.site.save(null, { address: publicAddress });
@@ -46,17 +53,12 @@ async function main(): Promise<void> {
   const web = join(dirname(fileURLToPath(import.meta.url)), '../../../web/dist');
   const folders = { site: join(web, 'site'), desk: join(web, 'desk') };
   const sitePages = new SitePages(new SiteRenderer(folders.site), services.live, services.pages, pageHeaders());
-  const app = await makeApp({
-    services,
-    log,
-    trustedProxies: config.trustedProxies,
-    budget:
-      config.pagesAMinute === null ? null : { pagesAMinute: config.pagesAMinute, isShared: config.database !== null },
-    web: { folders, sitePages },
-  });
+  const { trustedProxies, pagesAMinute } = config;
+  const budget = pagesAMinute === null ? null : { pagesAMinute, isShared: config.database !== null };
+  const app = await makeApp({ services, log, trustedProxies, budget, web: { folders, sitePages } });
   // Express tells of a failure in the same place.
   const server = app.listen(config.port, config.host, (failure?: NodeJS.ErrnoException) => {
-    if (!failure) return void greet(`http://localhost:${(server.address() as AddressInfo).port}`);
+    if (!failure) return void greet(publicAddress ?? `http://localhost:${(server.address() as AddressInfo).port}`);
     const inUse = failure.code === 'EADDRINUSE';
     console.error(inUse ? `Port ${config.port} is in use. Set PORT to another one.` : failure.message);
     process.exit(1);

@@ -142,6 +142,9 @@ export const ERROR_CATALOGUE = {
   'change.not-undoable':
     'This cannot be undone, because “{title}” was changed again later. Undo the later change first.',
   'change.already-undone': 'This change is undone already.',
+  'server.disk-full': 'The disk of the server is full. Nothing was changed. Make room there, and try again.',
+  'server.read-only': 'The server can only read its store at this moment. Nothing was changed.',
+  'server.store-damaged': 'The store of the server is damaged. Nothing was changed. Stop it, and restore a backup.',
   'server.store-away': 'The database can’t be reached at this moment. Nothing was changed; try again in a minute.',
   'server.unexpected': 'Something went wrong on the server. It has been written to the log.',
 } as const satisfies Record<string, string>;

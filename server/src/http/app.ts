@@ -94,6 +94,6 @@ export async function makeApp({ services, log, trustedProxies = 0, budget = null
     const busy = pageBudget(budget, services.throttles, () => busyPage(sitePages.words()));
     app.use(siteRouter(web.folders.site, sitePages, busy));
   }
-  app.use(problemHandler(log, (error) => services.health.isStoreAway(error)));
+  app.use(problemHandler(log, (error) => services.health.troubleOf(error)));
   return app;
 }

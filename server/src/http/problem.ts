@@ -51,6 +51,9 @@ const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
   'request.too-many': 429,
   'server.unexpected': 500,
   'server.store-away': 503,
+  'server.disk-full': 507,
+  'server.read-only': 503,
+  'server.store-damaged': 503,
 };
 
 export function statusOf(code: ErrorCode): number {
@@ -77,13 +80,15 @@ export function sendProblem(response: Response, problem: Problem): void {
 }
 
 /** Turns whatever a route throws into problem details; what nobody foresaw is logged and told without its insides. */
-export function problemHandler(log: Logger, isAway: (error: unknown) => boolean): ErrorRequestHandler {
+export function problemHandler(log: Logger, troubleOf: (error: unknown) => ErrorCode | null): ErrorRequestHandler {
   return (error: unknown, request, response, next) => {
     if (response.headersSent) {
       next(error);
       return;
     }
-    const known = issuesOf(error) ?? (isAway(error) ? ([issue('server.store-away')] as const) : null);
+    const trouble = troubleOf(error);
+    const known = issuesOf(error) ?? (trouble ? ([issue(trouble)] as const) : null);
+    if (trouble) log.warn({ err: error }, 'the store or the disk');
     if (!known) log.error({ err: error, method: request.method, path: request.path }, 'unexpected error');
     sendProblem(response, problemOf(known ?? [issue('server.unexpected')]));
   };

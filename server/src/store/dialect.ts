@@ -24,6 +24,9 @@ export function insertion(
   return `INSERT  INTO ${table} (${names}) VALUES ${tuples.join(', ')} ${otherwise}${told}`;
 }
 
+/** What keeps a database from doing anything: it isn't reached, its disk is full, it may only be read, it is damaged. */
+export type StoreTrouble = 'away' | 'full' | 'read-only' | 'damaged';
+
 /** What only one kind of database knows: how it is opened, locked, followed and asked for many listings at once. */
 export interface Dialect {
   readonly name: 'sqlite' | 'postgres';
@@ -65,8 +68,8 @@ export interface Dialect {
   countOn(table: string, last: number, transaction: Transaction): Promise<void>;
   /** Whether an error means that a constraint refused a statement. */
   isRefused(error: unknown): boolean;
-  /** Whether an error means that the database can't be reached, so that the same may work later. */
-  isAway(error: unknown): boolean;
+  /** Why an error says that the database can't do what was asked; null where it is about something else. */
+  troubleOf(error: unknown): StoreTrouble | null;
   close(): Promise<void>;
 }
 

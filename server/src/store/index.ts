@@ -2,6 +2,7 @@ export type { Account, AccountChange, NewUser, OneTimeLinkRecord } from './accou
 export type { TokenRecord } from './accounts/session-store.js';
 export type { ChangeRecord, FeedChange } from './units/change-log.js';
 export { type CopyReport, copyStore } from './copy-store.js';
+export type { StoreTrouble } from './dialect.js';
 export { isPostgres, ownFolder } from './database.js';
 export type { ImportRecord } from './units/import-store.js';
 export { type Committed, type FeedReason, Store, type Written } from './store.js';

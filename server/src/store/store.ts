@@ -11,7 +11,7 @@ import { CatalogRows } from './reading/catalog-rows.js';
 import { ChangeLog, feedChange } from './units/change-log.js';
 import type { FeedChange } from './units/change-log.js';
 import { openDatabase } from './database.js';
-import type { Dialect } from './dialect.js';
+import type { Dialect, StoreTrouble } from './dialect.js';
 import { DueWork } from './due/due-work.js';
 import { FileStore } from './media/file-store.js';
 import { ImportStore } from './units/import-store.js';
@@ -119,9 +119,15 @@ export class Store extends StoreReading {
     await this.dialect.close();
   }
 
-  /** Whether an error means that the database can't be reached at this moment. */
+  /** Why an error says that the database can't do what was asked; null where it is about something else. */
+  troubleOf(error: unknown): StoreTrouble | null {
+    return this.dialect.troubleOf(error);
+  }
+
+  /** Whether the same may work later. */
   isAway(error: unknown): boolean {
-    return this.dialect.isAway(error);
+    const trouble = this.troubleOf(error);
+    return trouble !== null && trouble !== 'damaged';
   }
 
   /** Whether the database answers. */

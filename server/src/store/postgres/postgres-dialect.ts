@@ -1,7 +1,7 @@
 import pg from 'pg';
 import { ConnectionError, DatabaseError, ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
 import { Transaction, UniqueConstraintError } from 'sequelize';
-import type { Dialect, ManyRows } from '../dialect.js';
+import type { Dialect, ManyRows, StoreTrouble } from '../dialect.js';
 import { LATEST_CHANGE, PACKED_COLUMNS, insertion } from '../dialect.js';
 import { inParts } from '../rows.js';
 import { FeedListener } from './feed-listener.js';
@@ -91,7 +91,7 @@ export function openPostgres(address: string): Promise<Dialect> {
       if (last > 0) await sequelize.query(`SELECT setval('${table}_id_seq', ${last})`, { transaction });
     },
     isRefused,
-    isAway,
+    troubleOf,
     close: () => sequelize.close(),
   });
 }
@@ -116,6 +116,14 @@ interface PostgresError extends Error {
 
 function isRefused(error: unknown): boolean {
   return error instanceof ForeignKeyConstraintError || error instanceof UniqueConstraintError;
+}
+
+function troubleOf(error: unknown): StoreTrouble | null {
+  const { code = '' } = (error instanceof DatabaseError ? error.parent : error) as PostgresError;
+  if (code === '53100') return 'full';
+  if (code === '25006') return 'read-only';
+  if (/^XX00[12]/.test(code)) return 'damaged';
+  return isAway(error) ? 'away' : null;
 }
 
 /** Connections that broke, and servers that are starting, stopping or full (classes 08, 53 and 57P of SQLSTATE). */

@@ -49,7 +49,7 @@ export class StoreDriver {
     const connection = new Connection(file, mode, opened);
     connection.configure('busyTimeout', BUSY_TIMEOUT_IN_MS);
     // What is committed lies on the disk, also when the power fails.
-    connection.exec('PRAGMA synchronous = FULL');
+    connection.exec('PRAGMA synchronous = FULL', ignored);
     connection.keeper = { columns: () => this.columns, keep: (free) => this.keep(free) };
     return connection;
   }
@@ -58,6 +58,11 @@ export class StoreDriver {
     if (this.isClosed) connection.close(() => undefined);
     else this.idle.push(connection);
   }
+}
+
+/** What a pragma fails with, the next statement fails with too, and that one is listened to. */
+function ignored(): void {
+  return;
 }
 
 class Connection extends sqlite3.Database {
@@ -71,7 +76,7 @@ class Connection extends sqlite3.Database {
     if (sql !== KEYS_ON) return super.run(sql, ...(rest as [Done]));
     if (this.hasKeysOn) return this;
     this.hasKeysOn = true;
-    return super.run(sql);
+    return super.run(sql, ignored);
   }
 
   override all(sql: string, ...rest: unknown[]): this {

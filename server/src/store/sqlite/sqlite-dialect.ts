@@ -3,7 +3,7 @@ import { dirname } from 'node:path';
 import { ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
 import { Transaction, UniqueConstraintError } from 'sequelize';
 import type sqlite3 from 'sqlite3';
-import type { Dialect, ManyRows } from '../dialect.js';
+import type { Dialect, ManyRows, StoreTrouble } from '../dialect.js';
 import { PACKED_COLUMNS, insertion } from '../dialect.js';
 import { inParts } from '../rows.js';
 import { StoreDriver } from './driver.js';
@@ -47,7 +47,7 @@ export async function openSqlite(file: string): Promise<Dialect> {
       await sequelize.query('INSERT INTO sqlite_sequence VALUES (:table, :last)', { replacements, transaction });
     },
     isRefused,
-    isAway: (error) => error instanceof Error && /SQLITE_(BUSY|CANTOPEN|IOERR|FULL)/.test(error.message),
+    troubleOf,
     async close() {
       await sequelize.close();
       await driver.close();
@@ -73,6 +73,19 @@ async function insertMany<T extends object>(many: ManyRows, transaction: Transac
     told.push(...added);
   }
   return told;
+}
+
+/** By the names of SQLite's result codes (https://www.sqlite.org/rescode.html). */
+const TROUBLES: readonly (readonly [RegExp, StoreTrouble])[] = [
+  [/SQLITE_FULL/, 'full'],
+  [/SQLITE_READONLY/, 'read-only'],
+  [/SQLITE_(CORRUPT|NOTADB)/, 'damaged'],
+  [/SQLITE_(BUSY|CANTOPEN|IOERR)/, 'away'],
+];
+
+function troubleOf(error: unknown): StoreTrouble | null {
+  const said = error instanceof Error ? error.message : '';
+  return TROUBLES.find(([code]) => code.test(said))?.[1] ?? null;
 }
 
 /** Told by Sequelize, or by the driver itself, which names every refusal alike. */
