@@ -9,7 +9,10 @@ const START_IN_MS = 30_000;
 /** A server of the production build on a port and a store of its own. */
 export class TestServer {
   private constructor(
+    /** Where visitors find it. */
     readonly address: string,
+    /** Where it listens, which a proxy in front has to know. */
+    readonly listensOn: string,
     /** The one-time link that makes the owner, when it was printed. */
     readonly setupLink: string | null,
     readonly folder: string,
@@ -46,7 +49,8 @@ export class TestServer {
       child.on('exit', (code) => reject(new Error(`The server ended with ${code}: ${text}`)));
     });
     const address = /^Site\s+(\S+)\/$/m.exec(printed)?.[1] ?? '';
-    return new TestServer(address, /(\S+\/setup#\S+)/.exec(printed)?.[1] ?? null, folder, child);
+    const here = /^Here\s+(\S+)\/$/m.exec(printed)?.[1] ?? address;
+    return new TestServer(address, here, /(\S+\/setup#\S+)/.exec(printed)?.[1] ?? null, folder, child);
   }
 
   /** Starts on a copy of the demo store, which is filled once a run: by the runner of all specs, or here. */

@@ -58,7 +58,7 @@ async function main(): Promise<void> {
   const app = await makeApp({ services, log, trustedProxies, budget, web: { folders, sitePages } });
   // Express tells of a failure in the same place.
   const server = app.listen(config.port, config.host, (failure?: NodeJS.ErrnoException) => {
-    if (!failure) return void greet(publicAddress ?? `http://localhost:${(server.address() as AddressInfo).port}`);
+    if (!failure) return void greet(`http://localhost:${(server.address() as AddressInfo).port}`);
     const inUse = failure.code === 'EADDRINUSE';
     console.error(inUse ? `Port ${config.port} is in use. Set PORT to another one.` : failure.message);
     process.exit(1);
@@ -66,8 +66,10 @@ async function main(): Promise<void> {
 
   server.keepAliveTimeout = KEEP_CONNECTION_IN_MS;
 
-  async function greet(address: string): Promise<void> {
+  async function greet(here: string): Promise<void> {
+    const address = publicAddress ?? here;
     for (const sentence of repairs) console.log(sentence);
+    if (address !== here) console.log(`Here  ${here}/`);
     console.log(`Site  ${address}/`);
     console.log(`Desk  ${address}/desk/`);
     const secret = await services.accounts.setupSecret();
