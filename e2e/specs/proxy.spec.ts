@@ -72,7 +72,7 @@ describe('Behind nginx with HTTPS', () => {
     expect([again.status, again.headers['strict-transport-security']]).toEqual([200, 'max-age=31536000']);
     const sitemap = await ask('/sitemap.xml');
     expect(sitemap.body.toString()).toContain(`${address}/`);
-  });
+  }, 60_000);
 
   it('leads from HTTP to HTTPS', async () => {
     const location = await new Promise<string | undefined>((resolve) => {
@@ -81,7 +81,7 @@ describe('Behind nginx with HTTPS', () => {
       ).end();
     });
     expect(location).toMatch(/^https:\/\/localhost.*\/harbours\?x=1$/);
-  });
+  }, 60_000);
 
   it('knows visitors by the proxy’s word and not by their own', async () => {
     const { status, headers, body } = await signIn('203.0.113.9');
@@ -99,7 +99,7 @@ describe('Behind nginx with HTTPS', () => {
       statuses.push((await ask('/api/session', sent, wrong)).status);
     }
     expect(statuses.at(-1)).toBe(429);
-  });
+  }, 60_000);
 
   it('takes large files from people who have signed in', async () => {
     const text = randomBytes(3 * 1024 * 1024).toString('base64');
