@@ -4,6 +4,7 @@ import { Router } from 'express';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Budget } from './budget.js';
 import { questionBudget } from './budget.js';
+import { docsRouter } from './docs-router.js';
 import { DOCUMENTS, documentSchema } from './document-schemas.js';
 import { readDto } from './dto/read-dto.js';
 import { fileUpload } from './file-upload.js';
@@ -26,6 +27,7 @@ export function apiRouter(services: Services, budget: Budget | null): Router {
     response.set('Cache-Control', 'no-store');
     next();
   });
+  router.use('/docs', docsRouter());
   router.use(identify(services.accounts, services.tokens), questionBudget(budget, services.throttles));
   const routes = allRoutes(services);
   const document = openApiDocument(routes);

@@ -1,4 +1,5 @@
 import { IS_OPTIONAL, ValidationTypes, getMetadataStorage } from 'class-validator';
+import ANSWERS from './answer-schemas.json' with { type: 'json' };
 import { PERMISSIONS } from '../services/people/permissions.js';
 import { MOST_TOLD, errorTable } from './problem.js';
 import type { DtoClass } from './dto/dto-shape.js';
@@ -10,7 +11,7 @@ type Schema = Record<string, unknown>;
 
 /** The OpenAPI 3.1 document of the API, made from the routes and from the decorators of their DTO classes. */
 export function openApiDocument(routes: readonly Route[]): Schema {
-  const schemas: Record<string, Schema> = { Problem: PROBLEM, Issue: ISSUE };
+  const schemas: Record<string, Schema> = { ...ANSWERS.schemas, Problem: PROBLEM, Issue: ISSUE };
   const paths: Record<string, Record<string, Schema>> = {};
   for (const route of routes) {
     const path = `/api${route.path.replace(/:(\w+)/g, '{$1}')}`;
@@ -59,12 +60,17 @@ function operationOf(route: Route, schemas: Record<string, Schema>): Schema {
     parameters: [...pathParameters(route), ...queryParameters(route, schemas)],
     ...requestBody(route, schemas),
     responses: {
-      ...(route.answers
-        ? { '200': { description: route.answers, content: { 'application/json': {} } } }
-        : { '204': { description: 'Done.' } }),
+      ...answerOf(route),
       default: { description: 'What was refused, and why.', content: problem },
     },
   };
+}
+
+function answerOf({ answers, sends }: Route): Schema {
+  if (sends) return { '200': { description: 'A file.', content: { [sends]: {} } } };
+  if (!answers) return { '204': { description: 'Done.' } };
+  const schema = (ANSWERS.answers as Record<string, Schema>)[answers];
+  return { '200': { description: answers, content: { 'application/json': { schema } } } };
 }
 
 function pathParameters({ path }: Route): Schema[] {

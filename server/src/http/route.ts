@@ -1,5 +1,6 @@
 import type { User } from '@plindo/core/contract';
 import type { Request, RequestHandler, Response } from 'express';
+import type { AnswerName, Answers } from './answers.js';
 import type { Act } from '../services/people/permissions.js';
 import type { DtoClass } from './dto/dto-shape.js';
 
@@ -15,7 +16,10 @@ export interface Call<Body, Query> {
   readonly response: Response;
 }
 
-export interface RouteDefinition<Body, Query> {
+/** What a handler gives back: what its route is said to answer. */
+type Answered<Name> = Name extends AnswerName ? Answers[Name] | Promise<Answers[Name]> : unknown;
+
+export interface RouteDefinition<Body, Query, Name extends AnswerName | undefined = AnswerName | undefined> {
   readonly method: 'get' | 'post' | 'put' | 'patch' | 'delete';
   /** In Express's form, below /api: "/kinds/:id". */
   readonly path: string;
@@ -30,22 +34,26 @@ export interface RouteDefinition<Body, Query> {
   /** Whether the handler itself says where in the body a text can't be kept, as it does row by row. */
   readonly checksTexts?: boolean;
   readonly query?: DtoClass<Query & object>;
-  /** Name of the answer's type in core/contract, for the document; absent when there is no content. */
-  readonly answers?: string;
+  /** Name of the answer's type, for the document; absent when there is no content. */
+  readonly answers?: Name;
+  /** The media type of an answer that isn't JSON. */
+  readonly sends?: string;
   /** A file sent as multipart form data under this name. */
   readonly file?: string;
   /** For a file that is too large for memory: the most bytes; it lies in a temporary folder until the answer is sent. */
   readonly largestFileOnDisk?: number;
   /** Further checks before the handler, such as a limit of tries. */
   readonly before?: RequestHandler;
-  handle(call: Call<Body, Query>): unknown;
+  handle(call: Call<Body, Query>): Answered<Name>;
 }
 
 /** A route whose body and query types only its own handler needs to know. */
-export type Route = RouteDefinition<never, never>;
+export type Route = Omit<RouteDefinition<never, never>, 'handle'> & { handle(call: Call<never, never>): unknown };
 
 /** Declares a route; the types of body and query come from their DTO classes. */
-export function route<Body = undefined, Query = undefined>(definition: RouteDefinition<Body, Query>): Route {
+export function route<Body = undefined, Query = undefined, Name extends AnswerName | undefined = undefined>(
+  definition: RouteDefinition<Body, Query, Name>,
+): Route {
   return definition as unknown as Route;
 }
 

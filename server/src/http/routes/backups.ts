@@ -25,6 +25,7 @@ export function backupRoutes({ backups }: Services): Route[] {
       path: '/backups/:id/zip',
       permission: 'keep backups',
       summary: 'A backup as a file. It holds everything, the hashes of passwords too.',
+      sends: 'application/zip',
       async handle(call) {
         const { path, name } = await backups.file(call.id());
         await new Promise<void>((resolve, reject) => {

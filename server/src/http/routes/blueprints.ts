@@ -65,7 +65,7 @@ export function blueprintRoutes({ blueprints, blueprintZips, previews }: Service
       path: '/blueprint/zip',
       permission: 'change structure',
       summary: 'The blueprint with all listings, their pictures and files, as a zip.',
-      answers: 'application/zip',
+      sends: 'application/zip',
       async handle({ response }) {
         const zip = await blueprintZips.write(await blueprints.save(true));
         response.attachment('blueprint.zip');

@@ -45,6 +45,7 @@ export function outboxRoutes({ noticeWordings, outbox }: Services): Route[] {
       path: '/mails/:id/eml',
       permission: 'read mails',
       summary: 'One mail as a file that mail programs open (RFC 5322).',
+      sends: 'message/rfc822',
       async handle(call) {
         const { name, content } = await outbox.file(call.id());
         call.response.type('message/rfc822').attachment(name).send(content);

@@ -43,7 +43,7 @@ export function pictureRoutes({ pictures, pictureLibrary }: Services): Route[] {
       permission: 'change listings',
       summary: 'Keep a picture, sent as the form part "file".',
       file: 'file',
-      answers: 'Picture',
+      answers: 'SentPicture',
       async handle({ request }) {
         if (!request.file) throw Refusal.of('request.malformed', { reason: 'there is no part called "file".' });
         const name = nameInUtf8(request.file.originalname);

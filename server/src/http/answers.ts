@@ -1,0 +1,152 @@
+import type {
+  AddressLook,
+  Backups,
+  BinSummary,
+  CalendarView,
+  CategorySetSummary,
+  ChangeSummary,
+  Changed,
+  DesignOfPage,
+  DesignSamples,
+  DesignVersion,
+  DoorEvent,
+  ExamplesSummary,
+  FormerAddresses,
+  FoundListings,
+  ImportState,
+  InvitedTo,
+  JustMissing,
+  KeptDraft,
+  KeptTable,
+  KindSummary,
+  LinkCandidate,
+  ListingInSelection,
+  ListingsWindow,
+  MailWhole,
+  MailWindow,
+  MissedOnPage,
+  OneTimeLink,
+  OwnAccess,
+  People,
+  PictureWindow,
+  PreviewedPage,
+  ProblemReport,
+  Revision,
+  SecondStepStart,
+  SelectionPreview,
+  SelectionSummary,
+  ServingPage,
+  ServingTable,
+  SessionInfo,
+  SiteStarterSummary,
+  TokenSummary,
+  TypeChangePlan,
+  User,
+  ZoneEffects,
+} from '@plindo/core/contract';
+import type { Design, StarterFile } from '@plindo/core/design';
+import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
+import type { CalendarEntry, ExpiryEffects, Listing } from '@plindo/core/listings';
+import type { MailText } from '@plindo/core/notices';
+import type { ChosenCards, DesignedPage, PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
+import type { AddressesPlan } from '@plindo/core/plans';
+import type { Explanation } from '@plindo/core/query';
+import type { CategorySet, KeptFile, Kind, Link, Picture, Selection, SiteSettings } from '@plindo/core/structure';
+
+/** A picture that was kept; what it shows in words comes with the listing. */
+export type SentPicture = Pick<Picture, 'hash' | 'width' | 'height'>;
+
+/** An access token with its secret, which is told this once. */
+export interface NewToken extends TokenSummary {
+  readonly secret: string;
+}
+
+/**
+ * What routes answer, by the names that they have for it. `node tools/answer-schemas.mjs` makes `answer-schemas.json` of
+ * these types, from which the API's document is made.
+ */
+export interface Answers {
+  'AddressLook[]': readonly AddressLook[];
+  AddressesPlan: AddressesPlan;
+  Backups: Backups;
+  BinSummary: BinSummary;
+  Blueprint: Blueprint;
+  BlueprintPlan: BlueprintPlan;
+  'CalendarEntry[]': readonly CalendarEntry[];
+  CalendarView: CalendarView;
+  'CategorySetSummary[]': readonly CategorySetSummary[];
+  'ChangeSummary[]': readonly ChangeSummary[];
+  'Changed<BinSummary>': Changed<BinSummary>;
+  'Changed<BlueprintPlan>': Changed<BlueprintPlan>;
+  'Changed<CategorySet>': Changed<CategorySet>;
+  'Changed<Design>': Changed<Design>;
+  'Changed<Design[]>': Changed<Design[]>;
+  'Changed<ExamplesSummary>': Changed<ExamplesSummary>;
+  'Changed<Kind>': Changed<Kind>;
+  'Changed<Link>': Changed<Link>;
+  'Changed<Listing>': Changed<Listing>;
+  'Changed<Selection>': Changed<Selection>;
+  'Changed<SiteSettings>': Changed<SiteSettings>;
+  'Changed<null>': Changed<null>;
+  'Changed<{ connections: number }>': Changed<{ readonly connections: number }>;
+  'Changed<{ listings: number }>': Changed<{ readonly listings: number }>;
+  'Changed<{ pictures: number }>': Changed<{ readonly pictures: number }>;
+  'Changed<{ sentence: string }>': Changed<{ readonly sentence: string }>;
+  ChosenCards: ChosenCards;
+  DesignOfPage: DesignOfPage;
+  DesignSamples: DesignSamples;
+  'DesignVersion[]': readonly DesignVersion[];
+  'Design[]': readonly Design[];
+  DesignedPage: DesignedPage;
+  'DoorEvent[]': readonly DoorEvent[];
+  ExamplesSummary: ExamplesSummary;
+  ExpiryEffects: ExpiryEffects;
+  Explanation: Explanation;
+  FormerAddresses: FormerAddresses;
+  FoundListings: FoundListings;
+  ImportState: ImportState;
+  InvitedTo: InvitedTo;
+  'JustMissing[]': readonly JustMissing[];
+  'KeptDraft[]': readonly KeptDraft[];
+  KeptFile: KeptFile;
+  KeptTable: KeptTable;
+  KindSummary: KindSummary;
+  'KindSummary[]': readonly KindSummary[];
+  'LinkCandidate[]': readonly LinkCandidate[];
+  'Link[]': readonly Link[];
+  Listing: Listing;
+  'ListingInSelection[]': readonly ListingInSelection[];
+  ListingsWindow: ListingsWindow;
+  MailText: MailText;
+  MailWhole: MailWhole;
+  MailWindow: MailWindow;
+  'MissedOnPage[]': readonly MissedOnPage[];
+  NewToken: NewToken;
+  OneTimeLink: OneTimeLink;
+  OwnAccess: OwnAccess;
+  'PageLink[]': readonly PageLink[];
+  PageModel: PageModel;
+  People: People;
+  SentPicture: SentPicture;
+  PictureWindow: PictureWindow;
+  'PreviewedPage[]': readonly PreviewedPage[];
+  ProblemReport: ProblemReport;
+  'Revision[]': readonly Revision[];
+  SecondStepStart: SecondStepStart;
+  SelectionPreview: SelectionPreview;
+  'SelectionSummary[]': readonly SelectionSummary[];
+  ServingPage: ServingPage;
+  ServingTable: ServingTable;
+  SessionInfo: SessionInfo;
+  'SiteStarterSummary[]': readonly SiteStarterSummary[];
+  StarterFile: StarterFile;
+  'SuggestionModel[]': readonly SuggestionModel[];
+  'TokenSummary[]': readonly TokenSummary[];
+  TypeChangePlan: TypeChangePlan;
+  User: User;
+  'ZoneEffects[]': readonly ZoneEffects[];
+  'string[]': readonly string[];
+  '{ path: string }': { readonly path: string };
+}
+
+export type AnswerName = keyof Answers;
