@@ -4,6 +4,7 @@ import { clicksBench } from './clicks.js';
 import { clockBench } from './clock.js';
 import { designBench } from './design.js';
 import { editsBench } from './edits.js';
+import { hostileBench } from './hostile.js';
 import { importBench } from './import.js';
 import { lighthouseBench } from './lighthouse.js';
 import type { Benchmark, Measurement } from './measure.js';
@@ -17,6 +18,7 @@ const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   clock: clockBench,
   design: designBench,
   edits: editsBench,
+  hostile: hostileBench,
   import: importBench,
   lighthouse: lighthouseBench,
   page: pageBench,

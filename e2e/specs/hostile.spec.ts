@@ -90,7 +90,7 @@ describe('Script', () => {
       expect(scripts).withContext(path).toBe(0);
     }
     await page.getByRole('button', { name: /^Jump to/ }).click();
-    await page.getByRole('combobox').fill('img');
+    await page.getByRole('dialog').getByRole('combobox').fill('img');
     await page.getByRole('option').first().waitFor();
     expect(await page.evaluate('window.evil')).toBeUndefined();
     expect(page.complaints).toEqual([]);

@@ -105,6 +105,10 @@ async function ofSite(get: Get): Promise<GoodRequest[]> {
     { method: 'POST', path: '/api/blueprint/plan', body: blueprint },
     { method: 'POST', path: '/api/blueprint', body: blueprint },
     { method: 'POST', path: '/api/site/zone/plan', body: { zone: 'Asia/Kolkata' } },
+    { method: 'POST', path: '/api/people/invitations', body: { email: 'new@example.org', name: 'N', role: 'editor' } },
+    { method: 'PUT', path: '/api/me', body: { name: 'Owner', email: 'owner@example.org', password: '' } },
+    { method: 'POST', path: '/api/tokens', body: { name: 'Program', readOnly: true, days: 7 } },
+    { method: 'POST', path: '/api/passwords/forgotten', body: { email: 'nobody@example.org' } },
     { method: 'POST', path: '/api/addresses/look', body: { addresses: ['/', '/courses/'] } },
   ];
 }
