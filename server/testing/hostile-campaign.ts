@@ -24,6 +24,8 @@ export interface Campaign {
   readonly sent: number;
   readonly byStatus: Readonly<Record<number, number>>;
   readonly slowestMs: number;
+  /** The request that took so long. */
+  readonly slowest: string;
   /** Requests that were answered by a failure of the server, or without a sentence; none should be. */
   readonly faults: readonly unknown[];
 }
@@ -32,6 +34,7 @@ export interface Campaign {
 export class HostileCampaign {
   private byStatus: Record<number, number> = {};
   private slowestMs = 0;
+  private slowest = '';
   private readonly faults: unknown[] = [];
 
   private constructor(
@@ -79,15 +82,19 @@ export class HostileCampaign {
   async send(method: string, path: string, text: string): Promise<void> {
     const begun = performance.now();
     const answer = await this.owner.sendText(method, path, text);
-    this.slowestMs = Math.max(this.slowestMs, performance.now() - begun);
+    const tookMs = performance.now() - begun;
+    if (tookMs > this.slowestMs) {
+      this.slowestMs = tookMs;
+      this.slowest = `${method} ${path} ${text.slice(0, 200)}`;
+    }
     this.byStatus[answer.status] = (this.byStatus[answer.status] ?? 0) + 1;
     const fault = faultOf(answer);
     if (fault) this.faults.push([method, path, text.slice(0, 300), fault]);
   }
 
   report(): Campaign {
-    const { byStatus, slowestMs, faults } = this;
-    return { sent: Object.values(byStatus).reduce((sum, many) => sum + many, 0), byStatus, slowestMs, faults };
+    const { byStatus, slowestMs, slowest, faults } = this;
+    return { sent: Object.values(byStatus).reduce((sum, many) => sum + many, 0), byStatus, slowestMs, slowest, faults };
   }
 
   stop(): Promise<void> {

@@ -59,12 +59,21 @@ export function isSlug(text: string): boolean {
   return text.length <= LONGEST_SLUG && /^[\p{Ll}\p{Lo}\p{N}]+(-[\p{Ll}\p{Lo}\p{N}]+)*$/u.test(text);
 }
 
-/** The first of `wanted`, `wanted-2`, `wanted-3` … that `isTaken` doesn't know. */
+/**
+ * The first of `wanted`, `wanted-2`, `wanted-3` … that `isTaken` doesn't know, where these are taken without gaps; one that
+ * follows a taken one, where they aren't. Of thousands that are taken a few are asked for.
+ */
 export function firstFreeSlug(wanted: string, isTaken: (slug: string) => boolean): string {
   const base = wanted === '' ? 'listing' : wanted;
-  let slug = base;
-  for (let n = 2; isTaken(slug); n++) slug = `${base}-${n}`;
-  return slug;
+  if (!isTaken(base)) return base;
+  let [taken, free] = [1, 2];
+  for (; isTaken(`${base}-${free}`); free *= 2) taken = free;
+  while (free - taken > 1) {
+    const middle = Math.floor((free + taken) / 2);
+    if (isTaken(`${base}-${middle}`)) taken = middle;
+    else free = middle;
+  }
+  return `${base}-${free}`;
 }
 
 /** A text as it stands in HTML, between tags. */

@@ -73,6 +73,18 @@ describe('Text', () => {
     expect(firstFreeSlug('quay', (slug) => ['quay', 'quay-2'].includes(slug))).toBe('quay-3');
   });
 
+  it('finds a free slug among thousands by asking for a few', () => {
+    const taken = new Set(['boat', ...Array.from({ length: 5000 }, (_, at) => `boat-${at + 2}`)]);
+    let asked = 0;
+    const free = firstFreeSlug('boat', (slug) => {
+      asked++;
+      return taken.has(slug);
+    });
+    expect(free).toBe('boat-5002');
+    expect(asked).toBeLessThan(40);
+    expect(firstFreeSlug('boat', (slug) => slug === 'boat' || slug === 'boat-3')).toBe('boat-2');
+  });
+
   it('makes keys that programs can read and that no object has already', () => {
     expect(keyOf('Greatest length (m)')).toBe('greatest_length_m');
     expect(keyOf('2nd berth')).toBe('field_2nd_berth');

@@ -71,6 +71,17 @@ describe('Requests that mean no good', () => {
     expect([listing.status, listing.json.issues.length, listing.json.more]).toEqual([422, 20, 2981]);
   });
 
+  it('cost no more when they name one thing thousands of times', async () => {
+    const listing = (await owner.send('GET', '/api/kinds/1/listings')).json.listings[0] as { id: number };
+    const ids = Array.from({ length: 3000 }, () => listing.id);
+    for (let turn = 0; turn < 3; turn++) {
+      const { status, json } = await owner.send('POST', '/api/kinds/1/duplicate', { ids });
+      expect([status, json.result.listings]).toEqual([200, 1]);
+    }
+    expect((await owner.send('PUT', '/api/site', { name: null })).status).toBe(200);
+    expect((await owner.send('GET', '/api/session')).json.site.name).not.toBeNull();
+  });
+
   it('are refused in other forms than JSON too', async () => {
     const packed = await owner.sendText('PUT', '/api/site', '{}', { 'Content-Encoding': 'x-unknown' });
     expect([packed.status, packed.json.code]).toEqual([400, 'request.malformed']);

@@ -4,12 +4,15 @@ import { contentOf, readListing } from '@plindo/core/listings';
 import type { CategoryChange } from '@plindo/core/plans';
 import { copyOf, exclusiveLinkIssues, withCategoryChange, withoutLinked } from '@plindo/core/plans';
 import type { Kind } from '@plindo/core/structure';
-import { Refusal, refuseIfAny } from '@plindo/core/values';
+import { Refusal, firstFreeSlug, refuseIfAny } from '@plindo/core/values';
 import type { Unit } from '../../store/index.js';
 import { editConnections } from './connecting.js';
 import type { Editing } from '../editing.js';
 import { kindIn, refuseOutdated } from '../editing.js';
 import { withReferences } from './listings.js';
+
+/** So many copies look for their addresses one by one. */
+const FEW = 50;
 
 /** One listing's part of a batch. */
 export interface BatchPart {
@@ -54,16 +57,20 @@ export class Batches {
     return this.editing.change(user, async (unit) => {
       const kind = kindIn(unit, kindId);
       const listings = await unit.listings(ids);
-      const taken = new Set<string>();
+      // One by one few are asked for; of many all are read at once.
+      const taken = ids.length > FEW ? await unit.slugsOf(kindId) : new Set<string>();
       const copies: ListingContent[] = [];
-      for (const id of ids) {
+      for (const id of new Set(ids)) {
         const copy = copyOf(contentOf(existing(listings, kind, id)), kind);
-        const slug = await unit.freeSlug(kindId, copy.slug, taken);
+        const slug =
+          ids.length > FEW
+            ? firstFreeSlug(copy.slug, (one) => taken.has(one))
+            : await unit.freeSlug(kindId, copy.slug, taken);
         taken.add(slug);
         copies.push({ ...copy, slug });
       }
       await unit.insertListings(kindId, await withReferences(unit, kind, copies));
-      return { sentence: `Duplicated ${ids.length} ${kind.many}`, result: { listings: copies.length } };
+      return { sentence: `Duplicated ${copies.length} ${kind.many}`, result: { listings: copies.length } };
     });
   }
 }

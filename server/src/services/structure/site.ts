@@ -15,7 +15,7 @@ export class Site {
 
   /** Changes what is given and leaves the rest. */
   async save(user: User | null, given: Partial<SiteSettings>): Promise<Changed<SiteSettings>> {
-    const sent = withoutUndefined(given);
+    const sent = withoutNothing(given);
     checkSettings({ ...NEW_SITE, ...sent });
     if (sent.baseMap && !(await this.isMap(sent.baseMap.hash))) {
       throw Refusal.of('value.type', { label: 'Base map', wanted: 'a kept file with GeoJSON features' }, 'baseMap');
@@ -40,6 +40,17 @@ export class Site {
       return false;
     }
   }
+}
+
+/** Settings that can be taken away again; null says so. */
+const TAKEN_AWAY: readonly (keyof SiteSettings)[] = ['baseMap', 'mapTiles', 'backups'];
+
+/** What is said; of the other settings null says nothing. */
+function withoutNothing(given: Partial<SiteSettings>): Partial<SiteSettings> {
+  const said = Object.entries(withoutUndefined(given)).filter(([name, value]) => {
+    return value !== null || (TAKEN_AWAY as readonly string[]).includes(name);
+  });
+  return Object.fromEntries(said);
 }
 
 function isOrigin(text: string): boolean {

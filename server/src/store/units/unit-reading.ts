@@ -35,9 +35,6 @@ export interface UnitBase {
   readonly contexts: ReadContexts;
 }
 
-/** So many slugs are asked for at once when a free one is looked for; doubled with each that are all taken. */
-const FIRST_SLUGS = 8;
-
 /**
  * The reading side of a unit: what a change depends on, read in the transaction that writes it. No other one writes
  * meanwhile, so what was read holds until the end.
@@ -169,12 +166,19 @@ export class UnitReading {
     wanted: string,
     besides: ReadonlySet<string> = new Set(),
   ): Promise<string> {
-    for (let many = FIRST_SLUGS; ; many *= 2) {
-      const tried: string[] = [];
-      firstFreeSlug(wanted, (slug) => tried.push(slug) < many);
-      const taken = await this.takenAmong(kindId, column, tried);
-      const free = tried.find((slug) => !taken.has(slug) && !besides.has(slug));
-      if (free !== undefined) return free;
+    const tried = new Set<string>();
+    // Each round asks for the slugs that decide, by what is known of them so far.
+    const known = new Set<string>();
+    for (;;) {
+      const asked = new Set<string>();
+      const free = firstFreeSlug(wanted, (slug) => {
+        if (besides.has(slug) || known.has(slug)) return true;
+        if (!tried.has(slug)) asked.add(slug);
+        return false;
+      });
+      if (!asked.has(free)) return free;
+      for (const slug of await this.takenAmong(kindId, column, [...asked])) known.add(slug);
+      for (const slug of asked) tried.add(slug);
     }
   }
 
