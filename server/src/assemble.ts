@@ -127,7 +127,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     ...ofPeople(store, live, clock, { tell: tellIt, tellDoor }),
     ...ofLeaving(store, live),
     ...ofMails(store, live, mail),
-    ...ofTables(store, live, editing),
+    ...ofTables(store, live, editing, clock),
     ...ofStructure(store, live, editing),
     backups,
     live,
@@ -215,9 +215,10 @@ function ofTables(
   store: Store,
   live: Live,
   editing: Editing,
+  clock: () => Date,
 ): Pick<Services, 'batches' | 'bin' | 'handOrders' | 'tableViews'> {
   return {
-    batches: new Batches(editing),
+    batches: new Batches(store, editing, clock),
     bin: new Bin(live, editing),
     handOrders: new HandOrders(editing),
     tableViews: new TableViews(store, live),

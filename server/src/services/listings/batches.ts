@@ -3,14 +3,19 @@ import type { Listing, ListingContent, ListingInput } from '@plindo/core/listing
 import { contentOf, readListing } from '@plindo/core/listings';
 import type { CategoryChange } from '@plindo/core/plans';
 import { copyOf, exclusiveLinkIssues, withCategoryChange, withoutLinked } from '@plindo/core/plans';
-import type { Kind } from '@plindo/core/structure';
+import type { Kind, ReadContext } from '@plindo/core/structure';
+import { ReadContexts } from '@plindo/core/structure';
+import type { Issue } from '@plindo/core/values';
 import { Refusal, firstFreeSlug, refuseIfAny } from '@plindo/core/values';
-import type { Unit } from '../../store/index.js';
+import { setImmediate as breath } from 'node:timers/promises';
+import type { Store } from '../../store/index.js';
 import { editConnections } from './connecting.js';
 import type { Editing } from '../editing.js';
 import { kindIn, refuseOutdated } from '../editing.js';
 import { withReferences } from './listings.js';
 
+/** Between so many, others get their turn. */
+const PARTS_BETWEEN_BREATHS = 200;
 /** So many copies look for their addresses one by one. */
 const FEW = 50;
 
@@ -24,24 +29,37 @@ export interface BatchPart {
 
 /** Changes of many listings as one: all of them or none. */
 export class Batches {
-  constructor(private readonly editing: Editing) {}
+  private readonly contexts = new ReadContexts();
 
-  /** Changes each listing by its own input; what is refused is told with the title of its listing. */
-  change(
+  constructor(
+    private readonly store: Store,
+    private readonly editing: Editing,
+    private readonly clock: () => Date,
+  ) {}
+
+  /**
+   * Changes each listing by its own input; what is refused is told with the title of its listing. Inputs are read before
+   * others have to wait, and once more in the unit where what they were read by has changed meanwhile.
+   */
+  async change(
     user: User,
     kindId: number,
     parts: readonly BatchPart[],
     categories: CategoryChange | null,
   ): Promise<Changed<{ listings: number }>> {
+    const early = await this.readEarly(kindId, parts, categories);
     return this.editing.change(user, async (unit) => {
       const kind = kindIn(unit, kindId);
       const inputs = parts.map(({ input }) => input);
       refuseIfAny(exclusiveLinkIssues(kind, unit.structure.links, inputs));
-      const listings = await unit.listings(parts.map(({ id }) => id));
-      const changed = parts.map(({ id, version, input }) => {
+      const listings = await unit.stillAs(early.listings);
+      const changed = parts.map((part, at) => {
+        const { id, version, input } = part;
         const before = existing(listings, kind, id);
         if (version !== null) refuseOutdated(before, version, before.title);
-        return { before, given: input, content: readPart(unit, kind, before, input, categories) };
+        const known = kind === early.kind && before === early.listings.get(id) ? early.contents[at] : undefined;
+        const content = known ?? readPart(unit.context(), kind, before, input, categories);
+        return { before, given: input, content };
       });
       for (const { before, given } of changed) await editConnections(unit, kind, before.id, given.values ?? {});
       const updates = changed.map(({ before, content }) => {
@@ -50,6 +68,25 @@ export class Batches {
       await unit.updateListings(updates);
       return { sentence: `Changed ${parts.length} ${kind.many}`, result: { listings: changed.length } };
     });
+  }
+
+  /** What inputs come to as far as it is known before the unit: null for what has to wait for it, and for what is refused. */
+  private async readEarly(
+    kindId: number,
+    parts: readonly BatchPart[],
+    categories: CategoryChange | null,
+  ): Promise<EarlyReading> {
+    const structure = await this.store.structure();
+    const kind = structure.kind(kindId);
+    const listings = new Map((await this.store.listings(parts.map(({ id }) => id))).map((one) => [one.id, one]));
+    const context = this.contexts.of(structure.site, this.clock().getTime());
+    const contents: (ListingContent | undefined)[] = [];
+    for (const [at, { id, input }] of parts.entries()) {
+      if (at % PARTS_BETWEEN_BREATHS === 0) await breath();
+      const before = listings.get(id);
+      contents.push(before && kind && readContent(context, kind, before, input, categories).content);
+    }
+    return { kind, listings, contents };
   }
 
   /** Copies listings as drafts, without what has to be different in each, and without their links. */
@@ -81,15 +118,35 @@ function existing(listings: ReadonlyMap<number, Listing>, kind: Kind, id: number
   return listing;
 }
 
+/** What is read before a unit, and by what. */
+interface EarlyReading {
+  readonly kind: Kind | undefined;
+  readonly listings: ReadonlyMap<number, Listing>;
+  /** By the place of its part; nothing for one that is refused or not there. */
+  readonly contents: readonly (ListingContent | undefined)[];
+}
+
 function readPart(
-  unit: Unit,
+  context: ReadContext,
   kind: Kind,
   before: Listing,
   given: ListingInput,
   categories: CategoryChange | null,
 ): ListingContent {
+  const { content, issues } = readContent(context, kind, before, given, categories);
+  refuseIfAny(issues);
+  return content!;
+}
+
+function readContent(
+  context: ReadContext,
+  kind: Kind,
+  before: Listing,
+  given: ListingInput,
+  categories: CategoryChange | null,
+): { readonly content: ListingContent | undefined; readonly issues: Issue[] } {
   const values = { ...given.values, ...(categories && withCategoryChange(before, categories)) };
-  const read = readListing(categories ? { ...given, values } : given, kind, unit.context(), contentOf(before));
-  refuseIfAny(read.issues.map((found) => ({ ...found, message: `${before.title}: ${found.message}` })));
-  return read.content;
+  const read = readListing(categories ? { ...given, values } : given, kind, context, contentOf(before));
+  const issues = read.issues.map((found) => ({ ...found, message: `${before.title}: ${found.message}` }));
+  return { content: issues.length === 0 ? read.content : undefined, issues };
 }

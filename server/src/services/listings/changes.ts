@@ -3,6 +3,7 @@ import type { Connection, Difference, Listing } from '@plindo/core/listings';
 import { BLANK_CONTENT, contentOf, differencesOf } from '@plindo/core/listings';
 import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
 import { takenBack } from '@plindo/core/plans';
+import { setImmediate as breath } from 'node:timers/promises';
 import { fieldByKey, otherSide } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
@@ -12,6 +13,9 @@ import { removeConnections } from './connecting.js';
 import type { Editing } from '../editing.js';
 import { removeContents } from '../structure/kinds.js';
 import { isAllowed } from '../people/permissions.js';
+
+/** Between so many, others get their turn. */
+const ENTRIES_BETWEEN_BREATHS = 200;
 
 /** The log of changes, and taking them back. */
 export class Changes {
@@ -72,6 +76,19 @@ export class Changes {
     return { changeId: done.changeId, result: this.live.complete(done.result) };
   }
 
+  /** What takes changed listings back, as they are before the unit. */
+  private async readEarly(entries: readonly ChangeEntry[]): Promise<EarlyBack> {
+    const changed = entries.filter(isChangedListing);
+    const listings = new Map((await this.store.listings(changed.map(({ id }) => id))).map((one) => [one.id, one]));
+    const back = new Map<ChangeEntry, ChangeEntry>();
+    for (const [at, entry] of changed.entries()) {
+      if (at % ENTRIES_BETWEEN_BREATHS === 0) await breath();
+      const taken = takenBack(entry, listings.get(entry.id) ?? null);
+      if (taken && taken !== 'changed') back.set(entry, taken);
+    }
+    return { listings, back };
+  }
+
   private async summaries(): Promise<(change: ChangeRecord) => ChangeSummary> {
     const names = new Map((await this.store.accounts.users()).map((user) => [user.id, user.name]));
     return (change) => ({
@@ -91,6 +108,7 @@ export class Changes {
   async undo(user: User, changeId: number): Promise<Changed<{ sentence: string }>> {
     // Before others have to wait: what a change has done stays as it is.
     const entries = (await this.store.log.entriesToTakeBack(changeId)).reverse();
+    const early = await this.readEarly(entries);
     return this.editing.change(
       user,
       async (unit) => {
@@ -99,7 +117,7 @@ export class Changes {
         if (change.undoneBy !== null) throw Refusal.of('change.already-undone');
         const forbidden = entries.some((entry) => !isAllowed(user.role, 'undo changes', { entry }));
         if (forbidden) throw Refusal.of('auth.forbidden');
-        await takeAllBack(unit, entries);
+        await takeAllBack(unit, entries, early);
         const sentence = `Undid: ${change.sentence}`;
         return { sentence, result: { sentence } };
       },
@@ -108,12 +126,18 @@ export class Changes {
   }
 }
 
+/** What was worked out before others have to wait; it counts for listings that are still as they were. */
+interface EarlyBack {
+  readonly listings: ReadonlyMap<number, Listing>;
+  readonly back: ReadonlyMap<ChangeEntry, ChangeEntry>;
+}
+
 /** In their order; changed listings that follow one another are read and written together. */
-async function takeAllBack(unit: Unit, entries: readonly ChangeEntry[]): Promise<void> {
+async function takeAllBack(unit: Unit, entries: readonly ChangeEntry[], early: EarlyBack): Promise<void> {
   for (let at = 0; at < entries.length;) {
     const run = entries.slice(at).findIndex((entry) => !isChangedListing(entry));
     const changed = run === -1 ? entries.slice(at) : entries.slice(at, at + run);
-    if (changed.length > 1) await takeListingsBack(unit, changed as EntryOf<'listing'>[]);
+    if (changed.length > 1) await takeListingsBack(unit, changed as EntryOf<'listing'>[], early);
     else await takeBack(unit, entries[at]!);
     at += Math.max(changed.length, 1);
   }
@@ -123,14 +147,20 @@ function isChangedListing({ entity, before, after }: ChangeEntry): boolean {
   return entity === 'listing' && before !== null && after !== null;
 }
 
-async function takeListingsBack(unit: Unit, entries: readonly EntryOf<'listing'>[]): Promise<void> {
+async function takeListingsBack(unit: Unit, entries: readonly EntryOf<'listing'>[], early: EarlyBack): Promise<void> {
   // Each once at most in a set, as a later entry of one leads to the state that an earlier one begins with.
   if (new Set(entries.map(({ id }) => id)).size < entries.length) {
     for (const entry of entries) await takeBack(unit, entry);
     return;
   }
-  const present = await unit.listings(entries.map(({ id }) => id));
-  const back = entries.map((entry) => backOf(entry, present.get(entry.id) ?? null) as EntryOf<'listing'>);
+  const present = await unit.stillAs(
+    new Map(entries.flatMap(({ id }) => early.listings.get(id) ?? []).map((one) => [one.id, one])),
+  );
+  const back = entries.map((entry) => {
+    const now = present.get(entry.id) ?? null;
+    const known = now && now === early.listings.get(entry.id) ? early.back.get(entry) : undefined;
+    return (known ?? backOf(entry, now)) as EntryOf<'listing'>;
+  });
   await unit.writeListings(back);
 }
 

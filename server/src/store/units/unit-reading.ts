@@ -99,6 +99,23 @@ export class UnitReading {
     return found;
   }
 
+  /** Of listings that were read before the unit, those that are as they were; the others as they are now. */
+  async stillAs(known: ReadonlyMap<number, Listing>): Promise<Map<number, Listing>> {
+    const attributes = ['id', 'kindId', 'version'];
+    const found = new Map<number, Listing>();
+    const changed: number[] = [];
+    for (const id of inParts([...known.keys()])) {
+      const rows = await rowsOf(this.models.listings, { attributes, where: { id }, transaction: this.transaction });
+      for (const row of rows.filter((one) => this.isOfKind(one))) {
+        const listing = known.get(Number(row['id']))!;
+        if (listing.version === Number(row['version'])) found.set(listing.id, listing);
+        else changed.push(listing.id);
+      }
+    }
+    for (const [id, listing] of await this.listings(changed)) found.set(id, listing);
+    return found;
+  }
+
   /** Whether a listing is of a kind that there is; those of deleted ones lie unseen. */
   private isOfKind(row: Row): boolean {
     const { kinds, coming } = this.records;
