@@ -56,6 +56,7 @@ function operationOf(route: Route, schemas: Record<string, Schema>): Schema {
   const isPublic = PERMISSIONS[route.permission] === 'anyone';
   return {
     summary: route.summary,
+    tags: [tagOf(route)],
     ...(isPublic && { security: [] }),
     parameters: [...pathParameters(route), ...queryParameters(route, schemas)],
     ...requestBody(route, schemas),
@@ -71,6 +72,13 @@ function answerOf({ answers, sends }: Route): Schema {
   if (!answers) return { '204': { description: 'Done.' } };
   const schema = (ANSWERS.answers as Record<string, Schema>)[answers];
   return { '200': { description: answers, content: { 'application/json': { schema } } } };
+}
+
+/** By the first word of its path, "table-views" as "Table views". */
+function tagOf({ path }: Route): string {
+  const words = (path.split('/')[1] ?? '').replaceAll('-', ' ');
+  const name = words === 'me' ? 'own access' : words;
+  return name.charAt(0).toUpperCase() + name.slice(1);
 }
 
 function pathParameters({ path }: Route): Schema[] {

@@ -75,6 +75,13 @@ import { EffectsPanel } from './expiry/effects-panel';
       border-radius: var(--pl-corner);
       background: var(--pl-warm-wash);
     }
+    .idle {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.5rem;
+      align-items: center;
+      min-block-size: 3rem;
+    }
     .parts {
       display: grid;
       grid-template-columns: repeat(auto-fit, minmax(20rem, 1fr));
