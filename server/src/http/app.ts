@@ -16,6 +16,7 @@ import type { TrustedProxies } from '../config.js';
 import type { SitePages } from '../site/site-pages.js';
 import type { WebFolders } from './web-apps.js';
 import { ownSheetRouter } from './own-sheet-router.js';
+import type { SiteParts } from './site-router.js';
 import { siteHits, siteRouter } from './site-router.js';
 import { sitemapRouter } from './sitemap-router.js';
 import { deskRouter } from './web-apps.js';
@@ -91,8 +92,12 @@ export async function makeApp({ services, log, trustedProxies = 0, budget = null
   if (web) {
     app.use('/desk', await deskRouter(web.folders.desk));
     const { sitePages } = web;
-    const busy = pageBudget(budget, services.throttles, () => busyPage(sitePages.words()));
-    app.use(siteRouter(web.folders.site, sitePages, busy));
+    const parts: SiteParts = {
+      budget: pageBudget(budget, services.throttles, () => busyPage(sitePages.words())),
+      isTrouble: (error) => services.health.troubleOf(error) !== null,
+      tell: (error) => log.error({ err: error }, 'A page could not be made.'),
+    };
+    app.use(siteRouter(web.folders.site, sitePages, parts));
   }
   app.use(problemHandler(log, (error) => services.health.troubleOf(error)));
   return app;

@@ -57,6 +57,22 @@ describe('Pages of the site over HTTP', () => {
     }
   });
 
+  it('are put off with a page, and no document for programs, while the store is away or something fails', async () => {
+    const { services } = api.assembly;
+    const failing = spyOn(services.pages, 'page').and.rejectWith(new Error('SQLITE_BUSY: database is locked'));
+    const away = await get('/berths?type=buoy&sort=price-down');
+    expect([away.status, away.headers['content-type'], away.headers['retry-after']]).toEqual([
+      ...[503, 'text/html; charset=utf-8', '2'],
+    ]);
+    expect(away.body.toString()).toContain('Just a moment');
+    failing.and.rejectWith(new Error('a fault of ours'));
+    const fault = await get('/berths?type=buoy&sort=price-down');
+    expect([fault.status, fault.headers['content-type']]).toEqual([500, 'text/html; charset=utf-8']);
+    expect(fault.body.toString()).not.toContain('a fault of ours');
+    failing.and.callThrough();
+    expect((await get('/berths?type=buoy&sort=price-down')).status).toBe(200);
+  });
+
   it('that are new are made so often a minute for one address; kept ones go on', async () => {
     const { services } = api.assembly;
     const sitePages = new SitePages(new SiteRenderer(site.folder), services.live, services.pages, pageHeaders());

@@ -26,27 +26,39 @@ export function siteHits(site: SitePages): RequestHandler {
   };
 }
 
+/** What the public side is given beside its pages. */
+export interface SiteParts {
+  /** Refuses addresses that have too many pages made. */
+  readonly budget: RequestHandler;
+  /** Whether an error is of the store or the disk, so that the same may work later. */
+  readonly isTrouble: (error: unknown) => boolean;
+  /** Tells of what nobody foresaw. */
+  readonly tell: (error: unknown) => void;
+}
+
 /** The public side, rendered on the server; a page is kept until anything changes that it was made of. */
-export function siteRouter(folder: string, site: SitePages, budget: RequestHandler): Router {
+export function siteRouter(folder: string, site: SitePages, { budget, isTrouble, tell }: SiteParts): Router {
   const router = Router();
   router.get(FILE_NAME, fileHeaders, builtFiles(join(folder, 'browser')));
   router.use((request, _response, next) => next(isReading(request) ? undefined : 'router'), budget);
   router.use(async (request, response) => {
     if (request.originalUrl.length > LONGEST_URL) return void response.status(414).end();
     if (!isDecodable(request.path)) return void response.status(400).type('text').send(NOT_DECODABLE);
-    const destination = await site.destinationNow(request.originalUrl);
-    if (destination.kind === 'moved') return response.redirect(301, destination.to);
     const gone = new AbortController();
     response.once('close', () => gone.abort());
     try {
+      const destination = await site.destinationNow(request.originalUrl);
+      if (destination.kind === 'moved') return response.redirect(301, destination.to);
       // Whoever edits sees what has been edited.
       const isEditor = sessionSecret(request) !== null;
       const page = await (isEditor ? site.at(destination, gone.signal) : site.almostAt(destination, gone.signal));
       if (!gone.signal.aborted) send(request, response, page, await page.as(encodingFor(request)));
     } catch (error) {
       if (gone.signal.aborted) return;
-      if (!(error instanceof Busy)) throw error;
-      response.status(503).set('Retry-After', String(TRY_AGAIN_IN_S)).type('html').send(busyPage(site.words()));
+      const isForNow = error instanceof Busy || isTrouble(error);
+      if (!isForNow) tell(error);
+      const status = isForNow ? 503 : 500;
+      response.status(status).set('Retry-After', String(TRY_AGAIN_IN_S)).type('html').send(busyPage(site.words()));
     }
   });
   return router;
