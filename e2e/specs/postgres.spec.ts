@@ -42,7 +42,7 @@ describe('On PostgreSQL', () => {
 
   it('a database that goes away is told, kept pages are given meanwhile, and everything goes on when it is back', async () => {
     const { whileAway, backAfterMs, faults } = await outageTrial(postgres);
-    expect(whileAway).toEqual({ ready: 503, edit: 503, code: 'server.store-away', page: 200 });
+    expect(whileAway).toEqual({ ready: 503, edit: 503, code: 'server.store-away', page: 200, newPage: 503 });
     expect(backAfterMs).toBeLessThan(Infinity);
     expect(faults).toEqual([]);
   }, 300_000);

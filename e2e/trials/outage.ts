@@ -37,7 +37,13 @@ async function addBerth(
 
 export interface OutageReport {
   /** What the server said while its database was away: of itself, and to somebody who edits. */
-  readonly whileAway: { readonly ready: number; readonly edit: number; readonly code: string; readonly page: number };
+  readonly whileAway: {
+    readonly ready: number;
+    readonly edit: number;
+    readonly code: string;
+    readonly page: number;
+    readonly newPage: number;
+  };
   /** Milliseconds from the database's return to the next acknowledged edit. */
   readonly backAfterMs: number;
   readonly faults: readonly string[];
@@ -50,12 +56,12 @@ export async function outageTrial(postgres: TestPostgres): Promise<OutageReport>
     const client = await Client.ofNewOwner(server.address, server.setupLink ?? '');
     const site = await makeSite(client);
     await addBerth(client, site, 'Before');
-    const page = async (): Promise<number> => (await fetch(`${server.address}/berths`)).status;
+    const page = async (path = '/berths'): Promise<number> => (await fetch(`${server.address}${path}`)).status;
     await page();
     await postgres.end();
     const ready = await readiness(server);
     const { status: edit, code } = await addBerth(client, site, 'Meanwhile');
-    const whileAway = { ready, edit, code, page: await page() };
+    const whileAway = { ready, edit, code, page: await page(), newPage: await page('/berths/before') };
     await postgres.begin();
     const backAfterMs = await until(async () => (await addBerth(client, site, 'After')).status === 200, BACK_IN_MS);
     const faults = await faultsOnPages(client, site);

@@ -58,8 +58,9 @@ export class RenderThread {
     if (rendering?.id !== message.id) return;
     if (message.kind === 'ask') return this.answer(rendering, message.url);
     this.rendering = null;
-    if (message.kind === 'rendered') rendering.done(message.page);
-    else rendering.failed(rendering.cause ?? new Error(message.reason));
+    // Without its model the framework renders an empty page and calls it done.
+    if (message.kind === 'rendered' && rendering.cause === null) rendering.done(message.page);
+    else rendering.failed(rendering.cause ?? new Error(message.kind === 'failed' ? message.reason : ''));
   }
 
   private async answer(rendering: Rendering, url: string): Promise<void> {

@@ -116,18 +116,8 @@ export class SitePages {
   /** Renders a page, of a model that was made already or of the one that is there when its turn has come. */
   private async newPage(address: string, made: Printed | undefined, dropped: AbortSignal): Promise<Made> {
     let shown = made;
-    let failure: unknown = null;
-    const source = async (url: string): Promise<string> => {
-      shown ??= await this.printed(url).catch((error: unknown) => {
-        failure = error;
-        throw error;
-      });
-      return shown.json;
-    };
-    // The thread that renders only knows that there is no model, and not why.
-    const rendered = await this.renderer.render(address, source, dropped).catch((error: unknown) => {
-      throw failure ?? error;
-    });
+    const source = async (url: string): Promise<string> => (shown ??= await this.printed(url)).json;
+    const rendered = await this.renderer.render(address, source, dropped);
     const { address: own, mapTiles } = this.live.site();
     const isTold = rendered.status !== 200 || !!own;
     const setting = { path: isTold ? null : address, pictures: mapTiles ? originOfTiles(mapTiles) : null };
