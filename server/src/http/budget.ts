@@ -55,6 +55,8 @@ function limited(
     skip: (request) => senderOf(request) !== null || isUntoldProxy(request),
     standardHeaders: 'draft-8',
     legacyHeaders: false,
+    // While the store is away nobody is counted.
+    passOnStoreError: true,
     // Proxies that aren't told of are looked at above.
     validate: { xForwardedForHeader: false },
     handler,

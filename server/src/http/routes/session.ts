@@ -1,4 +1,5 @@
 import type { SessionInfo } from '@plindo/core/contract';
+import { isAllowed } from '../../services/people/permissions.js';
 import { SetupDto, SignInDto } from '../dto/people-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
@@ -21,8 +22,9 @@ export async function sessionInfo(
 ): Promise<SessionInfo> {
   const { notices, ...site } = live.site();
   const needsOwner = await accounts.needsOwner();
+  const mayRead = isAllowed(user?.role ?? null, 'read mails');
   // Whom the site writes to concerns nobody outside.
-  return { user, csrf, needsOwner, site: user && notices ? { ...site, notices } : site };
+  return { user, csrf, needsOwner, site: mayRead && notices ? { ...site, notices } : site };
 }
 
 export function sessionRoutes(services: Services): Route[] {

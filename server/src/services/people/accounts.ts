@@ -20,6 +20,9 @@ const SETUP_LINK_IN_MS = 365 * 24 * HOUR_IN_MS;
 const TRIES_AN_ACCOUNT = 20;
 const TRIES_IN_MS = 15 * 60_000;
 
+/** No account has this number. */
+const NOBODY = 0;
+
 export interface SignedIn {
   readonly user: User;
   /** The secret that goes into the cookie; only its hash is kept. */
@@ -108,7 +111,9 @@ export class Accounts {
     const email = given.email.trim().toLowerCase();
     const found = await store.accounts.byEmail(email);
     const tries = throttles.triesOf('account', TRIES_IN_MS);
-    const key = digest(`${email} ${found && (await places.isKnown(found, from)) ? places.placeOf(from) : ''}`);
+    // Asked for an unknown account too, so that both take as long.
+    const isKnownPlace = await places.isKnown(found?.id ?? NOBODY, from);
+    const key = digest(`${email} ${isKnownPlace ? places.placeOf(from) : ''}`);
     const { hits } = await tries.count(key);
     if (hits > TRIES_AN_ACCOUNT) {
       await doorLog.note('locked', found ?? email, from);

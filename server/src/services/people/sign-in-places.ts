@@ -17,8 +17,8 @@ export class SignInPlaces {
   }
 
   /** Whether somebody has signed in from there before. */
-  isKnown(user: User, from: From): Promise<boolean> {
-    return this.store.aside((unit) => unit.hasSignedInFrom(user.id, this.placeOf(from)));
+  isKnown(userId: number, from: From): Promise<boolean> {
+    return this.store.aside((unit) => unit.hasSignedInFrom(userId, this.placeOf(from)));
   }
 
   async note(user: User, from: From): Promise<void> {
