@@ -7,7 +7,8 @@ import { build } from 'esbuild';
 
 const OUTSIDE = ['sqlite3', 'sharp', '@node-rs/argon2', 'pg-hstore', 'pg-native'];
 /** Packages of the older kind that are joined in call `require`, which modules don't have. */
-const REQUIRE = "import { createRequire as requireMaker } from 'node:module'; const require = requireMaker(import.meta.url);";
+const REQUIRE =
+  "import { createRequire as requireMaker } from 'node:module'; const require = requireMaker(import.meta.url);";
 
 await build({
   entryPoints: {
