@@ -59,7 +59,9 @@ describe('Pages of the site over HTTP', () => {
 
   it('are put off with a page, and no document for programs, while the store is away or something fails', async () => {
     const { services } = api.assembly;
-    const failing = spyOn(services.pages, 'page').and.rejectWith(new Error('SQLITE_BUSY: database is locked'));
+    const failing = spyOn(services.pages, 'page').and.rejectWith(
+      Object.assign(new Error('no room'), { code: 'ENOSPC' }),
+    );
     const away = await get('/berths?type=buoy&sort=price-down');
     expect([away.status, away.headers['content-type'], away.headers['retry-after']]).toEqual([
       ...[503, 'text/html; charset=utf-8', '2'],
