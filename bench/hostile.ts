@@ -9,6 +9,7 @@ interface Report {
   readonly sent: number;
   readonly byStatus: Readonly<Record<string, number>>;
   readonly slowestMs: number;
+  readonly slowest: string;
   readonly faults: readonly unknown[];
 }
 
@@ -18,11 +19,12 @@ export const hostileBench: Benchmark = {
   sizes: [4000],
   async run(n) {
     const reports = JSON.parse(await printed(n)) as Record<string, Report>;
-    return Object.entries(reports).flatMap(([sort, { sent, byStatus, slowestMs, faults }]): Measurement[] => {
+    return Object.entries(reports).flatMap(([sort, { sent, byStatus, slowestMs, slowest, faults }]): Measurement[] => {
       const name = sort === 'changed' ? 'good requests with one thing changed' : 'bodies by the document, changed';
       const [ok, refused] = ['2', '4'].map((first) => countOf(byStatus, first));
       const base = { n: sent, ratio: faults.length / sent, hold: 0, equal: faults.length === 0 };
       for (const fault of faults) console.log(JSON.stringify(fault));
+      if (slowestMs > SLOWEST_IN_MS) console.log(slowest);
       return [
         {
           ...base,

@@ -83,6 +83,8 @@ describe('People', () => {
   it('choose another password with a link, and sign in with it', async () => {
     await newcomer.goto(desk('/sign-in'));
     await newcomer.getByRole('link', { name: 'I have forgotten my password' }).click();
+    // The page before it asks for an address as well.
+    await newcomer.getByRole('heading', { name: 'Another password' }).waitFor();
     await newcomer.getByLabel('E-mail').fill(NEWCOMER.email);
     await newcomer.getByRole('button', { name: 'Send me a link' }).click();
     await newcomer.getByText('a mail with a link is on its way').waitFor();

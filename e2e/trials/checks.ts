@@ -1,7 +1,7 @@
 import type { PageModel } from '@plindo/core/page';
 import type { ListOnPage } from '@plindo/core/testing/list-on-page';
 import { listOnPage } from '@plindo/core/testing/list-on-page';
-import { Store } from '@plindo/server/store/index';
+import { Store, integrityFaults } from '@plindo/server/store/index';
 import type { Acknowledged, TrialSite } from './acts.js';
 import type { Client } from './client.js';
 
@@ -49,12 +49,7 @@ export async function faultsInStore(database: string, told: Acknowledged): Promi
     for (const id of halves) faults.push(`The import ${id} is half done and shows.`);
     const gaps = await numbers('SELECT max("number") - count("number") AS n FROM changes');
     if (gaps[0] !== 0) faults.push(`The feed lacks ${gaps[0]} numbers.`);
-    if (store.dialectName === 'sqlite') {
-      const [checked] = await store.ask<{ integrity_check: string }>('PRAGMA integrity_check');
-      if (checked?.integrity_check !== 'ok') faults.push(`integrity_check: ${checked?.integrity_check}`);
-      for (const broken of await store.ask('PRAGMA foreign_key_check'))
-        faults.push(`foreign key: ${JSON.stringify(broken)}`);
-    }
+    faults.push(...(await integrityFaults(database)));
   } finally {
     await store.close();
   }

@@ -60,7 +60,7 @@ import { Pages } from './site/pages.js';
 import { ServingPages } from './site/serving-pages.js';
 import { Sitemaps } from './site/sitemaps.js';
 import { SitePreviews } from './site-previews.js';
-import { Store, isPostgres, ownFolder } from './store/index.js';
+import { Store, isPostgres, ownFolder, sqliteIn } from './store/index.js';
 
 /** What a server is put together of. */
 export interface AssemblyParts {
@@ -171,7 +171,7 @@ async function openStore({
   // Nodes of a PostgreSQL database share their folder.
   const giveUp = isPostgres(database ?? '') ? async (): Promise<void> => undefined : await ownFolder(folder);
   try {
-    return { store: await Store.open(database ?? join(folder, 'plindo.sqlite'), clock), giveUp };
+    return { store: await Store.open(database ?? sqliteIn(folder), clock), giveUp };
   } catch (error) {
     await giveUp();
     throw error;
@@ -180,7 +180,7 @@ async function openStore({
 
 /** Where backups lie, and what makes them: this process, unless another one does. */
 function backupsOf({ folder, database, clock, backups }: AssemblyParts): Pick<BackupParts, 'folder' | 'run'> {
-  const kept = { folder, database: database ?? join(folder, 'plindo.sqlite') };
+  const kept = { folder, database: database ?? sqliteIn(folder) };
   return {
     folder: backups?.folder ?? join(folder, 'backups'),
     run: backups?.run ?? ((path) => makeBackup(kept, path, clock())),

@@ -1,8 +1,9 @@
-import { join, resolve } from 'node:path';
+import { resolve } from 'node:path';
 import type { Kept } from './backup/backup.js';
 import { makeBackup, restoreBackup } from './backup/backup.js';
 import { checkKept } from './backup/check.js';
 import { configFrom } from './config.js';
+import { sqliteIn } from './store/index.js';
 
 const OWN_FILES_ONLY = 0o077;
 
@@ -15,7 +16,7 @@ async function main(): Promise<void> {
   const config = configFrom(process.env);
   const kept: Kept = {
     folder: config.dataFolder,
-    database: config.database ?? join(config.dataFolder, 'plindo.sqlite'),
+    database: config.database ?? sqliteIn(config.dataFolder),
   };
   if (command === 'check') return check(kept);
   if (file === undefined) throw new Error(`Say which file: ./plindo ${command} FILE.zip`);

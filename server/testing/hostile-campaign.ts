@@ -1,5 +1,6 @@
 import type { Problem } from '@plindo/core/contract';
 import { Dice } from '@plindo/core/values';
+import type { GoodRequest } from './good-requests.js';
 import { goodRequests } from './good-requests.js';
 import type { Schema } from './mutations.js';
 import { Mutations } from './mutations.js';
@@ -55,7 +56,7 @@ export class HostileCampaign {
   async changed(requests: number, seed: number): Promise<Campaign> {
     const dice = new Dice(seed);
     const mutations = new Mutations({}, dice);
-    let good = await goodRequests(this.owner);
+    let good: GoodRequest[] = [];
     for (let sent = 0; sent < requests; sent++) {
       if (sent % ANEW_EVERY === 0) good = await goodRequests(this.owner);
       const { method, path, body } = dice.pick(good);

@@ -62,6 +62,16 @@ export interface OwnAccess {
   readonly sessions: readonly SessionSummary[];
 }
 
+/** All that is kept of somebody. Moments are ISO 8601. */
+export interface OwnData {
+  readonly user: User;
+  readonly hasSecondStep: boolean;
+  readonly sessions: readonly SessionSummary[];
+  readonly tokens: readonly TokenSummary[];
+  readonly door: readonly Omit<DoorEvent, 'who'>[];
+  readonly changes: readonly { readonly at: string; readonly sentence: string }[];
+}
+
 /** What a second step begins with. */
 export interface SecondStepStart {
   /** To be typed into a telephone, in base 32. */
@@ -95,7 +105,7 @@ export const DOOR_EVENTS = [
     'switched-on',
   ],
   ...['left', 'own-details', 'password-changed', 'password-link', 'step-on', 'step-off', 'step-spare'],
-  ...['token-made', 'token-withdrawn'],
+  ...['token-made', 'token-withdrawn', 'erased'],
 ] as const;
 export type DoorEventName = (typeof DOOR_EVENTS)[number];
 

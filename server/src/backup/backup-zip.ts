@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { createReadStream, createWriteStream } from 'node:fs';
-import { mkdir, open, stat } from 'node:fs/promises';
+import { mkdir, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
@@ -9,6 +9,7 @@ import type yauzl from 'yauzl';
 import { ZipFile } from 'yazl';
 import { entriesOf, openZip, streamOf } from '../services/zip-reading.js';
 import type { DatabaseSums } from '../store/index.js';
+import { sync } from '../store/index.js';
 
 /** What a backup is, and all that is in it; the last entry of its zip. */
 export interface Manifest {
@@ -56,9 +57,7 @@ export async function writeBackupZip(
   zip.addBuffer(Buffer.from(`${JSON.stringify(manifest, null, 2)}\n`), MANIFEST);
   zip.end();
   await written;
-  const file = await open(target);
-  await file.sync();
-  await file.close();
+  await sync(target);
   return manifest;
 }
 

@@ -5,8 +5,9 @@ import {
   copyDatabase,
   isPostgres,
   restoreDatabase,
+  sqliteIn,
   sumsOf,
-  syncFolder,
+  sync,
   upgradeDatabase,
   withTrialDatabase,
 } from '../store/index.js';
@@ -49,7 +50,7 @@ export async function makeBackup(kept: Kept, target: string, now: Date): Promise
     await writeBackupZip(part, sources, { madeAt: now.toISOString(), database });
     const report = await verifyBackup(part, kept.database, join(aside, 'restored'));
     await rename(part, target);
-    await syncFolder(dirname(target));
+    await sync(dirname(target));
     return report;
   } finally {
     await rm(aside, { recursive: true, force: true });
@@ -91,7 +92,7 @@ async function restoreAside(zip: string, folder: string, address: string): Promi
     throw new Error(`The backup is of ${manifest.database.dialect === 'sqlite' ? 'SQLite' : 'PostgreSQL'}. ${hint}`);
   }
   const copy = databaseIn(manifest, folder);
-  const database = isPostgres(address) ? address : join(folder, 'plindo.sqlite');
+  const database = isPostgres(address) ? address : sqliteIn(folder);
   await restoreDatabase(copy, database);
   await rm(copy);
   await upgradeDatabase(database);

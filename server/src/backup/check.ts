@@ -1,13 +1,11 @@
-import { createHash } from 'node:crypto';
-import { createReadStream } from 'node:fs';
 import { join } from 'node:path';
-import { pipeline } from 'node:stream/promises';
 import { keptThingsOf } from '@plindo/core/listings';
 import { CatalogFiles } from '../live/catalog-files.js';
 import { Live } from '../live/live.js';
 import { Pages } from '../site/pages.js';
 import { Store, integrityFaults, sumsOf } from '../store/index.js';
 import type { Kept } from './backup.js';
+import { sumOfFile } from './backup-zip.js';
 
 /** What a check looked at, and what it found wrong, in sentences; nothing should be. */
 export interface CheckReport {
@@ -69,21 +67,15 @@ async function referenceFaults(store: Store): Promise<string[]> {
 async function byteFaults(store: Store, folder: string): Promise<string[]> {
   const faults: string[] = [];
   const look = async (what: string, path: string, hash: string): Promise<void> => {
-    const found = await hashOf(path).catch(() => null);
+    const found = await sumOfFile(path).catch(() => null);
     if (found === null) faults.push(`The ${what} ${hash} is not in ${folder}.`);
-    else if (!found.startsWith(hash)) faults.push(`The ${what} ${hash} is damaged.`);
+    else if (!found.sha256.startsWith(hash)) faults.push(`The ${what} ${hash} is damaged.`);
   };
   for (const { hash } of await store.pictures.all()) {
     await look('picture', join(folder, 'pictures', `${hash}.webp`), hash);
   }
   for (const { hash } of await store.files.all()) await look('file', join(folder, 'files', hash), hash);
   return faults;
-}
-
-async function hashOf(path: string): Promise<string> {
-  const hash = createHash('sha256');
-  await pipeline(createReadStream(path), hash);
-  return hash.digest('hex');
 }
 
 /** Lists that say something else by the catalogs that are kept than by new ones. */

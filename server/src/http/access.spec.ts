@@ -24,7 +24,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['DELETE /session', 'DELETE /sessions', 'DELETE /sessions/:session'],
     ...['DELETE /tokens/:id', 'GET /tokens', 'POST /tokens'],
     ...['GET /me', 'PUT /me', 'PUT /me/password', 'PUT /me/second-step', 'POST /me/second-step/start'],
-    ...['POST /me/second-step/off', 'POST /me/leave'],
+    ...['POST /me/second-step/off', 'POST /me/leave', 'GET /me/data'],
   ],
   editor: [
     ...['GET /category-sets', 'GET /changes', 'GET /find', 'GET /kinds', 'GET /kinds/:id', 'GET /kinds/:id/bin'],
@@ -61,7 +61,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['GET /site-starters', 'GET /examples', 'DELETE /examples', 'POST /starter-files/check'],
   ],
   owner: [
-    ...['GET /people', 'PATCH /people/:id', 'POST /people/:id/password-link', 'GET /door'],
+    ...['GET /people', 'PATCH /people/:id', 'DELETE /people/:id', 'POST /people/:id/password-link', 'GET /door'],
     ...['GET /backups', 'POST /backups', 'GET /backups/:id/zip'],
     ...['POST /people/invitations', 'DELETE /people/invitations/:id'],
     ...['DELETE /category-sets/:id', 'DELETE /kinds/:id', 'DELETE /links/:id', 'DELETE /selections/:id'],

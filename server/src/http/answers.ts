@@ -27,6 +27,7 @@ import type {
   MissedOnPage,
   OneTimeLink,
   OwnAccess,
+  OwnData,
   People,
   PictureWindow,
   PreviewedPage,
@@ -124,6 +125,7 @@ export interface Answers {
   NewToken: NewToken;
   OneTimeLink: OneTimeLink;
   OwnAccess: OwnAccess;
+  OwnData: OwnData;
   'PageLink[]': readonly PageLink[];
   PageModel: PageModel;
   People: People;

@@ -6,12 +6,11 @@ import type { Budget } from './budget.js';
 import { questionBudget } from './budget.js';
 import { docsRouter } from './docs-router.js';
 import { DOCUMENTS, documentSchema } from './document-schemas.js';
-import { readDto } from './dto/read-dto.js';
+import { readDto, readLongDto } from './dto/read-dto.js';
 import { fileUpload } from './file-upload.js';
 import { jsonBody } from './json-body.js';
 import { openApiDocument } from './openapi.js';
-import type { DoorLog } from '../services/people/door-log.js';
-import { WITH_SESSION, isAllowed } from '../services/people/permissions.js';
+import { WITH_SESSION, isAllowed, waitsForStep } from '../services/people/permissions.js';
 import type { Call, Route } from './route.js';
 import { allRoutes } from './routes/index.js';
 import type { Services } from './services.js';
@@ -36,15 +35,15 @@ export function apiRouter(services: Services, budget: Budget | null): Router {
     const schema = documentSchema(name, routes);
     router.get(`/${name}.schema.json`, (_request, response) => void response.json(schema));
   }
-  for (const route of routes) mount(router, route, services.doorLog);
+  for (const route of routes) mount(router, route, services);
   router.use(() => {
     throw Refusal.of('request.not-found');
   });
   return router;
 }
 
-function mount(router: Router, route: Route, doorLog: DoorLog): void {
-  const steps: RequestHandler[] = [permissionCheck(route, doorLog)];
+function mount(router: Router, route: Route, services: Services): void {
+  const steps: RequestHandler[] = [permissionCheck(route, services)];
   if (route.before) steps.push(route.before);
   if (route.body) steps.push(...jsonBody(route.largestBody ?? LARGEST_BODY));
   if (route.file) {
@@ -52,7 +51,7 @@ function mount(router: Router, route: Route, doorLog: DoorLog): void {
     if (route.largestFileOnDisk) steps.push(removeFileAfterwards);
   }
   router[route.method](route.path, ...steps, async (request: Request, response: Response) => {
-    const call = callOf(route, request, response);
+    const call = await callOf(route, request, response);
     const begunAt = performance.now();
     const answer = await route.handle(call);
     if (response.headersSent) return;
@@ -72,7 +71,10 @@ const removeFileAfterwards: RequestHandler = (request, response, next) => {
   next();
 };
 
-function permissionCheck({ method, path, permission, changesNothing }: Route, doorLog: DoorLog): RequestHandler {
+function permissionCheck(
+  { method, path, permission, changesNothing }: Route,
+  { doorLog, live }: Services,
+): RequestHandler {
   const reads = method === 'get' || changesNothing === true;
   return async (request, _response, next) => {
     const sender = senderOf(request);
@@ -81,17 +83,19 @@ function permissionCheck({ method, path, permission, changesNothing }: Route, do
       await doorLog.note('forbidden', sender.user, fromOf(request), `${method.toUpperCase()} ${path}`);
       throw Refusal.of('auth.forbidden');
     }
+    const waits = sender && waitsForStep(permission, sender.user.role, sender.hasSecondStep, live.site());
+    if (waits) throw Refusal.of('auth.step-needed');
     if (sender?.readOnly && !reads) throw Refusal.of('auth.read-only');
     if (sender?.by === 'token' && WITH_SESSION.has(permission)) throw Refusal.of('auth.session-only');
     next();
   };
 }
 
-function callOf(route: Route, request: Request, response: Response): Call<never, never> {
+async function callOf(route: Route, request: Request, response: Response): Promise<Call<never, never>> {
   const isUnkeepable = (!route.checksTexts && hasNul(request.body)) || hasNul(request.query);
   if (isUnkeepable) throw Refusal.of('value.nul', { label: 'The request' });
   return {
-    body: (route.body ? readDto(route.body, request.body) : undefined) as never,
+    body: (route.body ? await readLongDto(route.body, request.body) : undefined) as never,
     query: (route.query ? readDto(route.query, request.query) : undefined) as never,
     user: senderOf(request)?.user ?? null,
     request,

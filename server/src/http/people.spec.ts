@@ -1,6 +1,9 @@
 import type { Role } from '@plindo/core/contract';
 import { generate } from 'otplib';
 import { PASSWORD, Sender, TestApi } from '../../testing/test-api.js';
+import { databaseIn } from '../../testing/database.js';
+import { openDatabase } from '../store/database.js';
+import { defineModels } from '../store/models.js';
 import { makeApp } from './app.js';
 import { listening } from '../../testing/raw-http.js';
 import { pino } from 'pino';
@@ -198,6 +201,53 @@ describe('People', () => {
     expect(await door()).toContain('step-spare');
   });
 
+  it('do nothing without a second step where owners need one, but turn it on', async () => {
+    await api.addUser('editor');
+    const editor = await api.signIn('editor');
+    const { json: token } = await owner.send('POST', '/api/tokens', { name: 'nightly' });
+    const program = api.anyone.with({ Authorization: `Bearer ${token.secret}` });
+    expect((await owner.send('PUT', '/api/site', { ownersNeedStep: true })).status).toBe(200);
+    for (const sender of [owner, program]) {
+      const refused = await sender.send('GET', '/api/kinds');
+      expect([refused.status, refused.json.code]).toEqual([403, 'auth.step-needed']);
+    }
+    expect((await editor.send('GET', '/api/kinds')).status).toBe(200);
+    expect((await owner.send('GET', '/api/session')).json.needsStep).toBe(true);
+    expect((await signIn('owner@example.org', PASSWORD)).json.needsStep).toBe(true);
+    const { json: begun } = await owner.send('POST', '/api/me/second-step/start', { password: PASSWORD });
+    const code = await generate({ secret: begun.secret, epoch: Math.floor(now / 1000) });
+    const on = await owner.send('PUT', '/api/me/second-step', { secret: begun.secret, code, password: PASSWORD });
+    expect(on.status).toBe(200);
+    for (const sender of [owner, program]) expect((await sender.send('GET', '/api/kinds')).status).toBe(200);
+    expect((await owner.send('GET', '/api/session')).json.needsStep).toBe(false);
+    expect((await signIn('owner@example.org', PASSWORD, on.json[0])).json.needsStep).toBe(false);
+  });
+
+  it('get all that is kept of them, and once they have left nothing tells who they were', async () => {
+    await api.addUser('editor');
+    const editor = await api.signIn('editor');
+    await signIn('editor@example.org', 'a wrong password');
+    const kind = { one: 'Boat', many: 'Boats', slug: 'boats', fields: [] };
+    const kindId = (await owner.send('POST', '/api/kinds', kind)).json.result.id as number;
+    await editor.send('POST', `/api/kinds/${kindId}/listings`, { title: 'Petrel' });
+    const { json: data } = await editor.send('GET', '/api/me/data');
+    expect(data.user.email).toBe('editor@example.org');
+    expect(data.changes.map(({ sentence }: { sentence: string }) => sentence)).toEqual(['Added Petrel']);
+    expect(data.door.map(({ what }: { what: string }) => what)).toEqual(['refused', 'signed-in']);
+    expect([data.sessions.length, data.tokens.length]).toEqual([1, 0]);
+    const { id } = data.user;
+    expect((await owner.send('DELETE', `/api/people/${id}`)).json.code).toBe('people.still-on');
+    await owner.send('POST', `/api/people/${id}/password-link`, {});
+    await owner.send('PATCH', `/api/people/${id}`, { isOff: true });
+    expect((await owner.send('DELETE', `/api/people/${id}`)).status).toBe(204);
+    const kept = await everythingIn(api.folder);
+    expect(kept).toContain('owner@example.org');
+    expect(kept).not.toContain('editor@example.org');
+    expect((await owner.send('GET', '/api/people')).json.people.length).toBe(1);
+    expect((await owner.send('PATCH', `/api/people/${id}`, { isOff: false })).status).toBe(404);
+    expect((await owner.send('GET', '/api/changes')).json[0].who).toBe('Somebody who left');
+  });
+
   it('are signed out after twelve idle hours and after two weeks, and see where they are signed in', async () => {
     const stay = async (hours: number): Promise<number> => {
       now += hours * HOUR_IN_MS;
@@ -383,4 +433,13 @@ async function eventually<T>(ask: () => Promise<T | undefined>): Promise<T> {
     if (found !== undefined) return found;
     if (Date.now() > until) throw new Error('It did not come.');
   }
+}
+
+/** All rows of all tables of a store, as one text. */
+async function everythingIn(folder: string): Promise<string> {
+  const database = await openDatabase(await databaseIn(folder));
+  const tables = Object.values(defineModels(database.sequelize));
+  const rows = await Promise.all(tables.map((table) => table.findAll({ raw: true })));
+  await database.close();
+  return JSON.stringify(rows);
 }

@@ -1,8 +1,7 @@
-import type { User } from '@plindo/core/contract';
 import { Refusal } from '@plindo/core/values';
 import { parse, serialize } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
-import type { Accounts } from '../services/people/accounts.js';
+import type { Accounts, SignedIn } from '../services/people/accounts.js';
 import { SESSION_IN_MS } from '../services/people/accounts.js';
 import type { From } from '../services/people/door-log.js';
 import { isSame } from '../services/people/secrets.js';
@@ -14,8 +13,7 @@ const SECURE_COOKIE = `__Host-${COOKIE}`;
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 /** Who sends a request, and by what. */
-export interface Sender {
-  readonly user: User;
+export interface Sender extends Pick<SignedIn, 'user' | 'hasSecondStep'> {
   readonly by: 'cookie' | 'token';
   /** Whether they may read, and change nothing. */
   readonly readOnly: boolean;

@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import type { Dialect } from './dialect.js';
 import { MIGRATIONS } from './migrations/index.js';
 import { migrate } from './migrations/migrate.js';
@@ -5,6 +6,11 @@ import { openPostgres } from './postgres/postgres-dialect.js';
 import { openSqlite } from './sqlite/sqlite-dialect.js';
 
 export { ownFolder } from './sqlite/folder-owner.js';
+
+/** The SQLite file of a folder. */
+export function sqliteIn(folder: string): string {
+  return join(folder, 'plindo.sqlite');
+}
 
 /** Whether an address names a PostgreSQL database; anything else is the path of an SQLite file. */
 export function isPostgres(address: string): boolean {

@@ -1,27 +1,48 @@
 import type { Sequelize, Transaction } from 'sequelize';
+import type { Row } from './rows.js';
+import { inParts } from './rows.js';
 
 /** Rows that are added at once. */
 export interface ManyRows {
   readonly table: string;
   readonly columns: readonly string[];
-  /** Texts, numbers, yes and no, and null; JSON as text. */
-  readonly rows: readonly (readonly unknown[])[];
+  readonly rows: readonly Row[];
   /** What is done with a row that is there already, as `ON CONFLICT …`; '' for nothing. */
-  readonly otherwise?: string;
+  readonly otherwise: string;
   /** Names of columns that are told of each added row, or ''. */
   readonly returning: string;
 }
 
-/** A statement that adds rows; `place` names the value at a position, counted from 1. */
-export function insertion(
-  { table, columns, rows, returning, otherwise = '' }: ManyRows,
+/** A statement with the values for its places. */
+export interface BoundStatement {
+  readonly sql: string;
+  readonly values: unknown[];
+}
+
+/**
+ * The statements that add rows, with at most so many values each, made one by one as they are asked for. `place` names
+ * the value at a position, counted from 1.
+ */
+export function* insertions(
+  { table, columns, rows, returning, otherwise }: ManyRows,
+  mostValues: number,
   place: (at: number) => string,
-): string {
+): Generator<BoundStatement> {
   const names = columns.map((column) => `"${column}"`).join(', ');
-  const tuples = rows.map((_, row) => `(${columns.map((__, at) => place(row * columns.length + at + 1)).join(', ')})`);
   const told = returning === '' ? '' : ` RETURNING ${returning}`;
-  // Two spaces, as Sequelize lets SQLite tell nothing of a statement that it takes for an insertion of its own.
-  return `INSERT  INTO ${table} (${names}) VALUES ${tuples.join(', ')} ${otherwise}${told}`;
+  for (const some of inParts(rows, Math.floor(mostValues / columns.length))) {
+    const tuples = some.map(
+      (_, row) => `(${columns.map((__, at) => place(row * columns.length + at + 1)).join(', ')})`,
+    );
+    // Two spaces, as Sequelize lets SQLite tell nothing of a statement that it takes for an insertion of its own.
+    const sql = `INSERT  INTO ${table} (${names}) VALUES ${tuples.join(', ')} ${otherwise}${told}`;
+    yield { sql, values: some.flatMap((row) => columns.map((column) => boundValue(row[column]))) };
+  }
+}
+
+/** A value as the drivers take it: lists and objects as JSON. */
+export function boundValue(value: unknown): unknown {
+  return typeof value === 'object' && value !== null ? JSON.stringify(value) : (value ?? null);
 }
 
 /** What keeps a database from doing anything: it isn't reached, its disk is full, it may only be read, it is damaged. */
@@ -35,7 +56,7 @@ export interface Dialect {
   readonly packedListing: string;
   /** SQL of one JSON text with number, version and moment of change of all selected listings; null for none. */
   readonly packedStates: string;
-  /** Adds many rows, each a list of values in the order of the columns; answers what is asked for of each, such as `"id"`. */
+  /** Adds many rows; answers what is asked for of each, such as `"id"`. */
   insertMany<T extends object>(many: ManyRows, transaction: Transaction): Promise<T[]>;
   /**
    * Runs `work` in a transaction that is the only writing one, in all processes that have the database open; it is

@@ -1,9 +1,12 @@
-export type { Account, AccountChange, NewUser, OneTimeLinkRecord } from './accounts/account-rows.js';
-export type { TokenRecord } from './accounts/session-store.js';
+export type { Account, AccountReading, OneTimeLinkRecord } from './accounts/account-reading.js';
+export type { AccountChange, NewUser } from './accounts/account-rows.js';
+export type { WantedChanges } from './units/change-log.js';
+export { isErased } from './accounts/erasing.js';
+export type { TokenRecord, Whose } from './accounts/session-store.js';
 export type { ChangeRecord, FeedChange } from './units/change-log.js';
 export { type CopyReport, copyStore } from './copy-store.js';
 export type { StoreTrouble } from './dialect.js';
-export { isPostgres, ownFolder } from './database.js';
+export { isPostgres, ownFolder, sqliteIn } from './database.js';
 export type { ImportRecord } from './units/import-store.js';
 export { type Committed, type FeedReason, Store, type Written } from './store.js';
 export type { DepartureState, DueRow, RenewalState, Task } from './due/due-work.js';
@@ -15,7 +18,7 @@ export { messageIdOf, type NewMail, type WaitingNotice } from './outbox/outbox-r
 export { Turns } from './turns.js';
 export { titleOf, Unit } from './units/unit.js';
 export { type Holder, uniqueKey } from './units/unique-rows.js';
-export { syncFolder, writeWhole } from './media/write-whole.js';
+export { sync, writeWhole } from './media/write-whole.js';
 export { completeDesign } from './records.js';
 export type { AddressScope } from './units/former-addresses.js';
 export {

@@ -1,7 +1,10 @@
-import type { ListingContent } from '@plindo/core/listings';
+import type { Listing, ListingContent } from '@plindo/core/listings';
 import { BLANK_CONTENT } from '@plindo/core/listings';
+import type { ChangeEntry } from '@plindo/core/plans';
+import { QueryTypes } from 'sequelize';
 import { databaseIn, removeDatabase, storeFolder } from '../../testing/database.js';
 import { BERTHS } from '../../testing/test-api.js';
+import { openDatabase } from './database.js';
 import type { Committed } from './store.js';
 import { Store } from './store.js';
 import type { Unit } from './units/unit.js';
@@ -71,7 +74,8 @@ describe('The store', () => {
     await expectAsync(failing).toBeRejectedWithError('stop');
     await next;
     expect(await titles()).toEqual(['Whole']);
-    expect((await store.log.latest(10)).length).toBe(2);
+    const any = { words: '', users: null, before: null, from: null, until: null, most: 10 };
+    expect((await store.log.latest(any)).length).toBe(2);
   });
 
   it('runs changes one after the other, and tells of each in that order', async () => {
@@ -98,6 +102,21 @@ describe('The store', () => {
       ['Before', 1],
       ['After', 2],
     ]);
+  });
+
+  it('keeps in the log of a listing that was changed only what was different before', async () => {
+    const { result } = await change((unit) => unit.insertListings(kindId, [content('Before')]));
+    const [before] = result;
+    await change((unit) => unit.updateListings([{ before: before!, content: content('After') }]));
+    const database = await openDatabase(await databaseIn(folder));
+    const select = `SELECT "before" FROM change_entries WHERE "before" IS NOT NULL`;
+    const [row] = await database.sequelize.query<{ before: unknown }>(select, { type: QueryTypes.SELECT });
+    await database.close();
+    const kept = typeof row!.before === 'string' ? (JSON.parse(row!.before) as object) : row!.before;
+    expect(kept).toEqual({ title: 'Before', slug: 'before', address: 'before', version: 1 });
+    const [, { entries }] = (await store.log.historyOf(before!.id)).reverse() as [unknown, { entries: ChangeEntry[] }];
+    expect(entries[0]!.before).toEqual(before!);
+    expect((entries[0]!.after as Listing).title).toBe('After');
   });
 
   it('is the same when it is opened again', async () => {

@@ -47,16 +47,12 @@ export interface Committed<T> {
 /** Why somebody reads the feed: this process has made a change, or others may have. */
 export type FeedReason = 'own' | 'look';
 
-const MOST_TRIES = 4;
 /** So many changes of this process are remembered for those who follow, who else read them from the database. */
 const MOST_RECENT = 64;
 const FEED_AT_ONCE = 50;
 /** A feed that isn't read by then is read again: the line may have been cut without a word. */
 const FEED_ANSWER_IN_MS = 5000;
 const REACHED_IN_MS = 2000;
-
-/** What a unit began with was outdated; its cause is what it failed with. */
-class Outdated extends Error {}
 
 /** The truth: structure, listings and their change log, accounts, imports, and what is known of pictures and files. */
 export class Store extends StoreReading {
@@ -233,39 +229,24 @@ export class Store extends StoreReading {
     return this.dialect.skipLocked === '' ? this.turns.take(run) : run();
   }
 
-  /**
-   * Carries out a unit. Where the database doesn't tell by itself what is new, a unit begins with what this process
-   * knows; when that turns out to be outdated, it is carried out again. Changes of several transactions are seldom, so
-   * each reads the structure anew.
-   */
+  /** Carries out a unit. Changes of several transactions are seldom, so each reads the structure anew. */
   private async unit<T>(
     work: (unit: Unit) => Promise<Committed<T>>,
     reading: Reading = 'as known',
   ): Promise<Committed<T>> {
-    for (let tries = 1; ; tries++) {
-      try {
-        return await this.carryOut(work, reading);
-      } catch (error) {
-        if (!(error instanceof Outdated)) throw refusedBy(error, this.dialect) ?? error;
-        this.known.learn(null);
-        if (tries === MOST_TRIES) throw refusedBy(error.cause, this.dialect) ?? error.cause;
-      }
+    try {
+      return await this.carryOut(work, reading);
+    } catch (error) {
+      throw refusedBy(error, this.dialect) ?? error;
     }
   }
 
   private async carryOut<T>(work: (unit: Unit) => Promise<Committed<T>>, reading: Reading): Promise<Committed<T>> {
     const { committed, unit } = await this.writing(async (transaction, told) => {
       const begun = await this.begin(transaction, told, reading);
-      try {
-        const done = await work(begun);
-        if (done.number !== null) await this.dialect.announce(transaction);
-        return { committed: done, unit: begun };
-      } catch (error) {
-        // A number that is taken, or a refusal by a structure that another process has changed since.
-        const latest = told ?? (await this.known.latestChange(transaction).catch(() => begun.feed));
-        const isOutdated = latest !== begun.feed;
-        throw isOutdated ? new Outdated('Another process has written since.', { cause: error }) : error;
-      }
+      const done = await work(begun);
+      if (done.number !== null) await this.dialect.announce(transaction);
+      return { committed: done, unit: begun };
     });
     const { number } = committed;
     const isWhole = number !== null && reading === 'as known';

@@ -76,6 +76,9 @@ export class SiteDto {
   /** After how many hours without a request people are signed out. */
   @IsOptional() @IsInt() @Min(1) @Max(336) idleHours?: number;
 
+  /** Whether owners who have no second step can do nothing but turn it on. */
+  @IsOptional() @IsBoolean() ownersNeedStep?: boolean;
+
   /** Where the site stands, "https://guide.example"; '' for wherever it is asked for. */
   @IsOptional() @IsString() @MaxLength(200) address?: string;
 }
@@ -174,6 +177,16 @@ export class ListingsQueryDto {
   @IsOptional() @IsIn(['up', 'down']) direction?: 'up' | 'down';
   @IsOptional() @Type(() => Number) @IsInt() @Min(0) offset?: number;
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(500) limit?: number;
+}
+
+export class ChangesQueryDto {
+  @IsOptional() @IsString() @MaxLength(200) q?: string;
+  @IsOptional() @IsString() @MaxLength(120) who?: string;
+  /** Days, 2026-12-04, both in. */
+  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/) from?: string;
+  @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/) until?: string;
+  /** Older ones than the change of this number. */
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) before?: number;
 }
 
 export class FindQueryDto {

@@ -1,8 +1,7 @@
+import { ChangesQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
-
-const SHOWN = 200;
 
 export function changeRoutes({ changes }: Services): Route[] {
   return [
@@ -10,9 +9,11 @@ export function changeRoutes({ changes }: Services): Route[] {
       method: 'get',
       path: '/changes',
       permission: 'read listings',
-      summary: 'The latest changes, newest first.',
+      summary: 'Changes, newest first: by words of their sentence, by who made them, by day of the site’s zone.',
+      query: ChangesQueryDto,
       answers: 'ChangeSummary[]',
-      handle: () => changes.latest(SHOWN),
+      handle: ({ query: { q = '', who = '', from = '', until = '', before = null } }) =>
+        changes.latest({ words: q, who, from, until, before }),
     }),
     route({
       method: 'post',

@@ -2,10 +2,10 @@ import { AcceptDto, ForgottenDto, NewPasswordDto, SecretDto } from '../dto/peopl
 import { publicAddressForAnyone } from '../public-address.js';
 import type { Route } from '../route.js';
 import { route } from '../route.js';
-import { fromOf, setSessionCookie } from '../session.js';
+import { fromOf } from '../session.js';
 import type { Services } from '../services.js';
 import { throttleBy } from '../throttle.js';
-import { AT_THE_DOOR, LARGEST_SIGN_IN, sessionInfo } from './session.js';
+import { AT_THE_DOOR, LARGEST_SIGN_IN, letIn } from './session.js';
 
 /** Each asks for a mail, whoever it goes to. */
 const MAILS_AN_ADDRESS = { what: 'forgotten', most: 5, stretchInMs: 3_600_000, wait: 'an hour' } as const;
@@ -32,11 +32,7 @@ export function oneTimeLinkRoutes(services: Services): Route[] {
       body: AcceptDto,
       answers: 'SessionInfo',
       before: throttle,
-      async handle({ body, request, response }) {
-        const { user, secret, csrf } = await people.accept(body, fromOf(request));
-        setSessionCookie(request, response, secret);
-        return sessionInfo(services, user, csrf);
-      },
+      handle: async (call) => letIn(services, call, await people.accept(call.body, fromOf(call.request))),
     }),
     route({
       ...base,

@@ -1,4 +1,4 @@
-import type { OwnAccess } from '@plindo/core/contract';
+import type { OwnAccess, OwnData } from '@plindo/core/contract';
 import { OwnDetailsDto, OwnPasswordDto, ProofDto, SecondStepDto } from '../dto/people-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
@@ -8,7 +8,15 @@ import { throttleBy } from '../throttle.js';
 import { AT_THE_DOOR } from './session.js';
 
 /** What somebody sees and changes of their own access. */
-export function ownAccessRoutes({ accounts, live, ownAccess, people, secondStep, throttles }: Services): Route[] {
+export function ownAccessRoutes({
+  accounts,
+  live,
+  ownAccess,
+  people,
+  secondStep,
+  throttles,
+  tokens,
+}: Services): Route[] {
   const permission = 'manage own access';
   // Whoever finds an open browser doesn't try passwords in it.
   const before = throttleBy(throttles, { ...AT_THE_DOOR, what: 'proof' });
@@ -24,6 +32,18 @@ export function ownAccessRoutes({ accounts, live, ownAccess, people, secondStep,
         const { stepSecret, spareCodes } = await ownAccess.of(user);
         const sessions = await accounts.sessionsOf(user, sessionSecret(call.request) ?? '');
         return { user, hasSecondStep: stepSecret !== null, spareCodes: spareCodes.length, sessions };
+      },
+    }),
+    route({
+      method: 'get',
+      path: '/me/data',
+      permission,
+      summary: 'All that is kept of you.',
+      answers: 'OwnData',
+      async handle(call): Promise<OwnData> {
+        const user = signedIn(call);
+        const sessions = await accounts.sessionsOf(user, sessionSecret(call.request) ?? '');
+        return { ...(await ownAccess.dataOf(user)), tokens: await tokens.of(user), sessions };
       },
     }),
     route({

@@ -59,6 +59,13 @@ export function peopleRoutes({ doorLog, live, people }: Services): Route[] {
       },
     }),
     route({
+      method: 'delete',
+      path: '/people/:id',
+      permission: 'manage people',
+      summary: 'Take away for good what tells who somebody was who is switched off.',
+      handle: (call) => people.erase(signedIn(call), call.id(), fromOf(call.request)),
+    }),
+    route({
       method: 'get',
       path: '/door',
       permission: 'manage people',

@@ -1,7 +1,8 @@
-import type { SessionInfo } from '@plindo/core/contract';
-import { isAllowed } from '../../services/people/permissions.js';
+import type { SessionInfo, User } from '@plindo/core/contract';
+import { isAllowed, waitsForStep } from '../../services/people/permissions.js';
 import { SetupDto, SignInDto } from '../dto/people-dtos.js';
-import type { Route } from '../route.js';
+import type { SignedIn } from '../../services/people/accounts.js';
+import type { Call, Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import { fromOf, senderOf, sessionSecret, setSessionCookie } from '../session.js';
 import type { Services } from '../services.js';
@@ -14,17 +15,34 @@ export const AT_THE_DOOR = {
   ...{ what: 'sign-in', most: 10, stretchInMs: 5 * 60_000, wait: 'five minutes', countsRefusals: true },
 } as const;
 
+/** Who is signed in, if anybody is. */
+interface SignedInBy {
+  readonly user: User | null;
+  readonly hasSecondStep: boolean;
+  readonly csrf: string;
+}
+
 /** What the Desk is told of who is signed in. */
-export async function sessionInfo(
+async function sessionInfo(
   { accounts, live }: Services,
-  user: SessionInfo['user'],
-  csrf: string,
+  { user, hasSecondStep, csrf }: SignedInBy,
 ): Promise<SessionInfo> {
   const { notices, ...site } = live.site();
   const needsOwner = await accounts.needsOwner();
   const mayRead = isAllowed(user?.role ?? null, 'read mails');
   // Whom the site writes to concerns nobody outside.
-  return { user, csrf, needsOwner, site: mayRead && notices ? { ...site, notices } : site };
+  const needsStep = user !== null && waitsForStep('change the site', user.role, hasSecondStep, site);
+  return { user, csrf, needsStep, needsOwner, site: mayRead && notices ? { ...site, notices } : site };
+}
+
+/** Gives somebody who has proved who they are the session that was begun for them. */
+export function letIn(
+  services: Services,
+  { request, response }: Pick<Call<unknown, unknown>, 'request' | 'response'>,
+  begun: SignedIn,
+): Promise<SessionInfo> {
+  setSessionCookie(request, response, begun.secret);
+  return sessionInfo(services, begun);
 }
 
 export function sessionRoutes(services: Services): Route[] {
@@ -39,7 +57,7 @@ export function sessionRoutes(services: Services): Route[] {
       answers: 'SessionInfo',
       handle: ({ request }) => {
         const sender = senderOf(request);
-        return sessionInfo(services, sender?.user ?? null, sender?.csrf ?? '');
+        return sessionInfo(services, sender ?? { user: null, hasSecondStep: false, csrf: '' });
       },
     }),
     route({
@@ -51,12 +69,12 @@ export function sessionRoutes(services: Services): Route[] {
       largestBody: LARGEST_SIGN_IN,
       answers: 'SessionInfo',
       before: throttle,
-      async handle({ body, request, response }) {
+      async handle(call) {
+        const { body, request } = call;
         const old = sessionSecret(request);
-        const { user, secret, csrf } = await accounts.signIn({ ...body, code: body.code ?? '' }, fromOf(request));
+        const begun = await accounts.signIn({ ...body, code: body.code ?? '' }, fromOf(request));
         if (old) await accounts.signOut(old);
-        setSessionCookie(request, response, secret);
-        return sessionInfo(services, user, csrf);
+        return letIn(services, call, begun);
       },
     }),
     route({
@@ -68,11 +86,7 @@ export function sessionRoutes(services: Services): Route[] {
       largestBody: LARGEST_SIGN_IN,
       answers: 'SessionInfo',
       before: throttle,
-      async handle({ body, request, response }) {
-        const { user, secret, csrf } = await accounts.makeOwner(body, fromOf(request));
-        setSessionCookie(request, response, secret);
-        return sessionInfo(services, user, csrf);
-      },
+      handle: async (call) => letIn(services, call, await accounts.makeOwner(call.body, fromOf(call.request))),
     }),
     route({
       method: 'delete',

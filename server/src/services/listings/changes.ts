@@ -4,8 +4,9 @@ import { BLANK_CONTENT, contentOf, differencesOf } from '@plindo/core/listings';
 import type { ChangeEntry, EntryOf } from '@plindo/core/plans';
 import { takenBack } from '@plindo/core/plans';
 import { setImmediate as breath } from 'node:timers/promises';
-import { fieldByKey, otherSide } from '@plindo/core/structure';
-import { Refusal } from '@plindo/core/values';
+import { dayNumberOfDate, fieldByKey, otherSide } from '@plindo/core/structure';
+import { startOfDay } from '@plindo/core/time';
+import { Refusal, foldText } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { ChangeRecord, Store, Unit } from '../../store/index.js';
 import { titleOf } from '../../store/index.js';
@@ -14,6 +15,18 @@ import type { Editing } from '../editing.js';
 import { removeContents } from '../structure/kinds.js';
 import { isAllowed } from '../people/permissions.js';
 
+/** Which changes somebody asks for; '' and null for any. Days as ISO dates, both in. */
+export interface ChangesAsk {
+  readonly words: string;
+  readonly who: string;
+  readonly from: string;
+  readonly until: string;
+  readonly before: number | null;
+}
+
+const MOST_SHOWN = 200;
+/** Who did what no person did. */
+const PLINDO = 'Plindo';
 /** Between so many, others get their turn. */
 const ENTRIES_BETWEEN_BREATHS = 200;
 
@@ -25,14 +38,24 @@ export class Changes {
     private readonly editing: Editing,
   ) {}
 
-  async latest(limit: number): Promise<ChangeSummary[]> {
-    const [changes, summary] = await Promise.all([this.store.log.latest(limit), this.summaries()]);
-    return changes.map(summary);
+  /** The changes that are asked for, latest first; days are those of the site's zone. */
+  async latest({ words, who, from, until, before }: ChangesAsk): Promise<ChangeSummary[]> {
+    const { zone } = this.live.context();
+    const users = await this.store.accounts.users();
+    const startOf = (date: string, daysLater = 0): number | null => {
+      const day = dayNumberOfDate(date);
+      return day === null ? null : startOfDay(day + daysLater, 'moments', zone);
+    };
+    const ends = { from: startOf(from), until: startOf(until, 1) };
+    const makers = who === '' ? null : calledLike(who, users);
+    const changes = await this.store.log.latest({ words, users: makers, before, ...ends, most: MOST_SHOWN });
+    return changes.map(summaryBy(users));
   }
 
   /** Every state of a listing: who made it when, and what was different. */
   async history(listingId: number): Promise<Revision[]> {
-    const [history, summary] = await Promise.all([this.store.log.historyOf(listingId), this.summaries()]);
+    const [history, users] = await Promise.all([this.store.log.historyOf(listingId), this.store.accounts.users()]);
+    const summary = summaryBy(users);
     return history.map(({ change, entries }) => {
       const own = entries.filter((entry) => entry.entity === 'listing');
       const differences = own.flatMap(({ before, after }) => {
@@ -89,17 +112,6 @@ export class Changes {
     return { listings, back };
   }
 
-  private async summaries(): Promise<(change: ChangeRecord) => ChangeSummary> {
-    const names = new Map((await this.store.accounts.users()).map((user) => [user.id, user.name]));
-    return (change) => ({
-      id: change.id,
-      at: new Date(change.at).toISOString(),
-      who: names.get(change.userId ?? 0) ?? (change.by === '' ? 'Plindo' : `Plindo, by ${change.by}`),
-      sentence: change.sentence,
-      undone: change.undoneBy !== null,
-    });
-  }
-
   /**
    * Takes a change back: every record is put back to what it was before. Refused when one of them was changed again
    * later, or when the user may not make such a change. What the change added is removed even then; the log of the
@@ -124,6 +136,22 @@ export class Changes {
       changeId,
     );
   }
+}
+
+/** Whose name holds some letters; null among them for Plindo. */
+function calledLike(name: string, users: readonly User[]): (number | null)[] {
+  const wanted = foldText(name);
+  const found = users.filter((user) => foldText(user.name).includes(wanted));
+  return [...found.map(({ id }) => id), ...(foldText(PLINDO).includes(wanted) ? [null] : [])];
+}
+
+/** Tells changes as people read them, by the names of those who made them. */
+function summaryBy(users: readonly User[]): (change: ChangeRecord) => ChangeSummary {
+  const names = new Map(users.map(({ id, name }) => [id, name]));
+  return ({ id, at, userId, by, sentence, undoneBy }) => ({
+    ...{ id, sentence, undone: undoneBy !== null, at: new Date(at).toISOString() },
+    who: names.get(userId ?? 0) ?? (by === '' ? PLINDO : `${PLINDO}, by ${by}`),
+  });
 }
 
 /** What was worked out before others have to wait; it counts for listings that are still as they were. */

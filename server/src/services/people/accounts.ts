@@ -1,7 +1,7 @@
 import type { Role, SessionSummary, User } from '@plindo/core/contract';
 import { isEmail } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
-import type { NewUser, Store } from '../../store/index.js';
+import type { NewUser, Store, Whose } from '../../store/index.js';
 import type { DoorLog, From } from './door-log.js';
 import type { Passwords } from './passwords.js';
 import { digest, newSecret } from './secrets.js';
@@ -23,8 +23,7 @@ const TRIES_IN_MS = 15 * 60_000;
 /** No account has this number. */
 const NOBODY = 0;
 
-export interface SignedIn {
-  readonly user: User;
+export interface SignedIn extends Whose {
   /** The secret that goes into the cookie; only its hash is kept. */
   readonly secret: string;
   readonly csrf: string;
@@ -132,7 +131,7 @@ export class Accounts {
     await tries.forget(key);
     await doorLog.note('signed-in', found, from);
     await places.note(found, from);
-    return this.begin(found, from);
+    return this.begin(found, from, found.stepSecret !== null);
   }
 
   async signOut(secret: string): Promise<void> {
@@ -146,7 +145,7 @@ export class Accounts {
   }
 
   /** Who a session cookie stands for; null for one that has ended. */
-  async userOfSession(secret: string): Promise<{ user: User; csrf: string } | null> {
+  async userOfSession(secret: string): Promise<(Whose & { readonly csrf: string }) | null> {
     const { sessions, accounts } = this.parts.store;
     const found = await sessions.owner(digest(secret));
     const now = this.now();
@@ -179,7 +178,7 @@ export class Accounts {
   }
 
   /** A new session of somebody who has proved who they are. */
-  async begin(user: User, { address, browser }: From): Promise<SignedIn> {
+  async begin(user: User, { address, browser }: From, hasSecondStep = false): Promise<SignedIn> {
     const [secret, csrf] = [newSecret(), newSecret()];
     const createdAt = this.now();
     const session = { userId: user.id, csrf, createdAt, usedAt: createdAt, expiresAt: createdAt + SESSION_IN_MS };
@@ -187,7 +186,7 @@ export class Accounts {
     await this.parts.store.sessions.add(digest(secret), { ...session, ...where });
     await this.parts.store.accounts.noteSeen(user.id, createdAt);
     const { id, email, name, role } = user;
-    return { user: { id, email, name, role }, secret, csrf };
+    return { user: { id, email, name, role }, hasSecondStep, secret, csrf };
   }
 
   private now(): number {

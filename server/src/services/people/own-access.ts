@@ -1,4 +1,4 @@
-import type { User } from '@plindo/core/contract';
+import type { OwnData, User } from '@plindo/core/contract';
 import { Refusal } from '@plindo/core/values';
 import type { Account, Store } from '../../store/index.js';
 import { Telling } from '../notices/telling.js';
@@ -17,6 +17,18 @@ export class OwnAccess {
 
   async of(user: User): Promise<Pick<Account, 'stepSecret' | 'spareCodes'>> {
     return this.account(user);
+  }
+
+  /** What is kept of somebody besides their sessions and tokens. */
+  async dataOf(user: User): Promise<Pick<OwnData, 'user' | 'hasSecondStep' | 'door' | 'changes'>> {
+    const [{ stepSecret }, events, changes] = await Promise.all([
+      this.account(user),
+      this.store.doorLog.of(user.id),
+      this.store.log.ofUser(user.id),
+    ]);
+    const door = events.map(({ at, what, address, about }) => ({ at: isoOf(at), what, address, about }));
+    const done = changes.map(({ at, sentence }) => ({ at: isoOf(at), sentence }));
+    return { user, hasSecondStep: stepSecret !== null, door, changes: done };
   }
 
   /** Refused by `auth.wrong-password`. */
@@ -64,8 +76,12 @@ export class OwnAccess {
   }
 
   private async account({ id }: User): Promise<Account> {
-    const account = await this.store.aside(({ people }) => people.one(id));
+    const account = await this.store.accounts.one(id);
     if (!account) throw Refusal.of('auth.required');
     return account;
   }
+}
+
+function isoOf(moment: number): string {
+  return new Date(moment).toISOString();
 }

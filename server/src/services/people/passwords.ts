@@ -1,6 +1,5 @@
 import { hash, verify } from '@node-rs/argon2';
 import { Refusal } from '@plindo/core/values';
-import { dictionary } from '@zxcvbn-ts/language-common';
 
 /** Letters, as people count them (NIST SP 800-63B, 5.1.1.2, counts code points). */
 export const LEAST_PASSWORD = 12;
@@ -14,14 +13,16 @@ export const NOBODYS_HASH =
 
 /** Passwords: which ones may be chosen, and how they are kept (Argon2id, RFC 9106). */
 export class Passwords {
-  private common: ReadonlySet<string> | null = null;
+  private common: Promise<ReadonlySet<string>> | null = null;
 
   /** The hash of a password that somebody chooses; refused by `auth.password` or `auth.password-common`. */
-  chosen(password: string): Promise<string> {
+  async chosen(password: string): Promise<string> {
     if ([...password].length < LEAST_PASSWORD) throw Refusal.of('auth.password', { least: LEAST_PASSWORD }, 'password');
     // A list of some 49,000 that were found in leaks, the commonest first; read when it is first needed.
-    this.common ??= new Set(dictionary['passwords-common'] as readonly string[]);
-    if (this.common.has(password.toLowerCase())) throw Refusal.of('auth.password-common', {}, 'password');
+    this.common ??= import('@zxcvbn-ts/language-common').then(({ dictionary }) => {
+      return new Set(dictionary['passwords-common'] as readonly string[]);
+    });
+    if ((await this.common).has(password.toLowerCase())) throw Refusal.of('auth.password-common', {}, 'password');
     return hash(password);
   }
 

@@ -1,11 +1,13 @@
 import type { InvitationSummary, InvitedTo, OneTimeLink, People as AllPeople, Role, User } from '@plindo/core/contract';
 import { Refusal } from '@plindo/core/values';
-import type { Account, OneTimeLinkRecord, Store, Unit } from '../../store/index.js';
+import type { Account, AccountReading, OneTimeLinkRecord, Store, Unit } from '../../store/index.js';
+import { isErased } from '../../store/index.js';
 import { Telling } from '../notices/telling.js';
 import type { Accounts, SignedIn } from './accounts.js';
 import { checkedEmail } from './accounts.js';
 import type { DoorLog, From } from './door-log.js';
 import type { Passwords } from './passwords.js';
+import { NOBODYS_HASH } from './passwords.js';
 import { digest, newSecret } from './secrets.js';
 
 const LINK_IN_MS = 24 * 3600 * 1000;
@@ -33,16 +35,14 @@ export class People {
 
   async all(): Promise<AllPeople> {
     const now = this.now();
-    return this.parts.store.aside(async ({ people }) => {
-      const accounts = await people.all();
-      const names = new Map(accounts.map(({ id, name }) => [id, name]));
-      const open = (await people.links('invitation')).filter(({ expiresAt }) => expiresAt > now);
-      const invitations = open.map(({ id, email, name, role, byId, expiresAt }): InvitationSummary => ({
-        ...{ id, email, name, role, by: names.get(byId ?? 0) ?? '' },
-        expiresAt: new Date(expiresAt).toISOString(),
-      }));
-      return { people: accounts.map(personOf), invitations };
-    });
+    const all = await this.parts.store.accounts.all();
+    const names = new Map(all.map(({ id, name }) => [id, name]));
+    const open = (await this.parts.store.accounts.links('invitation')).filter(({ expiresAt }) => expiresAt > now);
+    const invitations = open.map(({ id, email, name, role, byId, expiresAt }): InvitationSummary => ({
+      ...{ id, email, name, role, by: names.get(byId ?? 0) ?? '' },
+      expiresAt: new Date(expiresAt).toISOString(),
+    }));
+    return { people: all.filter((one) => !isErased(one)).map(personOf), invitations };
   }
 
   /** Invites somebody with a link that works once, which `base` stands before. Refused by `people.taken`. */
@@ -70,10 +70,9 @@ export class People {
 
   /** What an invitation is to; refused by `auth.link`. */
   async invitedTo(secret: string): Promise<InvitedTo> {
-    return this.parts.store.aside(async (unit) => {
-      const { email, name, role } = await this.linkOf(unit, 'invitation', secret);
-      return { site: unit.structure.site.name, email, name, role };
-    });
+    const { store } = this.parts;
+    const { email, name, role } = await this.linkOf(store.accounts, 'invitation', secret);
+    return { site: (await store.structure()).site.name, email, name, role };
   }
 
   /** Lets somebody in who was invited, once; of several who try at once, one succeeds. Refused by `auth.link`. */
@@ -81,7 +80,7 @@ export class People {
     const { email, role } = await this.invitedTo(given.secret);
     const user = await this.parts.accounts.newUser({ ...given, email, role });
     const added = await this.parts.store.aside(async (unit) => {
-      const link = await this.linkOf(unit, 'invitation', given.secret);
+      const link = await this.linkOf(unit.people, 'invitation', given.secret);
       if (await unit.people.byEmail(link.email)) throw Refusal.of('people.taken', { email: link.email });
       await unit.people.removeLinks({ id: link.id });
       return unit.people.add({ ...user, role: link.role });
@@ -108,6 +107,20 @@ export class People {
     await this.parts.doorLog.note('left', user, from);
   }
 
+  /**
+   * Takes away for good what tells who somebody was who is switched off; what they did stays in the log, under nobody's
+   * name. Refused by `people.still-on`.
+   */
+  async erase(by: User, id: number, from: From): Promise<void> {
+    await this.parts.store.aside(async ({ people }) => {
+      const one = await people.one(id);
+      if (!one || isErased(one)) throw Refusal.of('request.not-found');
+      if (!one.isOff) throw Refusal.of('people.still-on', { name: one.name });
+      await people.erase(one, NOBODYS_HASH);
+    });
+    await this.parts.doorLog.note('erased', by, from);
+  }
+
   private changeOther(
     id: number,
     refusal: 'people.last-owner' | null,
@@ -115,7 +128,7 @@ export class People {
   ): Promise<Account> {
     return this.parts.store.aside(async ({ people }) => {
       const all = await people.all();
-      const one = all.find((other) => other.id === id);
+      const one = all.find((other) => other.id === id && !isErased(other));
       if (!one) throw Refusal.of('request.not-found');
       const isNeeded = !all.some((other) => other.id !== id && other.role === 'owner' && !other.isOff);
       if (refusal && one.role === 'owner' && !one.isOff && isNeeded) throw Refusal.of(refusal);
@@ -162,10 +175,11 @@ export class People {
 
   /** Gives somebody the password that they choose, once, and ends all their sessions. Refused by `auth.link`. */
   async newPassword(secret: string, password: string, from: From): Promise<void> {
-    await this.parts.store.aside((unit) => this.linkOf(unit, 'password', secret));
+    // Before hashing, which takes long.
+    await this.linkOf(this.parts.store.accounts, 'password', secret);
     const passwordHash = await this.parts.passwords.chosen(password);
     const account = await this.parts.store.aside(async (unit) => {
-      const { userId } = await this.linkOf(unit, 'password', secret);
+      const { userId } = await this.linkOf(unit.people, 'password', secret);
       const found = await unit.people.one(userId ?? 0);
       if (!found || found.isOff) throw Refusal.of('auth.link');
       await unit.people.removeLinks({ purpose: 'password', userId: found.id });
@@ -199,8 +213,12 @@ export class People {
     return { id, link: `${address}#${secret}`, expiresAt: new Date(expiresAt).toISOString() };
   }
 
-  private async linkOf(unit: Unit, purpose: OneTimeLinkRecord['purpose'], secret: string): Promise<OneTimeLinkRecord> {
-    const link = await unit.people.link(digest(secret));
+  private async linkOf(
+    people: AccountReading,
+    purpose: OneTimeLinkRecord['purpose'],
+    secret: string,
+  ): Promise<OneTimeLinkRecord> {
+    const link = await people.link(digest(secret));
     if (link?.purpose !== purpose || link.expiresAt <= this.now()) throw Refusal.of('auth.link');
     return link;
   }

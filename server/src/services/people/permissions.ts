@@ -2,6 +2,7 @@ import type { Role } from '@plindo/core/contract';
 import { ROLES } from '@plindo/core/contract';
 import type { ChangeEntry } from '@plindo/core/plans';
 import { isStructural, onlyAddsCategories } from '@plindo/core/plans';
+import type { SiteSettings } from '@plindo/core/structure';
 
 /** Who may do what. Every route names one of these acts; there is no other place where roles are looked at. */
 export const PERMISSIONS = {
@@ -25,6 +26,14 @@ export type Act = keyof typeof PERMISSIONS;
 
 /** What opens the door itself, or hands out what lies behind it: only who has signed in with a browser does it, no access token. */
 export const WITH_SESSION: ReadonlySet<Act> = new Set<Act>(['manage own access', 'manage people', 'keep backups']);
+
+/** What an owner can do who lacks the second step that owners need: turn it on, and go. */
+const WITHOUT_STEP: ReadonlySet<Act> = new Set<Act>(['visit', 'use the desk', 'manage own access']);
+
+/** Whether an act has to wait until somebody has turned on a second step. */
+export function waitsForStep(act: Act, role: Role, hasSecondStep: boolean, site: SiteSettings): boolean {
+  return site.ownersNeedStep === true && role === 'owner' && !hasSecondStep && !WITHOUT_STEP.has(act);
+}
 
 /** What an act is done to, where that matters. */
 export interface Subject {

@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto';
 import { isIPv6 } from 'node:net';
 import type { User } from '@plindo/core/contract';
 import type { Store } from '../../store/index.js';
 import { Telling } from '../notices/telling.js';
 import type { From } from './door-log.js';
+import { digest } from './secrets.js';
 
 /** From where people sign in; tells them when somebody does from where they never did before. */
 export class SignInPlaces {
@@ -11,14 +11,12 @@ export class SignInPlaces {
 
   /** A place is a network with a browser; only a hash of it is kept. */
   placeOf({ address, browser }: From): string {
-    return createHash('sha256')
-      .update(`${networkOf(address)} ${browser}`)
-      .digest('hex');
+    return digest(`${networkOf(address)} ${browser}`);
   }
 
   /** Whether somebody has signed in from there before. */
   isKnown(userId: number, from: From): Promise<boolean> {
-    return this.store.aside((unit) => unit.hasSignedInFrom(userId, this.placeOf(from)));
+    return this.store.accounts.hasSignedInFrom(userId, this.placeOf(from));
   }
 
   async note(user: User, from: From): Promise<void> {

@@ -1,6 +1,6 @@
 import type { TokenSummary, User } from '@plindo/core/contract';
 import { Refusal } from '@plindo/core/values';
-import type { Store, TokenRecord } from '../../store/index.js';
+import type { Store, TokenRecord, Whose } from '../../store/index.js';
 import type { DoorLog, From } from './door-log.js';
 import { digest, newSecret } from './secrets.js';
 
@@ -26,7 +26,7 @@ export class Tokens {
   ) {}
 
   /** Who a bearer token stands for, and whether it may only read; null for one that has ended. */
-  async userOf(token: string): Promise<{ readonly user: User; readonly readOnly: boolean } | null> {
+  async userOf(token: string): Promise<(Whose & { readonly readOnly: boolean }) | null> {
     const found = await this.store.sessions.tokenOwner(digest(token));
     const now = this.clock().getTime();
     if (!found || (found.expiresAt !== null && found.expiresAt <= now)) return null;

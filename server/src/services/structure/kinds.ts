@@ -73,7 +73,8 @@ export class Kinds {
     return this.editing.change(user, async (unit) => {
       const { many } = kindIn(unit, id);
       const before = unit.structure;
-      const listings = await removeContents(unit, id);
+      const listings = await unit.countListings(id);
+      await removeContents(unit, id);
       await unit.remove('kind', id, unit.kind(id));
       refuseIfBreaking(unit, before);
       return { sentence: `Deleted the kind ${many} with its listings`, result: { listings } };
@@ -88,10 +89,9 @@ function withReadRule(unit: Unit, definition: KindDefinition): KindDefinition {
   return { ...definition, expiry: read.value };
 }
 
-/** Deletes the designs and the links of a kind, inside a unit; answers how many listings go with it when it goes. */
-export async function removeContents(unit: Unit, kindId: number): Promise<number> {
+/** Deletes the designs and the links of a kind, inside a unit; its listings go with it when it goes. */
+export async function removeContents(unit: Unit, kindId: number): Promise<void> {
   const designs = unit.structure.allDesigns.filter((design) => design.kindId === kindId);
   for (const design of designs) await unit.remove('design', design.id, design);
   for (const link of linksOfKind({ id: kindId }, unit.structure.links)) await removeLink(unit, link, kindId);
-  return unit.countListings(kindId);
 }

@@ -3,15 +3,16 @@ import type { Models } from '../models.js';
 import type { Writing } from '../media/picture-store.js';
 import { userOf } from '../records.js';
 import { rowOf, rowsOf } from '../rows.js';
-import type { Account } from './account-rows.js';
-import { accountOf } from './account-rows.js';
+import { AccountReading } from './account-reading.js';
 
 /** People. Passwords come here as hashes only. */
-export class AccountStore {
+export class AccountStore extends AccountReading {
   constructor(
-    private readonly models: Models,
+    models: Models,
     private readonly writing: Writing,
-  ) {}
+  ) {
+    super(models);
+  }
 
   async hasUsers(): Promise<boolean> {
     return (await this.models.users.count()) > 0;
@@ -19,11 +20,6 @@ export class AccountStore {
 
   async users(): Promise<User[]> {
     return (await rowsOf(this.models.users, {})).map(userOf);
-  }
-
-  async byEmail(email: string): Promise<Account | null> {
-    const row = await rowOf(this.models.users, { where: { email } });
-    return row && accountOf(row);
   }
 
   async noteSeen(id: number, seenAt: number): Promise<void> {

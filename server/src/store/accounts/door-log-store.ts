@@ -2,6 +2,7 @@ import type { DoorEventName } from '@plindo/core/contract';
 import { Op } from 'sequelize';
 import type { Models } from '../models.js';
 import { numberOrNull } from '../records.js';
+import type { Row } from '../rows.js';
 import { rowsOf } from '../rows.js';
 
 /** Something that happened at the door: who came in, who was refused, and whose access was changed. */
@@ -34,13 +35,22 @@ export class DoorLogStore {
   /** The latest events, the last one first. */
   async latest(most: number): Promise<DoorEventRecord[]> {
     const rows = await rowsOf(this.models.doorLog, { order: [['id', 'DESC']], limit: most });
-    return rows.map((row) => ({
-      at: Number(row['at']),
-      what: row['what'] as DoorEventName,
-      userId: numberOrNull(row['userId']),
-      email: String(row['email']),
-      address: String(row['address']),
-      about: String(row['about']),
-    }));
+    return rows.map(eventOf);
   }
+
+  /** What is kept of somebody, the last one first. */
+  async of(userId: number): Promise<DoorEventRecord[]> {
+    return (await rowsOf(this.models.doorLog, { where: { userId }, order: [['id', 'DESC']] })).map(eventOf);
+  }
+}
+
+function eventOf(row: Row): DoorEventRecord {
+  return {
+    at: Number(row['at']),
+    what: row['what'] as DoorEventName,
+    userId: numberOrNull(row['userId']),
+    email: String(row['email']),
+    address: String(row['address']),
+    about: String(row['about']),
+  };
 }

@@ -27,6 +27,12 @@ export interface TokenRecord {
   readonly expiresAt: number | null;
 }
 
+/** Whose a session or a token is. */
+export interface Whose {
+  readonly user: User;
+  readonly hasSecondStep: boolean;
+}
+
 /** Sessions and access tokens. Their secrets come here as hashes only. */
 export class SessionStore {
   constructor(private readonly models: Models) {}
@@ -37,9 +43,7 @@ export class SessionStore {
   }
 
   /** A session with whose it is, unless they are switched off. */
-  async owner(
-    tokenHash: string,
-  ): Promise<(Pick<SessionRecord, 'csrf' | 'expiresAt' | 'usedAt'> & { user: User }) | null> {
+  async owner(tokenHash: string): Promise<(Pick<SessionRecord, 'csrf' | 'expiresAt' | 'usedAt'> & Whose) | null> {
     const row = await this.row(
       'SELECT users.*, sessions."csrf", sessions."expiresAt", sessions."usedAt" FROM sessions ' +
         'JOIN users ON users."id" = sessions."userId" WHERE sessions."tokenHash" = :tokenHash',
@@ -47,7 +51,7 @@ export class SessionStore {
     );
     if (!row || row['isOff']) return null;
     const [expiresAt, usedAt] = [Number(row['expiresAt']), Number(row['usedAt'])];
-    return { csrf: String(row['csrf']), expiresAt, usedAt, user: userOf(row) };
+    return { csrf: String(row['csrf']), expiresAt, usedAt, ...whose(row) };
   }
 
   async touch(tokenHash: string, usedAt: number): Promise<void> {
@@ -83,7 +87,7 @@ export class SessionStore {
   }
 
   /** A token with whose it is, unless they are switched off. */
-  async tokenOwner(tokenHash: string): Promise<(TokenRecord & { user: User }) | null> {
+  async tokenOwner(tokenHash: string): Promise<(TokenRecord & Whose) | null> {
     const row = await this.row(
       'SELECT users.*, tokens."id" AS "tokenId", tokens."name" AS "tokenName", tokens."createdAt" AS "tokenMade", ' +
         'tokens."lastUsedAt", tokens."readOnly", tokens."expiresAt" FROM tokens ' +
@@ -92,7 +96,7 @@ export class SessionStore {
     );
     if (!row || row['isOff']) return null;
     const own = { id: row['tokenId'], userId: row['id'], name: row['tokenName'], createdAt: row['tokenMade'] };
-    return { ...tokenOf({ ...row, ...own }), user: userOf(row) };
+    return { ...tokenOf({ ...row, ...own }), ...whose(row) };
   }
 
   async touchToken(id: number, lastUsedAt: number): Promise<void> {
@@ -122,4 +126,8 @@ function tokenOf(row: Row): TokenRecord {
     readOnly: Boolean(row['readOnly']),
     expiresAt: numberOrNull(row['expiresAt']),
   };
+}
+
+function whose(row: Row): Whose {
+  return { user: userOf(row), hasSecondStep: row['stepSecret'] !== null };
 }

@@ -17,15 +17,15 @@ export async function writeWhole(path: string, content: Uint8Array | Iterable<Ui
     await file.close();
   }
   await rename(part, path);
-  await syncFolder(dirname(path));
+  await sync(dirname(path));
 }
 
-/** Has the names in a folder lie on the disk. */
-export async function syncFolder(path: string): Promise<void> {
-  const folder = await open(path);
+/** Has a file, or the names in a folder, lie on the disk. */
+export async function sync(path: string): Promise<void> {
+  const opened = await open(path);
   try {
-    await folder.sync();
+    await opened.sync();
   } finally {
-    await folder.close();
+    await opened.close();
   }
 }

@@ -16,6 +16,7 @@ import * as dueWork from './0015-due-work.js';
 import * as people from './0016-people.js';
 import * as backups from './0017-backups.js';
 import * as removedKinds from './0018-removed-kinds.js';
+import * as narrowLogIndexes from './0019-narrow-log-indexes.js';
 import type { Migration } from './migrate.js';
 
 /** All migrations by their names, oldest first. */
@@ -38,4 +39,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0016-people': people,
   '0017-backups': backups,
   '0018-removed-kinds': removedKinds,
+  '0019-narrow-log-indexes': narrowLogIndexes,
 };

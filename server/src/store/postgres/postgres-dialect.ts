@@ -2,8 +2,7 @@ import pg from 'pg';
 import { ConnectionError, DatabaseError, ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
 import { Transaction, UniqueConstraintError } from 'sequelize';
 import type { Dialect, ManyRows, StoreTrouble } from '../dialect.js';
-import { LATEST_CHANGE, PACKED_COLUMNS, insertion } from '../dialect.js';
-import { inParts } from '../rows.js';
+import { LATEST_CHANGE, PACKED_COLUMNS, insertions } from '../dialect.js';
 import { FeedListener } from './feed-listener.js';
 
 /** Locks of the database by which nodes agree; the numbers are Plindo's own. */
@@ -102,9 +101,8 @@ async function insertMany<T extends object>(
   transaction: Transaction,
 ): Promise<T[]> {
   const told: T[] = [];
-  for (const rows of inParts(many.rows, Math.floor(MOST_VALUES / many.columns.length))) {
-    const sql = insertion({ ...many, rows }, (at) => `$${at}`);
-    const options = { bind: rows.flat(), transaction, type: QueryTypes.SELECT } as const;
+  for (const { sql, values } of insertions(many, MOST_VALUES, (at) => `$${at}`)) {
+    const options = { bind: values, transaction, type: QueryTypes.SELECT as const };
     told.push(...(await sequelize.query<T>(sql, options)));
   }
   return told;

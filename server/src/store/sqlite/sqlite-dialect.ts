@@ -4,8 +4,7 @@ import { ForeignKeyConstraintError, QueryTypes, Sequelize } from 'sequelize';
 import { Transaction, UniqueConstraintError } from 'sequelize';
 import type sqlite3 from 'sqlite3';
 import type { Dialect, ManyRows, StoreTrouble } from '../dialect.js';
-import { PACKED_COLUMNS, insertion } from '../dialect.js';
-import { inParts } from '../rows.js';
+import { PACKED_COLUMNS, insertions } from '../dialect.js';
 import { StoreDriver } from './driver.js';
 
 const JSON_COLUMNS: readonly string[] = ['place', 'values'];
@@ -55,8 +54,8 @@ export async function openSqlite(file: string): Promise<Dialect> {
   };
 }
 
-/** SQLite takes at most 32,766 values in one statement. */
-const MOST_VALUES = 30_000;
+/** SQLite takes at most 32,766 values in one statement; with fewer, the next one is made while the last one is carried out. */
+const MOST_VALUES = 6000;
 
 /**
  * Adds rows on the connection of a transaction. Sequelize would give each value a name, which SQLite then looks for among
@@ -65,14 +64,14 @@ const MOST_VALUES = 30_000;
 async function insertMany<T extends object>(many: ManyRows, transaction: Transaction): Promise<T[]> {
   const { connection } = transaction as unknown as { readonly connection: sqlite3.Database };
   const told: T[] = [];
-  for (const rows of inParts(many.rows, Math.floor(MOST_VALUES / many.columns.length))) {
-    const sql = insertion({ ...many, rows }, () => '?');
-    const added = await new Promise<T[]>((resolve, reject) => {
-      connection.all<T>(sql, rows.flat(), (error, found) => (error ? reject(error) : resolve(found)));
+  let running = Promise.resolve<T[]>([]);
+  for (const { sql, values } of insertions(many, MOST_VALUES, () => '?')) {
+    told.push(...(await running));
+    running = new Promise<T[]>((resolve, reject) => {
+      connection.all<T>(sql, values, (error, found) => (error ? reject(error) : resolve(found)));
     });
-    told.push(...added);
   }
-  return told;
+  return [...told, ...(await running)];
 }
 
 /** By the names of SQLite's result codes (https://www.sqlite.org/rescode.html). */

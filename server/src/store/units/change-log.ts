@@ -1,11 +1,13 @@
+import type { Listing } from '@plindo/core/listings';
 import type { ChangeEntry, Entity } from '@plindo/core/plans';
-import { Op } from 'sequelize';
-import type { Transaction } from 'sequelize';
+import { Op, col, fn, where as sqlWhere } from 'sequelize';
+import type { Transaction, WhereOptions } from 'sequelize';
 import type { Dialect } from '../dialect.js';
 import type { Models } from '../models.js';
 import { kindOfLog, loggedKind, numberOrNull, parsed } from '../records.js';
 import type { Row } from '../rows.js';
 import { rowOf, rowsOf } from '../rows.js';
+import { isSameValue } from './same-value.js';
 import { Statements } from './statements.js';
 
 /** A change as the log has it. */
@@ -17,6 +19,20 @@ export interface ChangeRecord {
   readonly by: string;
   readonly sentence: string;
   readonly undoneBy: number | null;
+}
+
+/** Which changes of the log are wanted. */
+export interface WantedChanges {
+  /** What their sentences hold; '' for any. */
+  readonly words: string;
+  /** Who made them, null among them for Plindo itself; null for whoever did. */
+  readonly users: readonly (number | null)[] | null;
+  /** Older than the change of this number; null for the latest. */
+  readonly before: number | null;
+  /** Moments in milliseconds since 1970, from (in) and until (out); null is open. */
+  readonly from: number | null;
+  readonly until: number | null;
+  readonly most: number;
 }
 
 /** A complete change, as those who follow the store are told of it, in the order of commits. */
@@ -32,8 +48,7 @@ export interface FeedChange {
 /** A change that touched more listings isn't told listing by listing. */
 export const MOST_TOLD_ENTRIES = 5000;
 const MOST_REVISIONS = 200;
-/** Columns that only some entries fill. */
-const NO_ENDS = { kindId: null, endA: null, endB: null };
+const ENTRIES_AT_ONCE = 500;
 
 /** The log of changes: what each did to which records. Written in the transaction of the change itself. */
 export class ChangeLog {
@@ -53,7 +68,7 @@ export class ChangeLog {
   }
 
   async writeEntries(changeId: number, entries: readonly ChangeEntry[], transaction: Transaction): Promise<void> {
-    const rows = entries.map((entry) => ({ ...NO_ENDS, changeId, ...loggedEntry(entry) }));
+    const rows = entries.map((entry) => loggedEntry(changeId, entry));
     await this.statements(transaction).insert('change_entries', rows);
   }
 
@@ -68,15 +83,32 @@ export class ChangeLog {
     return (await this.statements(transaction).update('changes', { undoneBy }, where)) === 1;
   }
 
-  async latest(limit: number): Promise<ChangeRecord[]> {
-    const where = { state: 'done' };
-    return (await rowsOf(this.models.changes, { where, order: [['id', 'DESC']], limit })).map(changeOf);
+  /** The complete changes that are wanted, latest first. */
+  async latest(wanted: WantedChanges): Promise<ChangeRecord[]> {
+    const { words, users, before, from, until, most } = wanted;
+    const like = `%${words.toLowerCase().replace(/[%_\\]/g, '')}%`;
+    const where: WhereOptions[] = [{ state: 'done' }];
+    if (words !== '') where.push(sqlWhere(fn('lower', col('sentence')), { [Op.like]: like }));
+    if (users !== null) where.push({ [Op.or]: users.map((userId) => ({ userId })) });
+    if (before !== null) where.push({ id: { [Op.lt]: before } });
+    if (from !== null) where.push({ at: { [Op.gte]: from } });
+    if (until !== null) where.push({ at: { [Op.lt]: until } });
+    if (users?.length === 0) return [];
+    const options = { where: { [Op.and]: where }, order: [['id', 'DESC']] as [string, string][], limit: most };
+    return (await rowsOf(this.models.changes, options)).map(changeOf);
   }
 
   /** What Plindo did by itself between two moments, latest first. */
   async byItself(from: number, until: number, limit: number): Promise<ChangeRecord[]> {
     const where = { state: 'done', by: { [Op.ne]: '' }, at: { [Op.gte]: from, [Op.lt]: until } };
     return (await rowsOf(this.models.changes, { where, order: [['id', 'DESC']], limit })).map(changeOf);
+  }
+
+  /** What somebody did, latest first. */
+  async ofUser(userId: number): Promise<ChangeRecord[]> {
+    return (await rowsOf(this.models.changes, { where: { userId, state: 'done' }, order: [['id', 'DESC']] })).map(
+      changeOf,
+    );
   }
 
   async one(id: number, transaction?: Transaction): Promise<ChangeRecord | null> {
@@ -89,16 +121,25 @@ export class ChangeLog {
     return rows.map(entryOf);
   }
 
-  /** The same without the listings of kinds that the change added: those go with their kind. */
+  /**
+   * The same without the listings of kinds that the change added: those go with their kind. Read some at a time, as
+   * others would have to wait for thousands.
+   */
   async entriesToTakeBack(changeId: number): Promise<ChangeEntry[]> {
-    const order: [string, string][] = [['id', 'ASC']];
     const added = { changeId, entity: 'kind', before: null };
     const options = { attributes: ['entityId'], where: added };
-    const kinds = await rowsOf<{ entityId: number }>(this.models.entries, options);
-    if (kinds.length === 0) return this.entriesOf(changeId);
-    const ids = kinds.map(({ entityId }) => Number(entityId));
-    const where = { changeId, [Op.or]: [{ entity: { [Op.ne]: 'listing' } }, { kindId: { [Op.notIn]: ids } }] };
-    return (await rowsOf(this.models.entries, { where, order })).map(entryOf);
+    const kinds = (await rowsOf<{ entityId: number }>(this.models.entries, options)).map(({ entityId }) =>
+      Number(entityId),
+    );
+    const isTaken = { [Op.or]: [{ entity: { [Op.ne]: 'listing' } }, { kindId: { [Op.notIn]: kinds } }] };
+    const entries: ChangeEntry[] = [];
+    for (let last = 0; ;) {
+      const where = { changeId, id: { [Op.gt]: last }, ...(kinds.length > 0 && isTaken) };
+      const rows = await rowsOf(this.models.entries, { where, order: [['id', 'ASC']], limit: ENTRIES_AT_ONCE });
+      entries.push(...rows.map(entryOf));
+      if (rows.length < ENTRIES_AT_ONCE) return entries;
+      last = Number(rows.at(-1)!['id']);
+    }
   }
 
   /** Numbers of the records of one entity that a change touched. */
@@ -192,26 +233,43 @@ export function feedChange(number: number, entries: readonly ChangeEntry[]): Fee
 }
 
 function entryOf(row: Row): ChangeEntry {
-  const isKind = row['entity'] === 'kind';
-  const side = (column: unknown): unknown => {
+  const entity = row['entity'] as Entity;
+  const side = (column: unknown): object | null => {
     const record = column == null ? null : parsed<object | null>(column);
-    return record && isKind ? kindOfLog(record) : record;
+    return record && entity === 'kind' ? kindOfLog(record) : record;
   };
+  const [before, after] = [side(row['before']), side(row['after'])];
+  const isPart = entity === 'listing' && before && after && !('id' in before);
   const id = Number(row['entityId']);
-  return { entity: row['entity'], id, before: side(row['before']), after: side(row['after']) } as ChangeEntry;
+  return { entity, id, before: isPart ? { ...after, ...before } : before, after } as ChangeEntry;
 }
 
-/** An entry as columns; of a connection also the listings at its ends, by which their history finds it. */
-function loggedEntry(entry: ChangeEntry): Row {
+/**
+ * An entry as columns; of a connection also the listings at its ends, by which their history finds it. Of a listing that
+ * is changed only what was different before is kept: batches would write twice as much.
+ */
+function loggedEntry(changeId: number, entry: ChangeEntry): Row {
   const { entity, id: entityId, before, after } = entry;
-  const own = { entity, entityId, before, after };
+  const own = { changeId, entity, entityId, kindId: null, before, after, endA: null, endB: null };
   if (entity === 'kind') {
     return { ...own, before: entry.before && loggedKind(entry.before), after: entry.after && loggedKind(entry.after) };
   }
-  if (entity === 'listing') return { ...own, kindId: (entry.after ?? entry.before)!.kindId };
+  if (entity === 'listing') {
+    const { kindId } = (entry.after ?? entry.before)!;
+    return { ...own, kindId, before: entry.before && entry.after ? different(entry.before, entry.after) : before };
+  }
   if (entity !== 'connection') return own;
-  const { a, b } = (entry.after ?? entry.before)!;
-  return { ...own, endA: a, endB: b };
+  const { a: endA, b: endB } = (entry.after ?? entry.before)!;
+  return { ...own, endA, endB };
+}
+
+/** What a listing had before that it hasn't after. */
+function different(before: Listing, after: Listing): Partial<Listing> {
+  // An undone entry may be of before a part existed, and have less than there is.
+  const names = new Set([...Object.keys(before), ...Object.keys(after)] as (keyof Listing)[]);
+  return Object.fromEntries(
+    [...names].filter((name) => !isSameValue(before[name], after[name])).map((name) => [name, before[name] ?? null]),
+  );
 }
 
 function changeOf(row: Row): ChangeRecord {

@@ -15,8 +15,8 @@ export interface Known {
 export type Reading = 'as known' | 'anew';
 
 /**
- * What this process knows of the store, so that a small change needn't read the whole structure. It may be outdated as
- * soon as another process writes: whoever builds on it has to be ready to find that out and begin anew.
+ * What this process knows of the store, so that a small change needn't read the whole structure. Where other processes
+ * write too, the database tells with the lock which change was the latest; where it doesn't, nobody else writes.
  */
 export class KnownState {
   private latest: Known | null = null;
@@ -52,7 +52,7 @@ export class KnownState {
   }
 
   /** The place in the feed of the latest complete change. */
-  async latestChange(transaction: Transaction): Promise<number> {
+  private async latestChange(transaction: Transaction): Promise<number> {
     const options = { transaction, type: QueryTypes.SELECT } as const;
     const [row] = await this.dialect.sequelize.query<{ feed: number }>(LATEST_CHANGE, options);
     return Number(row?.feed ?? 0);

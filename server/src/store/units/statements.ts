@@ -1,6 +1,7 @@
 import type { Transaction } from 'sequelize';
 import { QueryTypes } from 'sequelize';
 import type { Dialect } from '../dialect.js';
+import { boundValue } from '../dialect.js';
 import type { Row } from '../rows.js';
 
 /**
@@ -25,11 +26,12 @@ export class Statements {
     return numbers.map(({ id }) => id).sort((a, b) => a - b);
   }
 
-  /** Puts rows in the place of those with their ids, all columns of them. */
-  async replace(table: string, rows: readonly Row[]): Promise<void> {
-    const [first] = rows;
-    if (!first) return;
-    const changed = Object.keys(first).filter((column) => column !== 'id');
+  /**
+   * Writes some columns of rows that are there, by their ids. The rows have those that their table asks for besides, so
+   * that one statement does for all.
+   */
+  async updateMany(table: string, rows: readonly Row[], changed: readonly string[]): Promise<void> {
+    if (changed.length === 0) return;
     const set = changed.map((column) => `"${column}" = excluded."${column}"`).join(', ');
     await this.inserted(table, rows, '', `ON CONFLICT ("id") DO UPDATE SET ${set}`);
   }
@@ -66,8 +68,7 @@ export class Statements {
     const [first] = rows;
     if (!first) return [];
     const columns = Object.keys(first);
-    const values = rows.map((row) => columns.map((column) => plain(row[column])));
-    return this.dialect.insertMany<T>({ table, columns, rows: values, returning, otherwise }, this.transaction);
+    return this.dialect.insertMany<T>({ table, columns, rows, returning, otherwise }, this.transaction);
   }
 
   private options(bind: unknown[]): { bind: unknown[]; transaction: Transaction } {
@@ -77,13 +78,8 @@ export class Statements {
 
 /** Puts a value among those of a statement; answers how the statement names it. */
 function place(bind: unknown[], value: unknown): string {
-  bind.push(plain(value));
+  bind.push(boundValue(value));
   return `$${bind.length}`;
-}
-
-/** A value as the driver takes it: lists and objects as JSON. */
-function plain(value: unknown): unknown {
-  return typeof value === 'object' && value !== null ? JSON.stringify(value) : (value ?? null);
 }
 
 /** A condition that columns have values; null asks for none, a list for any of it. */

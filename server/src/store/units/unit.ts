@@ -26,6 +26,7 @@ import type { Row } from '../rows.js';
 import { LISTINGS_AT_ONCE } from '../reading/stretches.js';
 import { inParts, rowOf } from '../rows.js';
 import { addressIn, keepFormerAddresses } from './former-addresses.js';
+import { isSameValue } from './same-value.js';
 import { followNames } from './taken-names.js';
 import type { UnitBase } from './unit-reading.js';
 import { UnitReading } from './unit-reading.js';
@@ -191,8 +192,12 @@ export class Unit extends UnitReading {
     }
     // One that takes what another one gives up would clash with it for so long.
     await this.standAside(entries.filter(isMoved).map(({ id }) => id));
-    const rows = entries.map((entry) => rowAfter(entry)!);
-    await this.statements.replace('listings', rows);
+    const changed = changedColumns(entries);
+    const columns = new Set(['id', ...NEEDED_OF_LISTINGS, ...changed]);
+    const rows = entries.map(({ after }) =>
+      Object.fromEntries([...columns].map((name) => [name, columnOf(after, name)])),
+    );
+    await this.statements.updateMany('listings', rows, changed);
     for (const entry of entries) this.note(entry);
   }
 
@@ -315,11 +320,6 @@ export class Unit extends UnitReading {
     await this.statements.delete('changes', { id: changeId });
   }
 
-  /** Whether somebody has signed in from a place before. */
-  async hasSignedInFrom(userId: number, place: string): Promise<boolean> {
-    return (await this.statements.select('sign_in_places', { userId, place })).length > 0;
-  }
-
   /** Notes from where somebody signed in; answers whether they signed in before, but from elsewhere. */
   async noteSignIn(userId: number, place: string): Promise<boolean> {
     const known = await this.statements.select('sign_in_places', { userId });
@@ -375,6 +375,29 @@ function rowAfter(entry: ChangeEntry): Row | null {
   return entity === 'site'
     ? { id: SITE_ID, settings: after }
     : { ...BLANK_CONTENT, ...after, address: addressIn(after) };
+}
+
+/** Columns of listings that must never be empty and have nothing in place of it. */
+const NEEDED_OF_LISTINGS = [
+  ...['kindId', 'slug', 'title', 'summary', 'values'],
+  ...['status', 'featured', 'version', 'createdAt', 'changedAt'],
+];
+
+/** The columns that listings differ in, before and after. */
+function changedColumns(entries: readonly EntryOf<'listing'>[]): string[] {
+  const [first] = entries;
+  const names = first ? Object.keys(rowAfter(first)!) : [];
+  return names.filter((name) =>
+    entries.some(({ before, after }) => !isSameValue(columnOf(before, name), columnOf(after, name))),
+  );
+}
+
+/** What stands in a column of a listing. */
+function columnOf(listing: Listing | null, name: string): unknown {
+  if (!listing) return null;
+  if (name === 'address') return addressIn(listing);
+  // An entry of before a part existed has none of it.
+  return listing[name as keyof Listing] ?? BLANK_CONTENT[name as keyof ListingContent] ?? null;
 }
 
 /** Whether a listing gets another address. */

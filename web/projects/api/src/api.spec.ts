@@ -10,6 +10,7 @@ describe('The services of the API', () => {
   const session = {
     user: null,
     csrf: 'secret',
+    needsStep: false,
     needsOwner: false,
     site: { name: '', tagline: '', locale: 'en', zone: 'UTC' },
   };

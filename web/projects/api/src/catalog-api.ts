@@ -259,8 +259,10 @@ export class CatalogApi {
     return this.http.post<Changed<BlueprintPlan>>('/api/blueprint/zip', formWith(file.zip));
   }
 
-  changes(): Observable<ChangeSummary[]> {
-    return this.http.get<ChangeSummary[]>('/api/changes');
+  /** Changes that are asked for, latest first; properties that are '' are left out. */
+  changes(ask: Readonly<Record<string, string | number>> = {}): Observable<ChangeSummary[]> {
+    const params = Object.fromEntries(Object.entries(ask).filter(([, value]) => value !== ''));
+    return this.http.get<ChangeSummary[]>('/api/changes', { params });
   }
 
   undo(changeId: number): Observable<Changed<{ sentence: string }>> {

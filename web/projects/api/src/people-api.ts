@@ -4,6 +4,7 @@ import type {
   DoorEvent,
   OneTimeLink,
   OwnAccess,
+  OwnData,
   People,
   Role,
   SecondStepStart,
@@ -37,6 +38,10 @@ export class PeopleApi {
     return this.http.post<OneTimeLink>(`/api/people/${id}/password-link`, {});
   }
 
+  erase(id: number): Observable<void> {
+    return this.http.delete<void>(`/api/people/${id}`);
+  }
+
   door(): Observable<DoorEvent[]> {
     return this.http.get<DoorEvent[]>('/api/door');
   }
@@ -49,6 +54,10 @@ export class OwnAccessApi {
 
   load(): Observable<OwnAccess> {
     return this.http.get<OwnAccess>('/api/me');
+  }
+
+  data(): Observable<OwnData> {
+    return this.http.get<OwnData>('/api/me/data');
   }
 
   setDetails(given: { name: string; email: string; password: string }): Observable<User> {

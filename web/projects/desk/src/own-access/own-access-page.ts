@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/cor
 import { MatButtonModule } from '@angular/material/button';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
-import { OwnAccessApi, SessionApi, sentenceOf } from '@plindo/api';
+import { OwnAccessApi, SessionApi, SessionStore, sentenceOf } from '@plindo/api';
 import type { OwnAccess } from '@plindo/core/contract';
+import { partsOf } from '../shared/form-parts';
 import { Notices } from '../shared/notices';
 import { ROLE_WORDS } from '../shared/role-words';
 import { LeavePanel } from './leave-panel';
@@ -31,6 +32,16 @@ import { TokensPanel } from './tokens-panel';
         <p class="issues" role="alert">{{ failure() }}</p>
       }
       @if (own(); as own) {
+        @if (isStepFirst) {
+          @if (store.session()?.needsStep) {
+            <p class="told" role="alert">
+              <span
+                ><strong>Owners need a second step here.</strong> Turn it on, and everything else is open to you.</span
+              >
+            </p>
+          }
+          <pl-second-step-panel [own]="own" (changed)="reload()" />
+        }
         <p class="quiet">You are {{ roles[own.user.role].label }} here: {{ roles[own.user.role].may }}</p>
         <form class="panel" (submit)="saveDetails($event, own)">
           <h2>Name and address</h2>
@@ -88,7 +99,9 @@ import { TokensPanel } from './tokens-panel';
             <span class="quiet">You are signed out in all other places then.</span>
           </div>
         </form>
-        <pl-second-step-panel [own]="own" (changed)="load()" />
+        @if (!isStepFirst) {
+          <pl-second-step-panel [own]="own" (changed)="reload()" />
+        }
         <pl-sessions-panel [sessions]="own.sessions" (changed)="load()" />
         <pl-tokens-panel />
         <pl-leave-panel />
@@ -101,6 +114,9 @@ export class OwnAccessPage {
   private readonly api = inject(OwnAccessApi);
   private readonly session = inject(SessionApi);
   private readonly notices = inject(Notices);
+  protected readonly store = inject(SessionStore);
+  /** Stays so when the step is on, as the spare codes are shown then. */
+  protected readonly isStepFirst = this.store.session()?.needsStep === true;
 
   protected readonly roles = ROLE_WORDS;
   protected readonly own = signal<OwnAccess | null>(null);
@@ -119,6 +135,11 @@ export class OwnAccessPage {
       next: (own) => this.own.set(own),
       error: (error: unknown) => this.failure.set(sentenceOf(error)),
     });
+  }
+
+  protected reload(): void {
+    this.session.load().subscribe();
+    this.load();
   }
 
   protected saveDetails(event: Event, { user }: OwnAccess): void {
@@ -150,9 +171,4 @@ export class OwnAccessPage {
       error: (error: unknown) => this.refusedPassword.set(sentenceOf(error)),
     });
   }
-}
-
-function partsOf(event: Event): (name: string) => string {
-  const form = new FormData(event.target as HTMLFormElement);
-  return (name) => String(form.get(name) ?? '');
 }

@@ -5,6 +5,7 @@ import { MatInputModule } from '@angular/material/input';
 import { OwnAccessApi, sentenceOf } from '@plindo/api';
 import type { OwnAccess, SecondStepStart } from '@plindo/core/contract';
 import { CopyLine } from '../shared/copy-line';
+import { partsOf } from '../shared/form-parts';
 import { Notices } from '../shared/notices';
 import { saveAsFile } from '../shared/save-as-file';
 
@@ -101,7 +102,7 @@ export class SecondStepPanel {
 
   protected begin(event: Event): void {
     event.preventDefault();
-    this.password = String(new FormData(event.target as HTMLFormElement).get('password') ?? '');
+    this.password = partsOf(event)('password');
     if (this.own().hasSecondStep) return this.turnOff();
     this.api.startSecondStep(this.password).subscribe({
       next: (begun) => {
@@ -114,7 +115,7 @@ export class SecondStepPanel {
 
   protected turnOn(event: Event, { secret }: SecondStepStart): void {
     event.preventDefault();
-    const code = String(new FormData(event.target as HTMLFormElement).get('code') ?? '').replace(/\s/g, '');
+    const code = partsOf(event)('code').replace(/\s/g, '');
     this.api.turnOn({ secret, code, password: this.password }).subscribe({
       next: (codes) => {
         this.codes.set(codes);

@@ -60,10 +60,10 @@ export class SessionsPanel {
   private readonly session = inject(SessionApi);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
-  private readonly context = inject(Reading).context;
+  private readonly reading = inject(Reading);
 
   protected momentOf(iso: string): string {
-    return this.context().formats.exactly(Date.parse(iso));
+    return this.reading.moment(iso);
   }
 
   /** The programs and the system that a browser names, without what all of them say. */

@@ -5,6 +5,7 @@ import { MatInputModule } from '@angular/material/input';
 import { OwnAccessApi, sentenceOf } from '@plindo/api';
 import type { TokenSummary } from '@plindo/core/contract';
 import { CopyLine } from '../shared/copy-line';
+import { partsOf } from '../shared/form-parts';
 import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
 
@@ -100,24 +101,24 @@ export class TokensPanel {
   protected readonly refused = signal('');
   private readonly api = inject(OwnAccessApi);
   private readonly notices = inject(Notices);
-  private readonly context = inject(Reading).context;
+  private readonly reading = inject(Reading);
 
   constructor() {
     this.load();
   }
 
   protected momentOf(iso: string): string {
-    return this.context().formats.exactly(Date.parse(iso));
+    return this.reading.moment(iso);
   }
 
   protected add(event: Event): void {
     event.preventDefault();
     const form = event.target as HTMLFormElement;
-    const data = new FormData(form);
-    const name = String(data.get('name') ?? '').trim();
+    const part = partsOf(event);
+    const name = part('name').trim();
     if (name === '') return;
-    const days = Number(data.get('days'));
-    this.api.addToken({ name, readOnly: data.get('may') === 'read', days: days === 0 ? null : days }).subscribe({
+    const days = Number(part('days'));
+    this.api.addToken({ name, readOnly: part('may') === 'read', days: days === 0 ? null : days }).subscribe({
       next: ({ secret }) => {
         this.secret.set(secret);
         this.refused.set('');

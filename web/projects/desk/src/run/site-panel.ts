@@ -37,6 +37,10 @@ import { EffectsPanel } from './expiry/effects-panel';
               }
             </select>
           </label>
+          <label class="step">
+            <input type="checkbox" name="ownersNeedStep" [checked]="store.session()?.site?.ownersNeedStep === true" />
+            <span>Owners need a second step: without one they can do nothing but turn it on</span>
+          </label>
         </div>
         @if (zonePlan(); as plan) {
           <div class="zone" role="status">
@@ -80,6 +84,12 @@ import { EffectsPanel } from './expiry/effects-panel';
       flex-wrap: wrap;
       gap: 0.5rem;
       align-items: center;
+      min-block-size: 3rem;
+    }
+    .step {
+      display: flex;
+      gap: 0.5rem;
+      align-items: baseline;
       min-block-size: 3rem;
     }
     .parts {
@@ -128,7 +138,8 @@ export class SitePanel {
     const part = (name: string): string => String(form.get(name) ?? '').trim();
     const zone = part('zone');
     const idleHours = Number(part('idleHours'));
-    const rest = { address: part('address').replace(/\/$/, ''), idleHours };
+    const ownersNeedStep = form.has('ownersNeedStep');
+    const rest = { address: part('address').replace(/\/$/, ''), idleHours, ownersNeedStep };
     this.typed = { name: part('name'), tagline: part('tagline'), locale: part('locale'), zone, ...rest };
     this.zonePlan.set(null);
     if (zone === this.store.session()?.site?.zone) return this.send();

@@ -4,6 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { RouterLink } from '@angular/router';
 import { SessionApi, sentenceOf } from '@plindo/api';
+import { partsOf } from '../shared/form-parts';
 
 /** Asks for a mail with a link for another password. */
 @Component({
@@ -42,7 +43,7 @@ export class Forgotten {
 
   protected ask(event: Event): void {
     event.preventDefault();
-    const email = String(new FormData(event.target as HTMLFormElement).get('email') ?? '').trim();
+    const email = partsOf(event)('email').trim();
     if (email === '') return;
     this.api.forgotten(email).subscribe({
       next: () => this.sentTo.set(email),

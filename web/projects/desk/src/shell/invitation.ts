@@ -5,6 +5,7 @@ import { MatInputModule } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
 import { SessionApi, sentenceOf } from '@plindo/api';
 import type { InvitedTo } from '@plindo/core/contract';
+import { partsOf } from '../shared/form-parts';
 import { ROLE_WORDS } from '../shared/role-words';
 import { homeOf } from './home-of';
 import { secretInAddress } from './secret-in-address';
@@ -65,9 +66,8 @@ export class Invitation {
 
   protected accept(event: Event): void {
     event.preventDefault();
-    const form = new FormData(event.target as HTMLFormElement);
-    const [name, password] = ['name', 'password'].map((part) => String(form.get(part) ?? ''));
-    this.api.accept({ secret: this.secret, name: name!, password: password! }).subscribe({
+    const part = partsOf(event);
+    this.api.accept({ secret: this.secret, name: part('name'), password: part('password') }).subscribe({
       next: ({ user }) => void this.router.navigateByUrl(homeOf(user)),
       error: (error: unknown) => this.refused.set(sentenceOf(error)),
     });

@@ -4,6 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
 import { SessionApi, sentenceOf } from '@plindo/api';
+import { partsOf } from '../shared/form-parts';
 import { secretInAddress } from './secret-in-address';
 
 /** Chooses another password, with a link that works once. */
@@ -37,7 +38,7 @@ export class NewPassword {
 
   protected save(event: Event): void {
     event.preventDefault();
-    const password = String(new FormData(event.target as HTMLFormElement).get('password') ?? '');
+    const password = partsOf(event)('password');
     this.api.newPassword({ secret: this.secret, password }).subscribe({
       next: () => void this.router.navigate(['/sign-in'], { queryParams: { after: 'changed' } }),
       error: (error: unknown) => this.refused.set(sentenceOf(error)),

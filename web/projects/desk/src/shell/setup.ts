@@ -4,6 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { Router } from '@angular/router';
 import { SessionApi, sentenceOf } from '@plindo/api';
+import { partsOf } from '../shared/form-parts';
 import { secretInAddress } from './secret-in-address';
 
 /** Makes the owner, with the one-time link that is printed at the first start. */
@@ -44,9 +45,9 @@ export class Setup {
 
   protected make(event: Event): void {
     event.preventDefault();
-    const form = new FormData(event.target as HTMLFormElement);
-    const [name, email, password] = ['name', 'email', 'password'].map((part) => String(form.get(part)));
-    this.api.makeOwner({ secret: this.secret, name: name!, email: email!, password: password! }).subscribe({
+    const part = partsOf(event);
+    const given = { name: part('name'), email: part('email'), password: part('password') };
+    this.api.makeOwner({ secret: this.secret, ...given }).subscribe({
       next: () => void this.router.navigateByUrl('/shape'),
       error: (error: unknown) => this.refused.set(sentenceOf(error)),
     });

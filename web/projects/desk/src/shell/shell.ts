@@ -103,7 +103,10 @@ export class Shell {
   });
   protected readonly session = computed(() => this.store.session());
   /** A contributor sees no listings but their own. */
-  protected readonly stages = computed(() => (this.session()?.user?.role === 'contributor' ? [] : STAGES));
+  protected readonly stages = computed(() => {
+    const session = this.session();
+    return session?.user?.role === 'contributor' || session?.needsStep ? [] : STAGES;
+  });
 
   /** Keys that serve everywhere; where somebody types, undoing belongs to the text. */
   protected key(event: KeyboardEvent): void {

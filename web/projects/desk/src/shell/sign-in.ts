@@ -4,6 +4,7 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { Router, RouterLink } from '@angular/router';
 import { SessionApi, SessionStore, codeOf, sentenceOf } from '@plindo/api';
+import { partsOf } from '../shared/form-parts';
 import { homeOf } from './home-of';
 
 /** Signing in, with the second step for whoever has one. */
@@ -31,7 +32,7 @@ import { homeOf } from './home-of';
       @if (asksCode()) {
         <mat-form-field>
           <mat-label>Code</mat-label>
-          <input #code matInput name="code" autocomplete="one-time-code" required maxlength="20" />
+          <input matInput name="code" autocomplete="one-time-code" required maxlength="20" />
           <mat-hint>Six digits from your telephone, or one of your spare codes</mat-hint>
         </mat-form-field>
       }
@@ -60,8 +61,7 @@ export class SignIn {
 
   protected signIn(event: Event): void {
     event.preventDefault();
-    const form = new FormData(event.target as HTMLFormElement);
-    const part = (name: string): string => String(form.get(name) ?? '');
+    const part = partsOf(event);
     this.api.signIn(part('email'), part('password'), part('code').trim()).subscribe({
       next: ({ user }) => {
         const next = this.next();

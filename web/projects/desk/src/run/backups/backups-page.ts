@@ -24,7 +24,8 @@ export class BackupsPage {
   private readonly siteApi = inject(SessionApi);
   private readonly session = inject(SessionStore);
   private readonly notices = inject(Notices);
-  private readonly context = inject(Reading).context;
+  private readonly reading = inject(Reading);
+  private readonly context = this.reading.context;
   private readonly destroyed = takeUntilDestroyed<0>(inject(DestroyRef));
 
   protected readonly hours = Array.from({ length: 24 }, (_, hour) => hour);
@@ -40,7 +41,7 @@ export class BackupsPage {
   }
 
   protected momentOf({ at }: BackupSummary): string {
-    return this.context().formats.exactly(Date.parse(at));
+    return this.reading.moment(at);
   }
 
   protected holds({ rows, files }: BackupSummary): string {

@@ -29,6 +29,7 @@ const SAID: Readonly<Record<DoorEventName, string>> = {
   'step-spare': 'used a spare code',
   'token-made': 'made an access token',
   'token-withdrawn': 'withdrew an access token',
+  erased: 'erased the name and address of somebody who had left',
 };
 
 /** Who came in, who was refused, and whose access was changed. */
@@ -91,7 +92,7 @@ export class DoorLog {
   protected readonly showsAll = signal(false);
   protected readonly shown = computed(() => (this.showsAll() ? this.all() : this.all().slice(0, SHOWN_FIRST)));
   private readonly api = inject(PeopleApi);
-  private readonly context = inject(Reading).context;
+  private readonly reading = inject(Reading);
   private readonly loading = effect(() => {
     this.acts();
     this.api.door().subscribe({
@@ -101,6 +102,6 @@ export class DoorLog {
   });
 
   protected momentOf({ at }: DoorEvent): string {
-    return this.context().formats.exactly(Date.parse(at));
+    return this.reading.moment(at);
   }
 }

@@ -8,6 +8,7 @@ import { PeopleApi, SessionStore, sentenceOf } from '@plindo/api';
 import type { InvitationSummary, OneTimeLink, People, PersonSummary, Role } from '@plindo/core/contract';
 import { ROLES } from '@plindo/core/contract';
 import { CopyLine } from '../../shared/copy-line';
+import { partsOf } from '../../shared/form-parts';
 import { KindList } from '../../shared/kind-list';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
@@ -41,7 +42,7 @@ export class PeoplePage {
   private readonly api = inject(PeopleApi);
   private readonly notices = inject(Notices);
   private readonly session = inject(SessionStore);
-  private readonly context = inject(Reading).context;
+  private readonly reading = inject(Reading);
 
   protected readonly roles = ROLES;
   protected readonly words = ROLE_WORDS;
@@ -58,16 +59,15 @@ export class PeoplePage {
   }
 
   protected momentOf(iso: string): string {
-    return this.context().formats.exactly(Date.parse(iso));
+    return this.reading.moment(iso);
   }
 
   protected invite(event: Event): void {
     event.preventDefault();
     const form = event.target as HTMLFormElement;
-    const data = new FormData(form);
-    const part = (name: string): string => String(data.get(name) ?? '').trim();
-    const email = part('email');
-    this.api.invite({ email, name: part('name'), role: part('role') as Role }).subscribe({
+    const part = partsOf(event);
+    const email = part('email').trim();
+    this.api.invite({ email, name: part('name').trim(), role: part('role') as Role }).subscribe({
       next: (link) => {
         this.refused.set('');
         this.made.set({ ...link, email, does: 'With this link they choose a password and begin.' });
@@ -103,6 +103,12 @@ export class PeoplePage {
   protected setOff(person: PersonSummary, isOff: boolean): void {
     const sentence = isOff ? `${person.name} can’t sign in any more.` : `${person.name} can sign in again.`;
     this.act(this.api.change(person.id, { isOff }), sentence);
+  }
+
+  protected erase(person: PersonSummary): void {
+    const what = `Erase the name and address of ${person.name} for good? What they did stays in the log, by “Somebody who left”.`;
+    if (!confirm(`${what} Backups of before still have them.`)) return;
+    this.act(this.api.erase(person.id), 'Their name and address are erased.');
   }
 
   protected passwordLink(person: PersonSummary): void {

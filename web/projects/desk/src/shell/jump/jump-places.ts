@@ -55,7 +55,7 @@ const PAGES: readonly Place[] = [
   { icon: 'history', label: 'Changes', about: 'Page', link: ['/run'], words: 'run log undo settings' },
   {
     icon: 'upload_file',
-    label: 'Start from a CSV file',
+    label: 'Start from a file',
     about: 'Command',
     link: ['/shape/from-file'],
     words: 'import',
