@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Listing } from '@plindo/core/listings';
-import { dryRun, importRow, proposePlan, readCsv, readImportRow } from '@plindo/core/exchange';
-import type { CsvTable, ImportPlan } from '@plindo/core/exchange';
+import { RowReader, dryRun, proposePlan, readCsv, readImportRow } from '@plindo/core/exchange';
+import type { FileTable, ImportPlan } from '@plindo/core/exchange';
 import { readContext } from '@plindo/core/structure';
 
 /** The file of the open dataset package vega-datasets. */
@@ -12,7 +12,7 @@ export const AIRPORTS_CSV = readFileSync(
 export const CONTEXT = readContext({ locale: 'en-GB', zone: 'UTC', nowInMs: 0 });
 
 /** The dataset with its latitude and longitude as two numbers, so that there are ranges to ask for. */
-export function readAirports(): { table: CsvTable; plan: ImportPlan } {
+export function readAirports(): { table: FileTable; plan: ImportPlan } {
   const read = readCsv(AIRPORTS_CSV.replace('latitude,longitude', 'north,east'));
   if (!read.ok) throw new Error(read.issue.message);
   return { table: read.value, plan: proposePlan(read.value, CONTEXT) };
@@ -22,8 +22,9 @@ export function readAirports(): { table: CsvTable; plan: ImportPlan } {
 export function repeatAirports(n: number): { plan: ImportPlan; listings: Listing[] } {
   const { table, plan } = readAirports();
   if (dryRun(table, plan, 'refuse-row', CONTEXT).refused > 0) throw new Error('The dataset has changed.');
+  const reader = new RowReader(table, plan, CONTEXT);
   const contents = table.rows.map((_, at) => {
-    const outcome = readImportRow(importRow(table, at, plan, 'live'), plan, 'refuse-row', CONTEXT);
+    const outcome = readImportRow(reader.row(at, 'live'), plan, 'refuse-row', CONTEXT);
     if (outcome.kind === 'refused') throw new Error(`Row ${at} was refused.`);
     return outcome.content;
   });

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { ImportRow } from '@plindo/core/exchange';
-import { importRow, proposePlan, readCsv, sendInBatches } from '@plindo/core/exchange';
+import { RowReader, proposePlan, readCsv, sendInBatches } from '@plindo/core/exchange';
 import sqlite3 from 'sqlite3';
 import { TestServer } from '../e2e/harness/server.js';
 import { Client } from '../e2e/trials/client.js';
@@ -19,7 +19,8 @@ export async function importThroughApi(text: string, n: number): Promise<Measure
   if (!read.ok) throw new Error(read.issue.message);
   const table = read.value;
   const plan = proposePlan(table, CONTEXT);
-  const rows = Array.from({ length: n }, (_, at) => importRow(table, at, plan, 'live'));
+  const reader = new RowReader(table, plan, CONTEXT);
+  const rows = Array.from({ length: n }, (_, at) => reader.row(at, 'live'));
   const server = await TestServer.start();
   try {
     const client = await Client.ofNewOwner(server.address, server.setupLink ?? '');

@@ -11,6 +11,13 @@ import ts from 'typescript';
 const at = (path) => fileURLToPath(new URL(`../${path}`, import.meta.url));
 const SOURCE = at('server/src/http/answers.ts');
 
+/** Literals and names with bars between. */
+const UNION = /(?:"[^"]*"|[\w.]+)(?: \| (?:"[^"]*"|[\w.]+))+/g;
+
+function compare(a, b) {
+  return a < b ? -1 : a > b ? 1 : 0;
+}
+
 class Schemas {
   named = new Map();
 
@@ -39,8 +46,10 @@ class Schemas {
     const types = type.types.filter((one) => !(one.flags & ts.TypeFlags.Undefined));
     if (types.length === 0) return {};
     const literals = types.filter((one) => one.isStringLiteral() || one.isNumberLiteral()).map(({ value }) => value);
+    literals.sort(compare);
     const bools = types.filter((one) => one.flags & ts.TypeFlags.BooleanLiteral);
     const rest = types.filter((one) => !one.isLiteral() && !(one.flags & ts.TypeFlags.BooleanLiteral));
+    rest.sort((a, b) => compare(this.textOf(a), this.textOf(b)));
     const all = [
       ...(literals.length > 0 ? [{ enum: literals }] : []),
       ...(bools.length === 2 ? [{ type: 'boolean' }] : bools.map((one) => this.of(one))),
@@ -70,14 +79,18 @@ class Schemas {
       type.aliasTypeArguments ?? (type.flags & ts.TypeFlags.Object ? this.checker.getTypeArguments(type) : []);
     if (!symbol || symbol.name.startsWith('__') || /^(Record|Partial|Pick|Omit|Readonly)$/.test(symbol.name))
       return null;
-    const inner = given
-      .filter((one) => !(one.flags & ts.TypeFlags.TypeParameter))
-      .map((one) => this.checker.typeToString(one));
+    const inner = given.filter((one) => !(one.flags & ts.TypeFlags.TypeParameter)).map((one) => this.textOf(one));
     return [symbol.name, ...inner]
       .join('_')
       .replace(/[^\w]+/g, '_')
       .replace(/_+$/, '')
       .slice(0, 80);
+  }
+
+  /** A type as it is written, its unions in one order: the compiler has them in the order in which it met their parts. */
+  textOf(type) {
+    const text = this.checker.typeToString(type, undefined, ts.TypeFormatFlags.NoTruncation);
+    return text.replace(UNION, (union) => union.split(' | ').sort(compare).join(' | '));
   }
 
   described(type) {
@@ -95,7 +108,7 @@ class Schemas {
     return {
       type: 'object',
       ...(Object.keys(properties).length > 0 && { properties }),
-      ...(required.length > 0 && { required }),
+      ...(required.length > 0 && { required: required.sort(compare) }),
       ...(index && { additionalProperties: this.of(index.type) }),
     };
   }

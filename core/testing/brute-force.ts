@@ -21,7 +21,8 @@ export interface BruteResult {
   ids: number[];
   counts: Map<string, Map<string, number>>;
   bounds: Map<string, { least: number; greatest: number } | null>;
-  months: Map<string, Map<string, number>>;
+  /** Of dates, by month (2024-12), year (2024) and decade (202). */
+  periods: Map<string, Map<string, number>>;
   atLeast: Map<string, number[]>;
 }
 
@@ -38,7 +39,7 @@ export function bruteForce(kind: Kind, query: Query, order: readonly OrderKey[],
     ids: [],
     counts: new Map(),
     bounds: new Map(),
-    months: new Map(),
+    periods: new Map(),
     atLeast: new Map(),
   };
   for (const facet of kind.facets) {
@@ -140,10 +141,12 @@ function countFacet(
     return;
   }
   if (facet.control === 'dates') {
-    const months = candidates.flatMap((listing) => [
-      ...new Set(daysOf(listing, facet, site).map((day) => day.slice(0, 7))),
-    ]);
-    result.months.set(facet.key, tallyOf(months));
+    // Month, year and decade are how many letters of a date are the same.
+    const periods = candidates.flatMap((listing) => {
+      const days = daysOf(listing, facet, site);
+      return [...new Set(days.flatMap((day) => [day.slice(0, 7), day.slice(0, 4), day.slice(0, 3)]))];
+    });
+    result.periods.set(facet.key, tallyOf(periods));
     return;
   }
   if (facet.control === 'rating') {

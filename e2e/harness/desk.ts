@@ -77,6 +77,11 @@ export class Desk {
     await this.page.locator('input[type=file]').setInputFiles(file);
   }
 
+  /** Says what one row of a file is; its plural and the address of its page follow. */
+  async nameKind(one: string): Promise<void> {
+    await this.page.getByLabel('One of them').fill(one);
+  }
+
   async bringIn(): Promise<void> {
     await this.page.getByRole('button', { name: /^Bring in [\d,]+ rows$/ }).click();
     await this.page.getByText(/ are in$/).waitFor({ timeout: 60_000 });

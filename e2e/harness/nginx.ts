@@ -1,7 +1,7 @@
 import type { ChildProcess } from 'node:child_process';
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { createServer } from 'node:net';
+import { connect, createServer } from 'node:net';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -106,8 +106,7 @@ function freePort(): Promise<number> {
   });
 }
 
-async function isOpen(port: number): Promise<boolean> {
-  const { connect } = await import('node:net');
+function isOpen(port: number): Promise<boolean> {
   return new Promise((resolve) => {
     const socket = connect(port, '127.0.0.1', () => {
       socket.destroy();

@@ -58,6 +58,7 @@ describe('From a spreadsheet to a live directory', () => {
     ]);
     await page.getByText('3,376 values are only 57 different ones.').waitFor();
     await page.getByText('3,376 of 3,376 rows will come in.').waitFor();
+    await desk.nameKind('Airport');
     // The page that visitors will have, worked out in the browser before anything is sent.
     await page.getByRole('button', { name: 'Show the page' }).click();
     const preview = page.locator('pl-rows-preview');

@@ -136,6 +136,8 @@ describe('The Desk', () => {
     const text = `name,seats\n${rows}\nTender,many\nBig,"${'x'.repeat(1_048_576)}"\n`;
     await desk.chooseFile({ name: 'boats.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
     await page.getByText('30,000 of 30,002 rows will come in.').waitFor();
+    await page.getByText('Say above what one row is').waitFor();
+    await desk.nameKind('Boat');
     await page.locator('summary', { hasText: 'Why' }).click();
     await page.getByRole('row', { name: /30002 Tender .*“many” is not one/ }).waitFor();
     await page.getByRole('button', { name: 'Bring in 30,000 rows' }).click();

@@ -37,6 +37,7 @@ describe('Somebody who has never designed anything, with an empty site and a fil
 
   it('brings the file in, and publishes a site that looks finished already', async () => {
     await desk.chooseFile({ name: 'cabins.csv', mimeType: 'text/csv', buffer: Buffer.from(FILE) });
+    await desk.nameKind('Cabin');
     await desk.bringIn();
     await page.getByRole('link', { name: 'Arrange and publish' }).click();
     await page.getByRole('button', { name: 'Publish cabins' }).click();

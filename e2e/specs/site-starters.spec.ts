@@ -55,7 +55,7 @@ describe('Somebody who begins with a whole site', () => {
       expect(await accessibilityFaults(page)).toEqual([]);
 
       await page.getByRole('region', { name: 'Businesses' }).getByRole('link', { name: 'Fill' }).click();
-      await page.getByRole('link', { name: 'Edit Blank Page' }).click();
+      await page.getByRole('link', { name: 'Open Blank Page' }).click();
       await page.getByLabel('Title (required)').fill('Our own bookshop');
       await page.keyboard.press('Control+s');
       await page.getByText(/Saved/).first().waitFor();

@@ -1,3 +1,5 @@
+import { openFile } from '@plindo/core/exchange';
+import { readFile } from 'node:fs/promises';
 import type { Page } from 'playwright-core';
 import { DemoDesk } from '../harness/demo-desk.js';
 import { accessibilityFaults } from '../harness/browser.js';
@@ -49,6 +51,58 @@ describe('The workbench', () => {
     await cell('Kessel Light, berth 6', 'Greatest length').filter({ hasText: '13 m' }).waitFor();
     await desk.undo(page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }));
     await cell('Kessel Light, berth 1', 'Price a night').filter({ hasNotText: '€11.50' }).waitFor();
+  }, 60_000);
+
+  it('opens the form of a listing beside itself, and goes from one to the next', async () => {
+    await desk.openTable('Boatyards');
+    const titles = await page.locator('.title .value').allInnerTexts();
+    const [first = '', second = ''] = titles.filter((title) => title.trim() !== '');
+    await page.getByRole('link', { name: `Open ${first}`, exact: true }).click();
+    const form = page.getByRole('complementary', { name: 'Form beside the table' });
+    await form.getByRole('heading', { name: first, level: 1 }).waitFor();
+    expect(await accessibilityFaults(page)).toEqual([]);
+    await form.getByRole('button', { name: 'Next' }).click();
+    await form.getByRole('heading', { name: second, level: 1 }).waitFor();
+    await form.getByLabel('Title (required)').fill('Renamed beside the table');
+    await desk.save('Renamed beside the table');
+    // What was saved stands in the table, which was never left.
+    await page.getByRole('button', { name: 'Renamed beside the table', exact: true }).waitFor();
+    await desk.undo(page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }));
+    await form.getByRole('heading', { name: second, level: 1 }).waitFor();
+    await page.keyboard.press('Escape');
+    await form.waitFor({ state: 'detached' });
+    await page.getByRole('button', { name: first, exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await form.getByRole('heading', { name: first, level: 1 }).waitFor();
+    await form.getByRole('button', { name: 'Close the form' }).click();
+  }, 60_000);
+
+  it('saves what it shows as a file, which comes back the same', async () => {
+    await desk.openTable('Berths');
+    const found = page.waitForResponse((response) => /\/listings\?.*q=/.test(response.url()));
+    await page.getByLabel('Find in the table').fill('Brannock');
+    await found;
+    await page.getByText('9 listings').waitFor();
+    for (const [name, file] of [
+      ['Text with columns (CSV)', 'berths.csv'],
+      ['Workbook (XLSX)', 'berths.xlsx'],
+    ] as const) {
+      await page.getByRole('button', { name: 'Save as a file' }).click();
+      const [download] = await Promise.all([
+        page.waitForEvent('download'),
+        page.getByRole('menuitem', { name }).click(),
+      ]);
+      expect(download.suggestedFilename()).toBe(file);
+      const opened = await openFile(await readFile(await download.path()));
+      if (!opened.ok) throw new Error(opened.issue.message);
+      const [{ table }] = opened.value.tables;
+      if (!table.ok) throw new Error(table.issue.message);
+      const { headers, rows } = table.value;
+      expect(rows.length).toBe(9);
+      expect(headers.slice(0, 2)).toEqual(['Title', 'Hand order']);
+      const price = headers.indexOf('Price a night');
+      expect(rows.find(([title]) => title === 'Brannock Island, berth 3')?.[price]).toMatch(/^55\.50? EUR$/);
+    }
   }, 60_000);
 
   it('acts on many listings at once, as one change', async () => {

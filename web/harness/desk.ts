@@ -19,7 +19,7 @@ export class DeskServer {
     this.requests = TestBed.inject(HttpTestingController);
     const user = { id: 1, email: 'ana@example.org', name: 'Ana', role };
     const site = { name: 'Guide', tagline: '', locale: 'en-GB', zone: 'UTC' };
-    TestBed.inject(SessionStore).session.set({ user, site, csrf: '', needsOwner: false });
+    TestBed.inject(SessionStore).session.set({ user, site, csrf: '', needsStep: false, needsOwner: false });
   }
 
   /** The requests to an address that wait for an answer, oldest first. */

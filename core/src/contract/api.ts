@@ -42,6 +42,8 @@ export interface SessionInfo {
   readonly user: User | null;
   /** To be sent back as the header X-CSRF-Token with every change; '' when nobody is signed in. */
   readonly csrf: string;
+  /** Whether they have to turn on a second step before they can do anything else. */
+  readonly needsStep: boolean;
   /** Whether the store has no owner yet. */
   readonly needsOwner: boolean;
   readonly site: SiteSettings;

@@ -1,15 +1,17 @@
 import fc from 'fast-check';
 import { contextIn } from '../../testing/builders.js';
 import { fieldByKey } from '../structure/index.js';
-import type { CsvTable } from './csv.js';
-import { readCsv, writeCsv } from './csv.js';
-import { LARGEST_FILE_IN_BYTES, decodeText } from './decode.js';
-import { dryRun, importRow, readImportRow } from './import-rows.js';
-import { proposePlan } from './propose-columns.js';
+import type { FileTable } from './tables/file-table.js';
+import { readCsv, writeCsv } from './tables/csv.js';
+import { LARGEST_FILE_IN_BYTES, decodeText } from './tables/decode.js';
+import { dryRun } from './dry-run.js';
+import { readImportRow } from './import-rows.js';
+import { proposePlan } from './columns/propose-columns.js';
+import { RowReader } from './row-reader.js';
 
 const context = contextIn();
 
-function table(text: string): CsvTable {
+function table(text: string): FileTable {
   const read = readCsv(text);
   if (!read.ok) throw new Error(read.issue.message);
   return read.value;
@@ -34,6 +36,14 @@ describe('Decoding a file', () => {
     expect(decoded(bytes([0xef, 0xbb, 0xbf], 'a'))).toBe('UTF-8: a');
     expect(decoded(bytes([0xff, 0xfe, 0x61, 0, 0xe9, 0]))).toBe('UTF-16LE: aé');
     expect(decoded(bytes([0xfe, 0xff, 0, 0x61]))).toBe('UTF-16BE: a');
+    const unmarked = (text: string, isBig: boolean): Uint8Array =>
+      Uint8Array.from(
+        [...text]
+          .flatMap((one) => [one.charCodeAt(0) & 255, one.charCodeAt(0) >> 8])
+          .map((_, at, all) => all[isBig ? at ^ 1 : at]!),
+      );
+    expect(decoded(unmarked('имя;цена\nКафе;3\n', false))).toBe('UTF-16LE: имя;цена\nКафе;3\n');
+    expect(decoded(unmarked('name;é\n', true))).toBe('UTF-16BE: name;é\n');
     expect(decoded(bytes('a,', [0x80, 0xe9]))).toBe('Windows-1252: a,€é');
   });
 
@@ -90,6 +100,12 @@ describe('Reading CSV', () => {
       }),
     );
     expect(writeCsv(['a'], [['=1+1'], ['-12.5']])).toBe("a\r\n'=1+1\r\n-12.5");
+    const hard = [
+      ["'+", "''=1", '\r'],
+      ['x', '-', 'y\r'],
+      ['"', ',\r', '\r\n'],
+    ];
+    expect(table(writeCsv(['first', 'second', 'third'], hard)).rows).toEqual(hard);
   });
 });
 
@@ -163,7 +179,8 @@ describe('Proposing fields for a file', () => {
   it('tells a date that could be read two ways', () => {
     const read = proposePlan(table(`name,day\n${many(5, (at) => `Name ${at},0${at + 1}/02/2026`)}`), context);
     expect(read.columns[1]?.reason).toContain('day, month, year');
-    expect(read.columns[1]?.against).toContain('could as well be written as month, day, year');
+    expect(read.columns[1]?.doubt).toBe('dates');
+    expect(read.conventions.dates).toEqual({ columns: 0, of: 1, isDecided: false });
   });
 
   it('counts in a dry run what will and will not come in, and why, and brings in what it said', () => {
@@ -178,7 +195,12 @@ describe('Proposing fields for a file', () => {
     ]);
     const lenient = dryRun(bad, badPlan, 'leave-empty', context);
     expect([lenient.coming, lenient.incomplete, lenient.refused]).toEqual([21, 1, 2]);
-    const outcome = readImportRow(importRow(bad, 21, badPlan, 'live'), badPlan, 'leave-empty', context);
+    const outcome = readImportRow(
+      new RowReader(bad, badPlan, context).row(21, 'live'),
+      badPlan,
+      'leave-empty',
+      context,
+    );
     expect(outcome.kind === 'in' && outcome.content.values).toEqual({});
   });
 

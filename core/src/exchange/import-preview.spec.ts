@@ -1,11 +1,11 @@
 import { contextIn } from '../../testing/builders.js';
 import type { ListOnPage } from '../../testing/list-on-page.js';
 import { listOnPage } from '../../testing/list-on-page.js';
-import { readCsv } from './csv.js';
+import { readCsv } from './tables/csv.js';
 import type { PlannedImport } from './import-preview.js';
 import { ImportPreview } from './import-preview.js';
-import { dryRun } from './import-rows.js';
-import { proposePlan } from './propose-columns.js';
+import { dryRun } from './dry-run.js';
+import { proposePlan } from './columns/propose-columns.js';
 
 const CSV = [
   'name,type,seats',

@@ -7,10 +7,11 @@ import { firstDesigns } from '../plans/index.js';
 import { sceneOf } from '../query/index.js';
 import type { Kind, KindSketch, ReadContext, SiteSettings } from '../structure/index.js';
 import { kindOfImport } from '../structure/index.js';
-import type { CsvTable } from './csv.js';
+import type { FileTable } from './tables/file-table.js';
 import type { BadValuePolicy } from './import-rows.js';
-import { importRow, readImportRow } from './import-rows.js';
-import type { ImportPlan } from './propose-columns.js';
+import type { ImportPlan } from './columns/import-plan.js';
+import { readImportRow } from './import-rows.js';
+import { RowReader } from './row-reader.js';
 
 /** What is to come of a file: the plan of its columns, what happens to bad values, and the kind that it makes. */
 export interface PlannedImport {
@@ -30,7 +31,7 @@ export class ImportPreview {
   private readonly catalog: Catalog;
 
   constructor(
-    table: CsvTable,
+    table: FileTable,
     planned: PlannedImport,
     private readonly site: SiteSettings,
     private readonly context: ReadContext,
@@ -60,10 +61,11 @@ export class ImportPreview {
   }
 }
 
-function listingsOf(table: CsvTable, { plan, policy }: PlannedImport, context: ReadContext): Listing[] {
+function listingsOf(table: FileTable, { plan, policy }: PlannedImport, context: ReadContext): Listing[] {
   const { nowInMs: now } = context;
+  const reader = new RowReader(table, plan, context);
   return table.rows.flatMap((_, at): Listing[] => {
-    const outcome = readImportRow(importRow(table, at, plan, 'live'), plan, policy, context);
+    const outcome = readImportRow(reader.row(at, 'live'), plan, policy, context);
     if (outcome.kind === 'refused') return [];
     const { slug: address } = outcome.content;
     const stamps = { address, version: 1, createdAt: now, changedAt: now, publishedAt: now, binnedAt: null };

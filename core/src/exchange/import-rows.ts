@@ -1,10 +1,9 @@
-import type { ListingContent, ListingInput, Status } from '../listings/index.js';
+import type { ListingContent, ListingInput } from '../listings/index.js';
 import { readListing } from '../listings/index.js';
 import type { Field, ReadContext } from '../structure/index.js';
+import { fieldType } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
-import { issue } from '../values/index.js';
-import type { CsvTable } from './csv.js';
-import type { ImportPlan } from './propose-columns.js';
+import { issue, issuesOf } from '../values/index.js';
 
 /** What happens to a row in which some values can't be read. */
 export type BadValuePolicy = 'refuse-row' | 'leave-empty';
@@ -13,11 +12,13 @@ export type BadValuePolicy = 'refuse-row' | 'leave-empty';
 export interface ImportRow {
   readonly line: number;
   readonly input: ListingInput;
+  /** By the keys of fields, cells that are not written as the file writes such values. */
+  readonly unread?: Readonly<Record<string, string>>;
   /** Given when the row has more cells than the header has columns. */
   readonly surplus?: { readonly found: number; readonly wanted: number };
 }
 
-const ROW_PARTS = new Set(['line', 'input', 'surplus']);
+const ROW_PARTS = new Set(['line', 'input', 'unread', 'surplus']);
 const TEXT_PARTS = new Set(['slug', 'title', 'summary', 'author', 'status']);
 const OTHER_PARTS = new Set([
   ...['picture', 'body', 'place', 'shownFrom', 'shownUntil', 'featured', 'featuredFrom', 'featuredUntil', 'handOrder'],
@@ -32,11 +33,14 @@ export function importRowsFault(rows: readonly unknown[]): string | null {
   return null;
 }
 
-function rowFault({ line, input, surplus, ...others }: Record<string, unknown>): string | null {
+function rowFault({ line, input, surplus, unread, ...others }: Record<string, unknown>): string | null {
   const [unknown] = Object.keys(others);
   if (unknown !== undefined) return `there is no “${unknown}” in a row; there are ${[...ROW_PARTS].join(', ')}.`;
   if (!Number.isSafeInteger(line) || (line as number) < 1) return '“line” must be a whole number from 1.';
   if (surplus !== undefined && !isSurplus(surplus)) return '“surplus” must be two whole numbers, found and wanted.';
+  const isUnread =
+    unread === undefined || (isPlain(unread) && Object.values(unread).every((text) => typeof text === 'string'));
+  if (!isUnread) return '“unread” must be an object of texts.';
   if (!isPlain(input)) return '“input” must be an object.';
   for (const [key, value] of Object.entries(input)) {
     if (TEXT_PARTS.has(key)) {
@@ -67,74 +71,36 @@ export type RowOutcome =
   | { readonly kind: 'in'; readonly content: ListingContent; readonly leftOut: readonly Issue[] }
   | { readonly kind: 'refused'; readonly issues: readonly Issue[] };
 
-/** The cells of a row as the input of a listing. A row with more cells than the header has an issue instead. */
-export function importRow(table: CsvTable, at: number, plan: ImportPlan, status: Status): ImportRow {
-  const cells = table.rows[at] ?? [];
-  const values: Record<string, unknown> = {};
-  const input: { title?: string; summary?: string } = {};
-  for (const { column, use, fieldKey } of plan.columns) {
-    const cell = cells[column] ?? '';
-    if (use === 'title') input.title = cell;
-    if (use === 'summary') input.summary = cell;
-    if (fieldKey === null) continue;
-    if (use === 'field') values[fieldKey] = cell;
-    if (use === 'latitude' || use === 'longitude') {
-      values[fieldKey] = { ...(values[fieldKey] as object | undefined), [use]: cell };
-    }
-  }
-  const row = { line: table.lines[at] ?? 0, input: { ...input, values, status } };
-  const hasSurplus = cells.slice(table.headers.length).some((cell) => cell.trim() !== '');
-  return hasSurplus ? { ...row, surplus: { found: cells.length, wanted: table.headers.length } } : row;
-}
-
 /** Reads one row: as a whole, or, where the policy allows it, without the values that can't be read. */
 export function readImportRow(
-  { line, input, surplus }: ImportRow,
+  { line, input, unread, surplus }: ImportRow,
   kind: { readonly fields: readonly Field[] },
   policy: BadValuePolicy,
   context: ReadContext,
 ): RowOutcome {
   if (surplus) return { kind: 'refused', issues: [issue('row.too-many-cells', surplus, { line })] };
   const read = readListing(input, kind, context);
-  if (read.issues.length === 0) return { kind: 'in', content: read.content, leftOut: [] };
-  const refusedKeys = new Set(read.issues.map((found) => found.field));
+  const issues = unread ? [...unreadIssues(unread, kind, context), ...read.issues] : read.issues;
+  if (issues.length === 0) return { kind: 'in', content: read.content, leftOut: [] };
+  const refusedKeys = new Set(issues.map((found) => found.field));
   if (policy === 'leave-empty') {
     const values = Object.fromEntries(Object.entries(input.values ?? {}).filter(([key]) => !refusedKeys.has(key)));
     const again = readListing({ ...input, values }, kind, context);
-    if (again.issues.length === 0) return { kind: 'in', content: again.content, leftOut: read.issues };
+    if (again.issues.length === 0) return { kind: 'in', content: again.content, leftOut: issues };
   }
-  return { kind: 'refused', issues: read.issues.map((found) => ({ ...found, line })) };
+  return { kind: 'refused', issues: issues.map((found) => ({ ...found, line })) };
 }
 
-export interface DryRun {
-  readonly rows: number;
-  readonly coming: number;
-  /** Rows that come in with some values left out. */
-  readonly incomplete: number;
-  /** The first refused or incomplete rows; `refused` has the number of all. */
-  readonly refused: number;
-  readonly reports: readonly RowReport[];
-  /** Positions in the table of all rows that would be refused. */
-  readonly refusedRows: readonly number[];
-}
-
-export const MOST_REPORTS = 200;
-
-/** Tries a plan on every row of the file without keeping anything. */
-export function dryRun(table: CsvTable, plan: ImportPlan, policy: BadValuePolicy, context: ReadContext): DryRun {
-  const reports: RowReport[] = [];
-  const refusedRows: number[] = [];
-  let incomplete = 0;
-  table.rows.forEach((_, at) => {
-    const row = importRow(table, at, plan, 'live');
-    const outcome = readImportRow(row, plan, policy, context);
-    const issues = outcome.kind === 'in' ? outcome.leftOut : outcome.issues;
-    if (outcome.kind === 'refused') refusedRows.push(at);
-    else if (issues.length > 0) incomplete++;
-    if (issues.length > 0 && reports.length < MOST_REPORTS) {
-      reports.push({ line: row.line, title: String(row.input.title ?? ''), issues });
-    }
+/** Why cells can't be read: what their field says of them, or that the rest of the file is written otherwise. */
+function unreadIssues(
+  unread: Readonly<Record<string, string>>,
+  { fields }: { readonly fields: readonly Field[] },
+  context: ReadContext,
+): Issue[] {
+  return Object.entries(unread).flatMap(([key, found]): Issue[] => {
+    const field = fields.find((one) => one.key === key);
+    if (!field) return [];
+    const read = fieldType(field.type).read(found, field, context);
+    return read.ok ? [issue('value.unread', { label: field.label, found }, { field: key })] : [...issuesOf(read)];
   });
-  const rows = table.rows.length;
-  return { rows, coming: rows - refusedRows.length, incomplete, refused: refusedRows.length, reports, refusedRows };
 }

@@ -2,7 +2,7 @@ import type { Redirect } from '../design/index.js';
 import { MOST_REDIRECTS, comparedAddress } from '../design/index.js';
 import type { Result } from '../values/index.js';
 import { issue, ok, refuse } from '../values/index.js';
-import { readCsv, writeCsv } from './csv.js';
+import { readCsv, writeCsv } from './tables/csv.js';
 
 /** What a file of redirects holds, and the lines that could not be read, each with why. */
 export interface RedirectsFile {

@@ -1,3 +1,4 @@
+export { LONGEST_SUMMARY } from './reading/fixed-parts.js';
 export * from './address.js';
 export * from './conditions/check-selection.js';
 export * from './reading/computed-values.js';

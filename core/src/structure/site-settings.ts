@@ -38,6 +38,8 @@ export interface SiteSettings {
   readonly backups?: { readonly hour: number; readonly keep: number } | null;
   /** After how many hours without a request people are signed out; left out for 12. */
   readonly idleHours?: number;
+  /** Whether owners get in by a second step only. */
+  readonly ownersNeedStep?: boolean;
   /** What the site tells of itself, and to whom; left out for nothing. */
   readonly notices?: NoticeSettings;
 }

@@ -1,4 +1,4 @@
-import { movedDay } from './calendar.js';
+import { movedDay, yearOfDay } from './calendar.js';
 import { dayNumberAt, momentOfLocal } from './zone.js';
 
 export const PERIOD_UNITS = ['day', 'iso-week', 'week', 'month', 'quarter', 'year'] as const;
@@ -8,6 +8,7 @@ export type PeriodUnit = (typeof PERIOD_UNITS)[number];
 /** Monday is 1, Sunday 7. */
 export type Weekday = 1 | 2 | 3 | 4 | 5 | 6 | 7;
 
+const YEARS_A_DECADE = 10;
 const DAY_IN_MS = 86_400_000;
 const MONDAY: Weekday = 1;
 
@@ -52,6 +53,16 @@ export function nextPeriod(start: number, unit: PeriodUnit): number {
   if (unit === 'iso-week' || unit === 'week') return start + 7;
   if (unit === 'quarter') return movedDay(start, 3, 'month');
   return movedDay(start, 1, unit);
+}
+
+/** The first day of the decade that a day lies in: 1 January of a year that ends in 0. */
+export function decadeStart(day: number): number {
+  return movedDay(firstOfMonth(day, 12), -(yearOfDay(day) % YEARS_A_DECADE), 'year');
+}
+
+/** The first day of the decade after the one that begins on `start`. */
+export function nextDecade(start: number): number {
+  return movedDay(start, YEARS_A_DECADE, 'year');
 }
 
 /** How a period stands in addresses, by its first day: 2026-12-04, 2026-W49, 2026-12, 2026-Q4, 2026. */

@@ -13,3 +13,5 @@ export * from './sizes.js';
 export * from './text.js';
 export * from './distance.js';
 export * from './words/index.js';
+export * from './degrees.js';
+export * from './written-numbers.js';

@@ -1,7 +1,12 @@
+import type { DecimalMark } from './written-numbers.js';
+import { plainNumber } from './written-numbers.js';
+
 /** How a locale writes numbers. */
 export interface NumberMarks {
   readonly decimal: string;
   readonly group: string;
+  /** In a file numbers are written with this decimal mark and in no other way; absent where people type. */
+  readonly written?: DecimalMark;
 }
 
 /** The decimal and grouping marks of a locale, as `Intl` knows them. */
@@ -19,6 +24,10 @@ const PLAIN_NUMBER = /^[+-]?(\d+(\.\d*)?|\.\d+)(e[+-]?\d{1,3})?$/i;
  * programs ("1234.5"). Where both readings are possible, the locale's wins. Null when it is not a finite number.
  */
 export function parseNumber(text: string, marks: NumberMarks): number | null {
+  if (marks.written !== undefined) {
+    const plain = plainNumber(text, marks.written);
+    return plain === null || !Number.isFinite(Number(plain)) ? null : Number(plain);
+  }
   const compact = text.trim().replace(SPACES, '').replace('−', '-');
   if (compact === '') return null;
   const local = withoutGroups(compact, marks);

@@ -57,11 +57,15 @@ export interface DatesFacetModel extends FacetModelFrame {
   /** Chosen days as input values, '' when open. */
   readonly from: string;
   readonly to: string;
-  /** The months from the first to the last with a listing, by year. */
-  readonly years: readonly { readonly label: string; readonly months: readonly MonthModel[] }[];
+  /**
+   * The periods from the first to the last with a listing: months by year, or years or decades where there would be too
+   * many; then also the years and months inside what is chosen. `label` is '' for a strip that needs no heading.
+   */
+  readonly strips: readonly { readonly label: string; readonly periods: readonly PeriodModel[] }[];
 }
 
-export interface MonthModel extends FacetStepModel {
+/** A month, a year or a decade. */
+export interface PeriodModel extends FacetStepModel {
   /** "Dec"; the label has the year too. */
   readonly short: string;
 }

@@ -5,7 +5,8 @@ import { distanceModel } from './distance-facet.js';
 import type { FacetScene } from './facet-scene.js';
 import { fieldIn, formatsOf, valueLabel } from './facet-scene.js';
 import type { CategoryModel, ChipModel, FacetModel } from '../areas/area-models.js';
-import { datesModel, daysWords, rangeModel, rangeWords, ratingModel } from './span-facets.js';
+import { datesModel, daysWords } from './dates-facet.js';
+import { rangeModel, rangeWords, ratingModel } from './span-facets.js';
 import { choiceOf, valuesModel } from './values-facet.js';
 
 /** All facets of a page with their counts; one over a field that is gone is left out, and one that waits for another. */

@@ -2,7 +2,7 @@ import type { ChoicesColumn, NumberColumn, YesNoColumn } from '../../catalog/ind
 import { NO, YES } from '../../catalog/index.js';
 import type { Facet } from '../../structure/index.js';
 import { MOST_STARS } from '../../structure/index.js';
-import { PeriodFinder, nextPeriod } from '../../time/index.js';
+import { PeriodFinder, decadeStart, nextPeriod, periodStart } from '../../time/index.js';
 import type { FacetSource } from '../filters/facet-source.js';
 import { NO_VALUE, YES_VALUE } from '../address/query.js';
 import type { FoundRows } from '../lists/found-rows.js';
@@ -31,8 +31,10 @@ export type FacetCounts =
       readonly kind: 'dates';
       /** First and last day; null when no listing has one. */
       readonly bounds: RangeBounds | null;
-      /** Months with listings, by their first day. */
+      /** Months, years and decades with listings, by their first day. */
       readonly months: ReadonlyMap<number, number>;
+      readonly years: ReadonlyMap<number, number>;
+      readonly decades: ReadonlyMap<number, number>;
     }
   /** By number of stars, the listings with at least as many. */
   | { readonly kind: 'at-least'; readonly counts: readonly number[] }
@@ -57,7 +59,7 @@ export function countFacet(
   }
   if (column.kind === 'yes-no') return { kind: 'values', counts: countAnswers(source, column, rows) };
   if (column.kind !== 'number') return { kind: 'none' };
-  if (facet.control === 'dates') return countMonths(facet, source, column, rows, scene);
+  if (facet.control === 'dates') return countPeriods(facet, source, column, rows, scene);
   if (facet.control === 'rating') return { kind: 'at-least', counts: countAtLeast(source, column, rows) };
   return countRange(source, column, rows, within);
 }
@@ -183,7 +185,7 @@ function talliedStars(values: Float64Array, rows: Uint32Array): Uint32Array {
   return tally;
 }
 
-function countMonths(
+function countPeriods(
   { field }: Facet,
   source: FacetSource,
   column: NumberColumn,
@@ -192,7 +194,7 @@ function countMonths(
 ): FacetCounts {
   const time = source.time ?? 'days';
   const ends = source.catalog.endColumn(field);
-  const months = new Map<number, number>();
+  const [months, years, decades] = [new Map<number, number>(), new Map<number, number>(), new Map<number, number>()];
   let [least, greatest] = [Infinity, -Infinity];
   const bounds = new PeriodFinder('month', time, scene.context);
   const visit = (spans: readonly (readonly [number, number])[], count: number): void => {
@@ -203,7 +205,10 @@ function countMonths(
       const last = bounds.periodOf(to);
       for (let month = bounds.periodOf(from); month <= last; month = nextPeriod(month, 'month')) touched.add(month);
     }
-    for (const month of touched) months.set(month, (months.get(month) ?? 0) + count);
+    const touchedYears = new Set([...touched].map((month) => periodStart(month, 'year')));
+    add(months, touched, count);
+    add(years, touchedYears, count);
+    add(decades, new Set([...touchedYears].map(decadeStart)), count);
   };
   const spanAt = (row: number): readonly [number, number] => {
     return [column.values[row]!, ends?.values[row] ?? column.values[row]!];
@@ -222,6 +227,12 @@ function countMonths(
   return {
     kind: 'dates',
     months,
+    years,
+    decades,
     bounds: isEmpty ? null : { least: bounds.dayOf(least), greatest: bounds.dayOf(greatest) },
   };
+}
+
+function add(counts: Map<number, number>, periods: Iterable<number>, count: number): void {
+  for (const period of periods) counts.set(period, (counts.get(period) ?? 0) + count);
 }

@@ -22,6 +22,8 @@ export function mergedCounts(all: readonly FacetCounts[]): FacetCounts {
         kind: 'dates',
         bounds: outerBounds(of('dates')),
         months: added(of('dates').map(({ months }) => months)),
+        years: added(of('dates').map(({ years }) => years)),
+        decades: added(of('dates').map(({ decades }) => decades)),
       };
     case 'at-least': {
       const stars = Math.max(...of('at-least').map(({ counts }) => counts.length));

@@ -37,8 +37,3 @@ export function textOfDays({ from, to }: DaySpan): string {
   const write = (day: number | null): string => (day === null ? '' : dateFromDayNumber(day));
   return `${write(from)}${RANGE_MARK}${write(to)}`;
 }
-
-/** The span of one month, by its first day. */
-export function monthSpan(start: number): DaySpan {
-  return { from: start, to: nextPeriod(start, 'month') - 1 };
-}

@@ -36,10 +36,11 @@ function shapeOf(counts: FacetCounts): unknown {
   switch (counts.kind) {
     case 'values':
       return Object.fromEntries([...counts.counts].filter(([, count]) => count > 0));
-    case 'dates':
-      return Object.fromEntries(
-        [...counts.months].map(([day, count]) => [new Date(day * DAY_IN_MS).toISOString().slice(0, 7), count]),
-      );
+    case 'dates': {
+      const named = (periods: ReadonlyMap<number, number>, letters: number): (readonly [string, number])[] =>
+        [...periods].map(([day, count]) => [new Date(day * DAY_IN_MS).toISOString().slice(0, letters), count]);
+      return Object.fromEntries([...named(counts.months, 7), ...named(counts.years, 4), ...named(counts.decades, 3)]);
+    }
     case 'range':
       return counts.bounds;
     case 'at-least':
@@ -50,8 +51,8 @@ function shapeOf(counts: FacetCounts): unknown {
 }
 
 function expected(kind: Kind, query: Query, site: BruteSite): unknown {
-  const { total, ids, counts, bounds, months, atLeast } = bruteForce(kind, query, kind.sortChoices[0]!.order, site);
-  const plain = [...counts, ...months].map(([key, values]) => [key, Object.fromEntries(values)] as const);
+  const { total, ids, counts, bounds, periods, atLeast } = bruteForce(kind, query, kind.sortChoices[0]!.order, site);
+  const plain = [...counts, ...periods].map(([key, values]) => [key, Object.fromEntries(values)] as const);
   const isReached = (key: string): boolean =>
     kind.facets.some((facet) => facet.key === key && (facet.through.length > 0 || facet.field === 'harbour'));
   const all = [...plain, ...bounds, ...atLeast];

@@ -1,7 +1,7 @@
 import { localInMs, momentOfLocal } from '../../time/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
 import { boundsIssue, checkBounds, relativeDay } from './bounds.js';
-import { dayNumberOfDate, isDayBound, localDateOrder, readDate } from './date.js';
+import { dayIn, dayNumberOfDate, isDayBound, isOnlyDay } from './date.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
@@ -33,7 +33,7 @@ function readMoment(text: string, field: Field, context: ReadContext): number | 
   }
   const match = DAY_AND_TIME.exec(trimmed);
   if (!match) return null;
-  const days = readDate(match[1] ?? '', field.settings.dateOrder ?? localDateOrder(context.locale));
+  const days = dayIn(match[1] ?? '', field, context);
   const minutes = minutesOfTime((match[2] ?? '').replace(/\.\d{3,}$/, ''));
   if (days === null || minutes === null) return null;
   return momentOfLocal(days * DAY_IN_MS + minutes * MINUTE_IN_MS, context.zone);
@@ -85,8 +85,10 @@ export const dateTimeType: FieldType<string> = {
   facets: ['dates', 'range'],
   propose(sample) {
     const field = { settings: {} } as Field;
+    // Programs write days with midnight, too.
+    if ([...sample.tally.keys()].every(isOnlyDay)) return null;
     const fitting = countFitting(sample, (value) => {
-      return DAY_AND_TIME.test(value) && readMoment(value, field, sample.context) !== null;
+      return (WITH_OFFSET.test(value) || DAY_AND_TIME.test(value)) && readMoment(value, field, sample.context) !== null;
     });
     return proposeIfEnough(sample, fitting, 0.97, { plural: 'dates with a time' });
   },

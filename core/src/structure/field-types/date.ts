@@ -1,15 +1,18 @@
 import type { Formats } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
-import type { DateOrder } from '../fields/field.js';
+import type { DateOrder, Field } from '../fields/field.js';
 import { boundsIssue, checkBounds, isRelativeDay, relativeDay } from './bounds.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';
-import type { ColumnSample } from './proposal.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 import type { ReadContext } from './read-context.js';
+import { namedDate, numericDate } from './written-date.js';
 
 const DAY_IN_MS = 86_400_000;
 const ISO = /^(\d{4})-(\d{2})-(\d{2})(?:[T ]\d{2}:\d{2}.*)?$/;
+/** A day, or a day with midnight as programs write it. */
+const ONLY_DAY = /^\d{4}-\d{2}-\d{2}(?:[T ]00:00(?::00(?:\.0+)?)?(?:Z|[+-]00:?00)?)?$/i;
+const YEAR_FIRST = /^\s*\d{4}\D/;
 const NUMERIC = /^(\d{1,4})[./ -](\d{1,2})[./ -](\d{1,4})$/;
 
 /** After so many years, which have so many days, the calendar is the same again. */
@@ -49,13 +52,21 @@ export function readDate(text: string, order: DateOrder): number | null {
   return dayNumber(Number(year), Number(month), Number(day));
 }
 
-/** The order in which a locale writes dates with numbers. */
-export function localDateOrder(locale: string): DateOrder {
-  const parts = new Intl.DateTimeFormat(locale, { year: 'numeric', month: 'numeric', day: 'numeric' })
-    .formatToParts(new Date(0))
-    .map((part) => part.type);
-  if (parts.indexOf('year') < parts.indexOf('month')) return 'ymd';
-  return parts.indexOf('day') < parts.indexOf('month') ? 'dmy' : 'mdy';
+/** Days since 1970-01-01 of a date as the context has dates written: by a file's manner, else as people of the locale type it. */
+export function dayIn(text: string, field: Field, context: ReadContext): number | null {
+  const { manner } = context;
+  if (!manner) return readDate(text, field.settings.dateOrder ?? context.dateOrder);
+  const iso = dayNumberOfDate(text);
+  if (iso !== null) return iso;
+  const order = YEAR_FIRST.test(text) ? 'ymd' : manner.dateOrder;
+  const written = numericDate(text, order) ?? namedDate(text, manner.monthOf);
+  return written && dayNumber(written.year, written.month, written.day);
+}
+
+/** Days since 1970-01-01 of a date that is written with numbers in an order, and not with its year first. */
+export function numericDay(text: string, order: DateOrder): number | null {
+  const written = YEAR_FIRST.test(text) ? null : numericDate(text, order);
+  return written && dayNumber(written.year, written.month, written.day);
 }
 
 /** The day that a bound of a date comes to now, in days since 1970-01-01. */
@@ -72,7 +83,8 @@ function formatDays(days: number, formats: Formats): string {
   return formats.date(days * DAY_IN_MS);
 }
 
-const ORDER_WORDS: Readonly<Record<DateOrder, string>> = {
+/** The parts of a date in their order, in words. */
+export const ORDER_WORDS: Readonly<Record<DateOrder, string>> = {
   ymd: 'year, month, day',
   dmy: 'day, month, year',
   mdy: 'month, day, year',
@@ -88,7 +100,7 @@ export const dateType: FieldType<string> = {
   read(input, field, context) {
     if (isEmptyInput(input)) return ok(null);
     if (typeof input !== 'string') return wrongType(field, 'a date');
-    const days = readDate(input, field.settings.dateOrder ?? localDateOrder(context.locale));
+    const days = dayIn(input, field, context);
     if (days !== null) {
       const readBound = (bound: number | string): number | null => dayOfBound(bound, context);
       const outside = boundsIssue(days, field, readBound, (bound) => formatDays(bound, context.formats));
@@ -111,22 +123,31 @@ export const dateType: FieldType<string> = {
   },
   facets: ['dates', 'range'],
   propose(sample) {
-    const local = localDateOrder(sample.context.locale);
-    const orders: DateOrder[] = [local, ...(['ymd', 'dmy', 'mdy'] as const).filter((order) => order !== local)];
-    const counts = orders.map((order) => ({ order, fitting: countIn(sample, order) }));
-    const best = counts.reduce((a, b) => (b.fitting > a.fitting ? b : a));
-    if (best.fitting === 0) return null;
-    const onlyIso = countFitting(sample, (value) => ISO.test(value)) === best.fitting;
-    const rivals = counts.filter(({ order, fitting }) => order !== best.order && fitting === best.fitting);
-    const plural = onlyIso ? 'ISO dates' : `dates written as ${ORDER_WORDS[best.order]}`;
-    const settings = onlyIso ? {} : { dateOrder: best.order };
-    const proposal = proposeIfEnough(sample, best.fitting, 0.96, { plural, settings });
-    if (!proposal || onlyIso || rivals.length === 0) return proposal;
-    const doubt = `They could as well be written as ${rivals.map(({ order }) => ORDER_WORDS[order]).join(' or ')}.`;
-    return { ...proposal, against: [proposal.against, doubt].filter(Boolean).join(' ') };
+    const { context } = sample;
+    let iso = 0;
+    let months = 0;
+    const fitting = countFitting(sample, (value) => {
+      const isIso = ISO.test(value);
+      // A time that is not midnight is told by dates with a time.
+      if (isIso ? !isOnlyDay(value) : !/\d/.test(value)) return false;
+      if (dayIn(value, NO_SETTINGS, context) === null) return false;
+      const times = sample.tally.get(value) ?? 0;
+      if (isIso) iso += times;
+      else if (context.manner && namedDate(value, context.manner.monthOf)?.isMonth) months += times;
+      return true;
+    });
+    const order = context.manner?.dateOrder ?? context.dateOrder;
+    const plural = iso === fitting ? 'ISO dates' : `dates, written as ${ORDER_WORDS[order]}`;
+    const proposal = proposeIfEnough(sample, fitting, 0.96, { plural });
+    if (!proposal || months === 0) return proposal;
+    const told = `${context.formats.number(months)} name a month only and become its first day.`;
+    return { ...proposal, against: [proposal.against, told].filter(Boolean).join(' ') };
   },
 };
 
-function countIn(sample: ColumnSample, order: DateOrder): number {
-  return countFitting(sample, (value) => readDate(value, order) !== null);
+/** Whether a text is a day, without a time or with midnight. */
+export function isOnlyDay(text: string): boolean {
+  return ONLY_DAY.test(text);
 }
+
+const NO_SETTINGS = { settings: {} } as Field;

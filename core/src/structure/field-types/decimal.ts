@@ -4,6 +4,8 @@ import type { FieldType } from './field-type.js';
 import { isNumber } from './field-type.js';
 import { formatPlain, keptInBounds, plainNumberColumn, proposeNumbers, readPlainNumber } from './plain-number.js';
 
+const DECIMALS = { strength: 0.8, noun: 'numbers', accepts: Number.isFinite, takesPercents: true } as const;
+
 export const decimalType: FieldType<number> = {
   label: 'decimal',
   icon: 'decimal_increase',
@@ -26,5 +28,5 @@ export const decimalType: FieldType<number> = {
   format: formatPlain,
   column: plainNumberColumn,
   facets: ['range'],
-  propose: (sample) => proposeNumbers(sample, 0.8, 'numbers', Number.isFinite),
+  propose: (sample) => proposeNumbers(sample, DECIMALS),
 };

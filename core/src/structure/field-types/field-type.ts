@@ -138,3 +138,11 @@ export function wrongType<T>(field: Field, wanted: string): Result<T> {
 export function withAffixes(text: string, { settings: { before = '', after = '' } }: Field): string {
   return [before, text, after].filter((part) => part !== '').join(' ');
 }
+
+/** What was typed without the texts that its field has before and after it, as people type "12 %" where a % stands already. */
+export function withoutAffixes(text: string, { settings: { before = '', after = '' } }: Field): string {
+  const bare = text.trim();
+  const start = before !== '' && bare.startsWith(before) ? before.length : 0;
+  const end = after !== '' && bare.endsWith(after) ? after.length : 0;
+  return bare.slice(start, bare.length - end).trim();
+}

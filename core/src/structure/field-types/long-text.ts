@@ -35,10 +35,12 @@ export const longTextType: FieldType<string> = {
     const isLong = (value: string): boolean => value.length > LONGEST_SHORT_TEXT || value.includes('\n');
     const long = countFitting(sample, isLong);
     if (sample.longest < LONG_FROM && long === 0) return null;
-    const breaks = sample.values.some((value) => value.includes('\n')) ? ', and some have several lines' : '';
+    const breaks = [...sample.tally.keys()].some((value) => value.includes('\n'))
+      ? ', and some have several lines'
+      : '';
     return {
       // A single long text in a column of numbers is a slip, not a reason.
-      strength: long >= sample.values.length / 10 ? 0.95 : long > 0 ? 0.6 : 0.3,
+      strength: long >= sample.filled / 10 ? 0.95 : long > 0 ? 0.6 : 0.3,
       settings: {},
       reason: `The longest text has ${sample.longest.toLocaleString(sample.context.locale)} characters${breaks}.`,
     };

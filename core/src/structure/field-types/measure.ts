@@ -130,8 +130,9 @@ export const measureType: FieldType<Measure> = {
     const units = new Map<UnitCode, number>();
     const fitting = countFitting(sample, (value) => {
       const parts = split(value);
-      const unit = parts?.unit ? unitFromText(parts.unit) : null;
-      if (!parts || !unit || parseNumber(parts.number, sample.context.marks) === null) return false;
+      const single = parts?.unit && parseNumber(parts.number, sample.context.marks) !== null ? parts.unit : null;
+      const unit = (single && unitFromText(single)) ?? compoundMeasure(value, sample.context)?.unit;
+      if (!unit) return false;
       units.set(unit, (units.get(unit) ?? 0) + (sample.tally.get(value) ?? 0));
       return true;
     });

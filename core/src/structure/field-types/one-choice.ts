@@ -38,7 +38,7 @@ export const oneChoiceType: FieldType<string> = {
   words: (value, field) => choiceLabel(value, field),
   propose(sample) {
     const labels = distinctLabels(sample.tally);
-    const repeats = sample.values.length / Math.max(1, labels.length);
+    const repeats = sample.filled / Math.max(1, labels.length);
     const tooMany = labels.length > MOST_CHOICES || labels.length < 2;
     if (tooMany || repeats < LEAST_REPEATS || sample.longest > LONGEST_CHOICE) return null;
     const characters = labels.reduce((sum, label) => sum + label.length, 0);
@@ -48,7 +48,7 @@ export const oneChoiceType: FieldType<string> = {
     return {
       strength: 0.7,
       settings: { choices: choicesFromLabels(labels) },
-      reason: `${formats.number(sample.values.length)} values are only ${formats.number(labels.length)} different ones.`,
+      reason: `${formats.number(sample.filled)} values are only ${formats.number(labels.length)} different ones.`,
     };
   },
 };

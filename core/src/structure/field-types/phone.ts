@@ -36,8 +36,10 @@ export const phoneType: FieldType<string> = {
       sample,
       (value) => isPhone(value) && /[+()\s-]/.test(value) && !/^\d{4}-\d/.test(value),
     );
-    const headerSays = /phone|tel|mobile|fax/i.test(sample.header);
+    const headerSays = /phone|tel|mobil|fax|handy|m[oó]vil|portable|gsm|\bfon\b/i.test(sample.header);
+    const abroad = countFitting(sample, (value) => isPhone(value) && value.startsWith('+'));
+    const isSure = headerSays || abroad >= sample.filled / 2;
     const fitting = headerSays ? countFitting(sample, isPhone) : marked;
-    return proposeIfEnough(sample, fitting, headerSays ? 0.97 : 0.6, { plural: 'phone numbers' });
+    return proposeIfEnough(sample, fitting, isSure ? 0.97 : 0.6, { plural: 'phone numbers' });
   },
 };

@@ -1,5 +1,5 @@
-import type { Word, Formats } from '../../values/index.js';
-import { issue, ok, parseNumber, refuse } from '../../values/index.js';
+import type { Axis, Formats, Word } from '../../values/index.js';
+import { issue, ok, parseDegrees, parseNumber, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
 import { inputText, isEmptyInput } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
@@ -32,18 +32,30 @@ const WITH_COMMAS = /^([-+−]?\d+,\d+)\s*[; ]\s*([-+−]?\d+,\d+)\s*(?:;\s*(.*)
 /** "38.71, -9.14" or, with decimal commas, "38,71; -9,14"; an address may follow after a semicolon. */
 function readText(text: string): Place | null {
   const match = WITH_COMMAS.exec(text.trim()) ?? WITH_POINTS.exec(text.trim());
-  if (!match) return null;
+  if (!match) return readPair(text);
   const [latitude = NaN, longitude = NaN] = [match[1], match[2]].map(
     (part) => parseNumber((part ?? '').replace(',', '.'), { decimal: '.', group: '' }) ?? NaN,
   );
   return makePlace(latitude, longitude, (match[3] ?? '').trim());
 }
 
+const PLAIN = { decimal: '.', group: '', written: '.' } as const;
+/** Where the latitude ends in a pair with letters of the compass: 38°42'26"N 9°8'10"W. */
+const BETWEEN_HALVES = /(?<=[NS])[\s,;]+(?=\d)|[\s,;]+(?=[EW]\s*\d)/i;
+
+/** A pair of degrees, minutes and seconds, or of degrees with letters of the compass. */
+function readPair(text: string): Place | null {
+  const [latitude, longitude, ...more] = text.trim().split(BETWEEN_HALVES);
+  if (latitude === undefined || longitude === undefined || more.length > 0) return null;
+  const [lat, lon] = [parseDegrees(latitude, 'latitude', PLAIN), parseDegrees(longitude, 'longitude', PLAIN)];
+  return lat === null || lon === null ? null : makePlace(lat, lon, '');
+}
+
 function readJson(input: object, context: ReadContext): Place | null {
   const { latitude, longitude, address = '' } = input as Record<string, unknown>;
-  const [lat, lon] = [latitude, longitude].map((part) =>
-    typeof part === 'string' ? parseNumber(part, context.marks) : typeof part === 'number' ? part : null,
-  );
+  const half = (part: unknown, axis: Axis): number | null =>
+    typeof part === 'string' ? parseDegrees(part, axis, context.marks) : typeof part === 'number' ? part : null;
+  const [lat, lon] = [half(latitude, 'latitude'), half(longitude, 'longitude')];
   if (lat == null || lon == null || typeof address !== 'string') return null;
   return makePlace(lat, lon, address.trim());
 }
@@ -86,7 +98,8 @@ export const placeType: FieldType<Place> = {
   facets: ['distance'],
   words: ({ address }) => address,
   propose(sample) {
-    const fitting = countFitting(sample, (value) => LOOKS_LIKE_A_PAIR.test(value) && readText(value) !== null);
+    const isPair = (value: string): boolean => LOOKS_LIKE_A_PAIR.test(value) || /[NS].*[EW]/i.test(value);
+    const fitting = countFitting(sample, (value) => isPair(value) && readText(value) !== null);
     return proposeIfEnough(sample, fitting, 0.9, { plural: 'pairs of latitude and longitude' });
   },
 };

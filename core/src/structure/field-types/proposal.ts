@@ -4,11 +4,13 @@ import type { ReadContext } from './read-context.js';
 /** The values of one column of a file, as the sniffing sees them. */
 export interface ColumnSample {
   readonly header: string;
-  /** All cells that hold something, trimmed. */
-  readonly values: readonly string[];
-  /** How often each different value occurs. */
+  /** How many cells hold something. */
+  readonly filled: number;
+  /** How often each different value occurs, trimmed, in the order in which they come first. */
   readonly tally: ReadonlyMap<string, number>;
   readonly longest: number;
+  /** All cells, empty ones too. */
+  readonly rows: number;
   readonly context: ReadContext;
 }
 
@@ -21,6 +23,10 @@ export interface Proposal {
   readonly reason: string;
   /** What speaks against it, if anything. */
   readonly against?: string;
+  /** What parts the entries of a list in a cell. */
+  readonly separator?: string | null;
+  /** Set where an empty cell means no. */
+  readonly blankIsNo?: boolean;
 }
 
 /** The share of values that must fit before a type is proposed at all. */
@@ -36,7 +42,7 @@ export function countFitting({ tally }: ColumnSample, fits: (value: string) => b
 /** "1,204 of 1,204 values": the beginning of every reason. */
 export function shareOf(fitting: number, sample: ColumnSample): string {
   const { formats } = sample.context;
-  return `${formats.number(fitting)} of ${formats.number(sample.values.length)} values`;
+  return `${formats.number(fitting)} of ${formats.number(sample.filled)} values`;
 }
 
 /** A proposal when enough values fit, weaker by the share of those that don't. */
@@ -46,9 +52,9 @@ export function proposeIfEnough(
   strength: number,
   words: { plural: string; settings?: FieldSettings },
 ): Proposal | null {
-  const share = sample.values.length === 0 ? 0 : fitting / sample.values.length;
+  const share = sample.filled === 0 ? 0 : fitting / sample.filled;
   if (share < ENOUGH) return null;
-  const misfits = sample.values.length - fitting;
+  const misfits = sample.filled - fitting;
   return {
     strength: strength * share,
     settings: words.settings ?? {},

@@ -1,5 +1,5 @@
 import type { Result } from '../../values/index.js';
-import { ok, textOrder } from '../../values/index.js';
+import { numberEvidence, ok, textOrder } from '../../values/index.js';
 import {
   LONGEST_CHOICE,
   MOST_CHOICES,
@@ -13,6 +13,8 @@ import {
 import type { Choice } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
 import { CHOICE_CONTROLS, isEmptyInput, wrongType } from './field-type.js';
+import type { ColumnSample } from './proposal.js';
+import { countFitting } from './proposal.js';
 
 const SEPARATORS = [';', '|', ','] as const;
 /** A column looks like lists when at least this share of its cells holds the separator. */
@@ -62,8 +64,9 @@ export const severalChoicesType: FieldType<readonly string[]> = {
   words: (value, field) => value.map((key) => choiceLabel(key, field)).join(' '),
   propose(sample) {
     for (const separator of SEPARATORS) {
-      const lists = sample.values.filter((value) => value.includes(separator)).length;
-      if (lists < LEAST_LISTS * sample.values.length || lists < 2) continue;
+      if (separator === ',' && areDecimals(sample)) continue;
+      const lists = countFitting(sample, (value) => value.includes(separator));
+      if (lists < LEAST_LISTS * sample.filled || lists < 2) continue;
       const tally = new Map<string, number>();
       let all = 0;
       for (const [value, times] of sample.tally) {
@@ -80,12 +83,20 @@ export const severalChoicesType: FieldType<readonly string[]> = {
       return {
         strength: 0.9,
         settings: { choices: choicesFromLabels(labels) },
+        separator,
         reason: `${formats.number(lists)} cells hold lists parted by “${separator}”, of only ${formats.number(labels.length)} different entries.`,
       };
     }
     return null;
   },
 };
+
+/** Whether the commas of a column stand in numbers. */
+function areDecimals({ tally }: ColumnSample): boolean {
+  const withComma = [...tally.keys()].filter((value) => value.includes(','));
+  const numbers = withComma.filter((value) => numberEvidence(value).kind !== 'none');
+  return numbers.length > withComma.length / 2;
+}
 
 /** The texts to look up: a list as it is, a text whole when it names a choice, else its pieces; null for anything else. */
 function textsOf(input: unknown, choices: readonly Choice[]): readonly unknown[] | null {

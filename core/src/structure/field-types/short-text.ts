@@ -3,6 +3,7 @@ import { issue, normaliseLine, ok, refuse } from '../../values/index.js';
 import type { Field } from '../fields/field.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';
+import type { ColumnSample } from './proposal.js';
 import { fitsPattern } from './text-pattern.js';
 
 export const LONGEST_SHORT_TEXT = 300;
@@ -50,6 +51,10 @@ export const shortTextType: FieldType<string> = {
   propose: (sample) => ({
     strength: 0.1,
     settings: {},
-    reason: `${sample.tally.size.toLocaleString(sample.context.locale)} different texts; the longest has ${sample.longest} characters.`,
+    reason: `${textsOf(sample)}; the longest has ${sample.longest} characters.`,
   }),
 };
+
+function textsOf({ tally, context }: ColumnSample): string {
+  return tally.size === 1 ? 'One text' : `${context.formats.number(tally.size)} different texts`;
+}

@@ -1,10 +1,31 @@
-import { issue, ok, refuse } from '../../values/index.js';
+import { issue, ok, refuse, wordsOf } from '../../values/index.js';
 import { boundsIssue, checkBounds } from './bounds.js';
 import type { FieldType } from './field-type.js';
 import { isEmptyInput, isText, withAffixes, wrongType } from './field-type.js';
 import { countFitting, proposeIfEnough } from './proposal.js';
 
 const CLOCK = /^(\d{1,2})(?:[:.h](\d{2})(?::\d{2})?)?\s*([ap])?\.?m?\.?$/i;
+
+const DOTTED = /^\d{1,2}\.\d{2}$/;
+/** Words of headers of columns with times of day. */
+const TIME_WORDS: ReadonlySet<string> = new Set([
+  ...[
+    'time',
+    'hour',
+    'hours',
+    'opens',
+    'closes',
+    'starts',
+    'ends',
+    'zeit',
+    'uhrzeit',
+    'uhr',
+    'heure',
+    'heures',
+    'hora',
+  ],
+  ...['horas', 'ora', 'orario', 'tijd', 'godzina', 'tid', 'klockslag'],
+]);
 
 /** Minutes since midnight of "18:00", "18.00", "18h30" or "6:30 pm"; null when it isn't a time of day. */
 export function minutesOfTime(text: string): number | null {
@@ -54,7 +75,9 @@ export const timeOfDayType: FieldType<string> = {
   },
   facets: [],
   propose(sample) {
-    const fitting = countFitting(sample, (value) => minutesOfTime(value) !== null);
+    const isCalled = wordsOf(sample.header).some((word) => TIME_WORDS.has(word));
+    // 18.30 can be a price as well, unless the header tells.
+    const fitting = countFitting(sample, (value) => minutesOfTime(value) !== null && (isCalled || !DOTTED.test(value)));
     return proposeIfEnough(sample, fitting, 0.94, { plural: 'times of day' });
   },
 };

@@ -37,6 +37,7 @@ export const ENGLISH = {
   'range.from': '{from} or more',
   'range.to': 'up to {to}',
   'days.between': '{from} to {to}',
+  'days.decade': '{year}s',
   'days.from': 'from {from}',
   'days.to': 'until {to}',
   'stars.all': { one: '{count} star', other: '{count} stars' },

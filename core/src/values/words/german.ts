@@ -138,6 +138,7 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'range.from': 'ab {from}',
   'range.to': 'bis {to}',
   'days.between': '{from} bis {to}',
+  'days.decade': '{year}er',
   'days.from': 'ab {from}',
   'days.to': 'bis {to}',
   'stars.all': { one: '{count} Stern', other: '{count} Sterne' },

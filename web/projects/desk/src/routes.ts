@@ -10,6 +10,10 @@ const signedIn: CanActivateFn = (_route, { url }) => {
   return session?.user ? true : router.createUrlTree(['/sign-in'], { queryParams: { next: url } });
 };
 
+/** Whoever still needs a second step turns it on first. */
+const hasStep: CanActivateFn = (_route, { url }) =>
+  inject(SessionStore).session()?.needsStep && url !== '/me' ? inject(Router).createUrlTree(['/me']) : true;
+
 /** The Desk's pages, by stage. Each is loaded when it is first opened. */
 export const DESK_ROUTES: Routes = [
   { path: 'sign-in', loadComponent: async () => (await import('./shell/sign-in')).SignIn, title: 'Sign in' },
@@ -32,6 +36,7 @@ export const DESK_ROUTES: Routes = [
   {
     path: '',
     canActivate: [signedIn],
+    canActivateChild: [hasStep],
     children: [
       { path: '', pathMatch: 'full', redirectTo: () => homeOf(inject(SessionStore).session()?.user ?? null) },
       {
@@ -42,7 +47,7 @@ export const DESK_ROUTES: Routes = [
       { path: 'shape', title: 'Shape', loadComponent: async () => (await import('./shape/shape-page')).ShapePage },
       {
         path: 'shape/from-file',
-        title: 'Start from a CSV file',
+        title: 'Start from a file',
         loadComponent: async () => (await import('./shape/import/import-page')).ImportPage,
         canDeactivate: [mayLeave],
       },

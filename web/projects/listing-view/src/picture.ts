@@ -43,7 +43,8 @@ export class PictureView {
   /** True for pictures that are seen without scrolling. */
   readonly eager = input(false);
 
-  protected readonly initial = computed(() => [...this.title().trim()][0]?.toUpperCase() ?? '');
+  /** The first letter or digit: a title can begin with a quote or another mark. */
+  protected readonly initial = computed(() => /[\p{L}\p{N}]/u.exec(this.title())?.[0].toUpperCase() ?? '');
   protected readonly hue = computed(
     () => [...this.title()].reduce((sum, letter) => sum + letter.charCodeAt(0), 0) % HUES,
   );

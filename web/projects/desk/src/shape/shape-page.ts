@@ -36,7 +36,7 @@ export class ShapePage {
     const [first] = kinds;
     const total = (kind: KindSummary): number => Object.values(kind.counts).reduce((sum, count) => sum + count, 0);
     const steps: Step[] = [
-      { label: 'Shape', done: kinds.length > 0, link: '/shape/from-file', todo: 'Start from a CSV file' },
+      { label: 'Shape', done: kinds.length > 0, link: '/shape/from-file', todo: 'Start from a file' },
       { label: 'Fill', done: kinds.some((kind) => total(kind) > 0), link: '/fill', todo: 'Add listings' },
       {
         label: 'Arrange',

@@ -12,8 +12,10 @@ import { KindsStore } from './kinds-store';
     @if (store.kinds()?.length === 0) {
       <div class="desk-page">
         <h1>There is no kind of listing yet</h1>
-        <p class="quiet">Bring in a CSV file: Plindo makes the kind, its fields and its listings from it.</p>
-        <p><a matButton="filled" class="next-step" routerLink="/shape/from-file">Start from a CSV file</a></p>
+        <p class="quiet">
+          Bring in a spreadsheet, a CSV file or records: Plindo makes the kind, its fields and its listings from it.
+        </p>
+        <p><a matButton="filled" class="next-step" routerLink="/shape/from-file">Start from a file</a></p>
       </div>
     }
   `,

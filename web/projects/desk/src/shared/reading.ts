@@ -10,4 +10,9 @@ export class Reading {
     const { locale = 'en', zone = 'UTC' } = this.session.session()?.site ?? {};
     return readContext({ locale, zone, nowInMs: Date.now() });
   });
+
+  /** A moment (ISO 8601) in the site's zone, as its locale writes it. */
+  moment(iso: string): string {
+    return this.context().formats.exactly(Date.parse(iso));
+  }
 }

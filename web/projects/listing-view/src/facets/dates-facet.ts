@@ -2,29 +2,39 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { DatesFacetModel } from '@plindo/core/page';
 import { sayOnPage } from '../page-words';
 
-/** A strip of months, each a link with its count, over two days to type. */
+/** Strips of months, years or decades, each a link with its count, over two days to type. */
 @Component({
   selector: 'pl-dates-facet',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @for (year of facet().years; track year.label) {
-      <p class="year" id="{{ facet().name }}-{{ year.label }}">{{ year.label }}</p>
-      <ul [attr.aria-labelledby]="facet().name + '-' + year.label">
-        @for (month of year.months; track month.value) {
+    @for (strip of facet().strips; track strip.label; let at = $index) {
+      @if (strip.label) {
+        <p class="year" id="{{ facet().name }}-{{ strip.label }}">{{ strip.label }}</p>
+      }
+      <ul
+        [attr.aria-labelledby]="strip.label ? facet().name + '-' + strip.label : null"
+        [attr.aria-label]="strip.label ? null : facet().label"
+      >
+        @for (period of strip.periods; track period.value) {
           <li>
             <a
-              [href]="month.href"
-              [class.chosen]="month.chosen"
-              [class.none]="month.count === 0"
-              [attr.aria-current]="month.chosen ? 'true' : null"
+              [href]="period.href"
+              [class.chosen]="period.chosen"
+              [class.none]="period.count === 0"
+              [attr.aria-current]="period.chosen ? 'true' : null"
             >
-              <span class="bar" aria-hidden="true"><span [style.block-size.%]="share(month.count ?? 0)"></span></span>
-              <span
-                ><span class="hidden-text">{{ month.label }}: </span>{{ month.short }}</span
+              <span class="bar" aria-hidden="true"
+                ><span [style.block-size.%]="share(period.count ?? 0, at)"></span
+              ></span>
+              <span>
+                @if (period.label !== period.short) {
+                  <span class="hidden-text">{{ period.label }}: </span>
+                }
+                {{ period.short }}</span
               >
               <span class="count"
-                >{{ month.count
-                }}<span class="hidden-text"> {{ say('count.listings', { count: month.count ?? 0 }) }}</span></span
+                >{{ period.count
+                }}<span class="hidden-text"> {{ say('count.listings', { count: period.count ?? 0 }) }}</span></span
               >
             </a>
           </li>
@@ -62,11 +72,11 @@ export class DatesFacet {
   protected readonly say = sayOnPage();
 
   private readonly most = computed(() =>
-    Math.max(1, ...this.facet().years.flatMap(({ months }) => months.map(({ count }) => count ?? 0))),
+    this.facet().strips.map(({ periods }) => Math.max(1, ...periods.map(({ count }) => count ?? 0))),
   );
 
-  /** Height of a month's bar; one that has any listing can be seen. */
-  protected share(count: number): number {
-    return count === 0 ? 0 : Math.max(8, (count / this.most()) * 100);
+  /** Height of a period's bar in its strip; one that has any listing can be seen. */
+  protected share(count: number, strip: number): number {
+    return count === 0 ? 0 : Math.max(8, (count / this.most()[strip]!) * 100);
   }
 }

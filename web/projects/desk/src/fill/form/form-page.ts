@@ -6,6 +6,7 @@ import {
   effect,
   inject,
   input,
+  output,
   signal,
   untracked,
   viewChild,
@@ -45,6 +46,7 @@ import { FormCompanion } from './form-companion';
 import { HistoryPanel } from './history-panel';
 import type { LeavingDraft } from './leaving-control';
 import { LeavingControl } from './leaving-control';
+import type { Step } from './neighbours';
 import { Neighbours } from './neighbours';
 import { UnsavedWork } from './unsaved-work';
 import { WhereShown } from './where-shown';
@@ -83,6 +85,7 @@ interface Section {
   host: {
     '(document:keydown.control.s)': 'save($event)',
     '(document:keydown.meta.s)': 'save($event)',
+    '[class.beside]': 'isBeside()',
   },
 })
 export class FormPage implements MayHoldWork {
@@ -91,6 +94,11 @@ export class FormPage implements MayHoldWork {
   readonly listingId = input.required<string>();
   /** From the address: its position in the table that it was opened from. */
   readonly at = input<string>();
+  /** Whether it stands beside the table, which goes on to the next listing and shows what was saved. */
+  readonly isBeside = input(false);
+  readonly closed = output();
+  readonly stepped = output<Step>();
+  readonly saved = output<Listing>();
 
   private readonly api = inject(CatalogApi);
   private readonly notices = inject(Notices);
@@ -240,6 +248,7 @@ export class FormPage implements MayHoldWork {
         this.unsaved.forget(this.kindId(), this.listingId());
         this.keep(result, draftOf(result));
         this.notices.changed(`Saved ${result.title}`, changeId, () => this.afterUndo());
+        this.saved.emit(result);
         if (!listing) void this.router.navigate(['/fill', kind.id, result.id], { replaceUrl: true });
       },
       error: (error: unknown) => {
@@ -247,6 +256,17 @@ export class FormPage implements MayHoldWork {
         this.refuse(issuesOf(error));
       },
     });
+  }
+
+  protected goTo(step: Step): void {
+    this.keepUnsaved();
+    if (this.isBeside()) this.stepped.emit(step);
+    else void this.router.navigate(['/fill', this.kindId(), step.id], { queryParams: { at: step.at } });
+  }
+
+  close(): void {
+    this.keepUnsaved();
+    this.closed.emit();
   }
 
   /** Nothing is lost by leaving: what isn't saved is kept in the browser and found again. */
@@ -304,7 +324,7 @@ export class FormPage implements MayHoldWork {
     if (!listing) return;
     this.api.listing(listing.id).subscribe({
       next: (now) => this.keep(now, draftOf(now)),
-      error: () => void this.router.navigate(['/fill', this.kindId()]),
+      error: () => (this.isBeside() ? this.closed.emit() : void this.router.navigate(['/fill', this.kindId()])),
     });
   }
 

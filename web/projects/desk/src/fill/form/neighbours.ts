@@ -1,11 +1,11 @@
-import { ChangeDetectionStrategy, Component, effect, inject, input, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { Router } from '@angular/router';
 import { CatalogApi } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
 import { TableMemory } from '../table-memory';
 
-interface Step {
+/** A listing with its position in the table, counted from 0. */
+export interface Step {
   readonly id: number;
   readonly at: number;
 }
@@ -38,10 +38,10 @@ export class Neighbours {
   readonly kindId = input.required<number>();
   /** Position in the table, counted from 0. */
   readonly at = input.required<number>();
+  readonly stepped = output<Step>();
 
   private readonly api = inject(CatalogApi);
   private readonly memory = inject(TableMemory);
-  private readonly router = inject(Router);
   protected readonly previous = signal<Step | null>(null);
   protected readonly next = signal<Step | null>(null);
 
@@ -65,6 +65,6 @@ export class Neighbours {
 
   protected go(step: Step | null, event?: Event): void {
     event?.preventDefault();
-    if (step) void this.router.navigate(['/fill', this.kindId(), step.id], { queryParams: { at: step.at } });
+    if (step) this.stepped.emit(step);
   }
 }

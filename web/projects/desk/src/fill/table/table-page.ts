@@ -19,6 +19,7 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
+import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
 import { CatalogApi, sentenceOf } from '@plindo/api';
 import type { Changed, TableAsk, TableView } from '@plindo/core/contract';
@@ -44,6 +45,8 @@ import type { Onward } from './cell-editor';
 import { CellEditor } from './cell-editor';
 import { CellTexts } from './cell-texts';
 import { ColumnChooser } from './column-chooser';
+import { FormPage } from '../form/form-page';
+import { ExportMenu } from './export-menu';
 import { FilterPanel } from './filter-panel';
 import { PasteCells } from './paste-cells';
 import { RowDrag } from './row-drag';
@@ -54,6 +57,8 @@ import { TableMemory } from '../table-memory';
 import { TableQuestion } from './table-question';
 import { TableSource } from './table-source';
 
+/** So many rows stay in view above the one that is gone to. */
+const ROWS_ABOVE = 3;
 /** Where the arrow keys lead: rows down, columns to the right. */
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowUp: [-1, 0],
@@ -72,7 +77,9 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
     CellEditor,
     ColumnChooser,
     DragDropModule,
+    ExportMenu,
     FilterPanel,
+    FormPage,
     Icon,
     KindList,
     MatButtonModule,
@@ -85,6 +92,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './table-page.html',
   styleUrl: './table-page.scss',
+  host: { '(document:keydown.escape)': 'escape($event)' },
 })
 export class TablePage {
   /** From the address. */
@@ -92,6 +100,10 @@ export class TablePage {
 
   /** From the address: filters to begin with, as JSON. */
   readonly filters = input<string>();
+
+  /** From the address: the listing whose form is open beside the table, and its position there. */
+  readonly open = input<string>();
+  readonly at = input<string>();
 
   private readonly api = inject(CatalogApi);
   private readonly application = inject(ApplicationRef);
@@ -103,6 +115,8 @@ export class TablePage {
   private readonly router = inject(Router);
   private readonly store = inject(KindsStore);
   private readonly undoStack = inject(UndoStack);
+  private readonly dialogs = inject(MatDialog);
+  private readonly form = viewChild(FormPage);
   private readonly viewport = viewChild(CdkVirtualScrollViewport);
   private readonly head = viewChild<ElementRef<HTMLElement>>('head');
   protected readonly layout = inject(TableLayout);
@@ -273,6 +287,24 @@ export class TablePage {
     return listingPath(kind, listing);
   }
 
+  protected openForm(id: number, at: number): void {
+    const isOpen = this.open() !== undefined;
+    void this.router.navigate(['/fill', this.kindId()], { queryParams: { open: id, at }, replaceUrl: isOpen });
+    this.viewport()?.scrollToIndex(Math.max(0, at - ROWS_ABOVE));
+  }
+
+  protected closeForm(): void {
+    const listing = this.source()?.rowAt(Number(this.at() ?? 0));
+    void this.router.navigate(['/fill', this.kindId()]);
+    if (listing) this.focusCell(listing, TITLE);
+  }
+
+  /** What lies over the page, or a cell that is changed, takes the key first. */
+  protected escape(event: Event): void {
+    const isTaken = event.defaultPrevented || this.editing() !== null || this.dialogs.openDialogs.length > 0;
+    if (!isTaken && this.open() !== undefined) this.form()?.close();
+  }
+
   protected add(): void {
     void this.router.navigate(['/fill', this.kindId(), 'new']);
   }
@@ -306,6 +338,9 @@ export class TablePage {
     } else if (down !== 0 || right !== 0) {
       event.preventDefault();
       this.goTo(index + down, this.layout.columns().findIndex(({ field }) => field.key === column.field.key) + right);
+    } else if (event.key === 'Enter' && column.field.key === TITLE.field.key) {
+      event.preventDefault();
+      this.openForm(listing.id, index);
     } else if (event.key === 'Delete' && column.editing === 'cell' && column.field.key !== TITLE.field.key) {
       event.preventDefault();
       this.keep(listing, column, null, null);
@@ -323,7 +358,7 @@ export class TablePage {
     if (!listing || !column) return;
     const cell = document.getElementById(this.cellId(listing, column));
     if (cell) cell.focus();
-    else this.viewport()?.scrollToIndex(Math.max(0, index - 3));
+    else this.viewport()?.scrollToIndex(Math.max(0, index - ROWS_ABOVE));
   }
 
   protected paste(event: ClipboardEvent, index: number, column: TableColumn): void {

@@ -1,6 +1,6 @@
 import { signal } from '@angular/core';
 import type { CatalogApi } from '@plindo/api';
-import type { TableAsk } from '@plindo/core/contract';
+import type { ListingsWindow, TableAsk } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type { Subscription } from 'rxjs';
 import { firstValueFrom } from 'rxjs';
@@ -55,11 +55,17 @@ export class TableSource {
   /** The ids of all rows, also of those that were not fetched yet. */
   async allIds(): Promise<number[]> {
     const ids: number[] = [];
+    for await (const { listings } of this.allRows()) ids.push(...listings.map(({ id }) => id));
+    return ids;
+  }
+
+  /** All rows in their order, some at a time. */
+  async *allRows(): AsyncGenerator<ListingsWindow> {
     for (let offset = 0; ; offset += ROWS_AT_ONCE) {
       const ask = { ...this.ask, offset, limit: ROWS_AT_ONCE };
-      const { listings, total } = await firstValueFrom(this.api.listings(this.kindId, ask));
-      ids.push(...listings.map(({ id }) => id));
-      if (offset + ROWS_AT_ONCE >= total) return ids;
+      const window = await firstValueFrom(this.api.listings(this.kindId, ask));
+      yield window;
+      if (offset + ROWS_AT_ONCE >= window.total) return;
     }
   }
 

@@ -45,7 +45,8 @@ export class CalendarPage {
   private readonly catalog = inject(CatalogApi);
   private readonly notices = inject(Notices);
   private readonly kinds = inject(KindsStore);
-  private readonly context = inject(Reading).context;
+  private readonly reading = inject(Reading);
+  private readonly context = this.reading.context;
   private readonly session = inject(SessionStore);
 
   private readonly months = viewChild(FullCalendarComponent);
@@ -147,7 +148,7 @@ export class CalendarPage {
   }
 
   protected momentOf(iso: string): string {
-    return this.context().formats.exactly(Date.parse(iso));
+    return this.reading.moment(iso);
   }
 
   /** What leaves on a day leaves as many days later, or earlier, as it was dragged. */

@@ -24,7 +24,7 @@ export class OutboxPage {
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
   private readonly sanitizer = inject(DomSanitizer);
-  private readonly context = inject(Reading).context;
+  private readonly reading = inject(Reading);
   private readonly query = toSignal(inject(ActivatedRoute).queryParamMap);
 
   protected readonly text = signal('');
@@ -72,7 +72,7 @@ export class OutboxPage {
   }
 
   protected momentOf(iso: string): string {
-    return this.context().formats.exactly(Date.parse(iso));
+    return this.reading.moment(iso);
   }
 
   protected stateOf({ state, sentAt, fault }: MailSummary): string {

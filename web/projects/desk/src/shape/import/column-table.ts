@@ -1,10 +1,14 @@
-import { ChangeDetectionStrategy, Component, inject, input, output } from '@angular/core';
-import type { ColumnChoice, ColumnPlan, ImportPlan } from '@plindo/core/exchange';
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
+import type { ColumnChoice, ColumnPlan, Conventions, ImportPlan, ProposedType } from '@plindo/core/exchange';
 import { withColumnUse, withFieldLabel } from '@plindo/core/exchange';
 import type { Field, FieldTypeName } from '@plindo/core/structure';
 import { FIELD_TYPE_NAMES, fieldType } from '@plindo/core/structure';
 import type { FileFacts } from './import-protocol';
+import { Reading } from '../../shared/reading';
 import { ImportWorker } from './import-worker';
+import type { WrittenWay } from './written-ways';
+import { writtenWays } from './written-ways';
 
 const TYPE_MARK = 'field:';
 const SAMPLES = 3;
@@ -15,6 +19,7 @@ const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => name !== 'picture');
 /** What each column of a file becomes, why, and a way to decide otherwise. */
 @Component({
   selector: 'pl-column-table',
+  imports: [NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="scroll">
@@ -62,9 +67,33 @@ const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => name !== 'picture');
                 }
               </td>
               <td class="why">
+                @if (column.doubt) {
+                  <div class="doubt">
+                    <strong>{{
+                      column.doubt === 'numbers' ? 'Which numbers are meant?' : 'Which days are meant?'
+                    }}</strong>
+                    Nothing in the file tells.
+                  </div>
+                }
                 {{ column.reason }}
                 @if (column.against) {
                   <div class="against">{{ column.against }}</div>
+                }
+                @if (column.emptied) {
+                  <div class="against">
+                    {{ formats().number(column.emptied) }} {{ column.emptied === 1 ? 'cell says' : 'cells say' }} that
+                    there is nothing.
+                  </div>
+                }
+                @if (ways(column); as all) {
+                  @if (column.doubt) {
+                    <ng-container [ngTemplateOutlet]="choice" [ngTemplateOutletContext]="{ all, column }" />
+                  } @else if (all.length > 1) {
+                    <details>
+                      <summary>Written otherwise?</summary>
+                      <ng-container [ngTemplateOutlet]="choice" [ngTemplateOutletContext]="{ all, column }" />
+                    </details>
+                  }
                 }
               </td>
             </tr>
@@ -72,6 +101,26 @@ const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => name !== 'picture');
         </tbody>
       </table>
     </div>
+    <ng-template #choice let-all="all" let-column="column">
+      <fieldset class="ways">
+        <legend class="hidden-text">How {{ column.header }} is written</legend>
+        @for (way of all; track way.label) {
+          <label>
+            <input
+              type="radio"
+              [name]="'way-' + column.column"
+              [checked]="way.isChosen"
+              (change)="rewrite(column, way.conventions)"
+            />
+            <span>
+              @for (reading of way.readings; track $index) {
+                <span class="reading">{{ reading }}</span>
+              }
+            </span>
+          </label>
+        }
+      </fieldset>
+    </ng-template>
   `,
   styles: `
     .scroll {
@@ -93,8 +142,27 @@ const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => name !== 'picture');
       min-inline-size: 14rem;
       font-size: 0.9375rem;
     }
-    .against {
+    .against,
+    .doubt {
       color: var(--pl-warm);
+    }
+    .ways {
+      display: flex;
+      flex-wrap: wrap;
+      gap: 0.25rem 1rem;
+      margin: 0.25rem 0 0;
+      padding: 0;
+      border: 0;
+    }
+    .ways label {
+      display: flex;
+      gap: 0.375rem;
+      align-items: baseline;
+    }
+    .reading + .reading::before {
+      content: '·';
+      margin-inline: 0.375rem;
+      color: var(--pl-quiet);
     }
     tbody th {
       color: var(--pl-ink);
@@ -108,6 +176,8 @@ export class ColumnTable {
   readonly planChange = output<ImportPlan>();
 
   private readonly worker = inject(ImportWorker);
+  private readonly reading = inject(Reading);
+  protected readonly formats = computed(() => this.reading.context().formats);
 
   protected readonly options = [
     { value: 'title', label: 'Title' },
@@ -136,11 +206,30 @@ export class ColumnTable {
     let choice: ColumnChoice;
     if (value.startsWith(TYPE_MARK)) {
       const type = value.slice(TYPE_MARK.length) as FieldTypeName;
-      choice = { use: 'field', type, proposal: await this.worker.ask({ do: 'propose', column, type }) };
+      choice = { use: 'field', proposed: await this.propose(column, type, {}) };
     } else {
       choice = { use: value as Exclude<ColumnPlan['use'], 'field'> };
     }
     this.planChange.emit(withColumnUse(this.plan(), column, choice));
+  }
+
+  /** Reads one column as if it were written in another way than the rest. */
+  protected async rewrite({ column }: ColumnPlan, way: Partial<Conventions>): Promise<void> {
+    const proposed = await this.propose(column, null, way);
+    this.planChange.emit(withColumnUse(this.plan(), column, { use: 'field', proposed }));
+  }
+
+  private propose(column: number, type: FieldTypeName | null, way: Partial<Conventions>): Promise<ProposedType> {
+    const { conventions, columns } = this.plan();
+    const { decimal, dateOrder } = columns[column]!.reading;
+    const written = { emptyWords: conventions.emptyWords, decimal, dateOrder, ...way };
+    return this.worker.ask({ do: 'propose', column, type, conventions: written });
+  }
+
+  /** The ways in which a column can be written, with what its first cells come to; none where all ways are alike. */
+  protected ways(column: ColumnPlan): WrittenWay[] {
+    const field = this.fieldOf(column);
+    return field ? writtenWays(column, field.type, this.samples(column), this.formats()) : [];
   }
 
   protected rename(field: Field, label: string): void {

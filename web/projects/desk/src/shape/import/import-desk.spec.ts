@@ -4,7 +4,7 @@ import type { DesignedPage } from '@plindo/core/page';
 import { listOnPage } from '../../../../../../core/testing/list-on-page';
 import { ImportDesk } from './import-desk';
 import type { Ask, FileFacts } from './import-protocol';
-import { kindNames } from './kind-names';
+import { pluralOf } from '../../shared/plural';
 
 const CSV = `name,seats\n${Array.from({ length: 1200 }, (_, at) => `Boat ${at},${at % 9}`).join('\n')}\n,4\n`;
 
@@ -20,7 +20,7 @@ describe('The import desk in the worker', () => {
   it('reads a file, checks a plan over all of it, and hands out its rows in batches', async () => {
     const desk = new ImportDesk();
     const facts = await read(desk, CSV);
-    expect([facts.rows, facts.firstRows.length, facts.encoding]).toEqual([1201, 5, 'UTF-8']);
+    expect([facts.rows, facts.firstRows.length, facts.format]).toEqual([1201, 5, 'CSV, UTF-8']);
     const check = await ask<DryRun>(desk, { do: 'check', plan: facts.plan, policy: 'refuse-row' });
     expect([check.coming, check.refused]).toEqual([1200, 1]);
     const sizes: number[] = [];
@@ -47,7 +47,7 @@ describe('The import desk in the worker', () => {
     const { plan } = await read(desk, CSV);
     const site = { name: 'Boats', tagline: '', locale: 'en-GB', zone: 'UTC' };
     const totalOf = async (policy: 'refuse-row' | 'leave-empty', of: ImportPlan, search: string): Promise<number> => {
-      const planned = { plan: of, policy, kind: { ...kindNames('boats.csv'), fields: of.fields } };
+      const planned = { plan: of, policy, kind: { one: 'Boat', many: 'Boats', slug: 'boats', fields: of.fields } };
       return listOnPage(await ask<DesignedPage>(desk, { do: 'page', planned, site, search })).total;
     };
     expect(await totalOf('refuse-row', plan, '')).toBe(1200);
@@ -65,15 +65,12 @@ describe('The import desk in the worker', () => {
   });
 });
 
-describe('The names of a kind from a file', () => {
-  it('are one and many of it', () => {
-    expect(kindNames('airports.csv')).toEqual({ one: 'Airport', many: 'Airports', slug: 'airports' });
-    expect(kindNames('my_companies-2024.csv')).toEqual({
-      one: 'My company',
-      many: 'My companies',
-      slug: 'my-companies',
-    });
-    expect(kindNames('staff.csv')).toEqual({ one: 'Staff', many: 'Staffs', slug: 'staffs' });
-    expect(kindNames('2024.csv').many).toBe('Listings');
+describe('The plural of a name', () => {
+  it('is made in English, by rule and by what is irregular, and typed in other languages', () => {
+    const all = ['Place', 'My company', 'Person', 'Harbour master', 'Staff', 'Child', 'Bus', ' '];
+    expect(all.map((one) => pluralOf(one, 'en-GB'))).toEqual([
+      ...['Places', 'My companies', 'People', 'Harbour masters', 'Staff', 'Children', 'Buses', ''],
+    ]);
+    expect(pluralOf('Ort', 'de-DE')).toBe('');
   });
 });

@@ -1,13 +1,13 @@
-import type { CsvTable, ImportRow } from '@plindo/core/exchange';
+import type { FileTable, ImportPlan, ImportRow, OpenedFile } from '@plindo/core/exchange';
 import {
   ImportPreview,
-  decodeText,
+  RowReader,
   dryRun,
-  importRow,
-  proposalForType,
+  openFile,
+  openText,
+  proposeColumn,
   proposePlan,
-  readCsv,
-  sampleColumn,
+  rereadPlan,
   writeCsv,
 } from '@plindo/core/exchange';
 import type { DesignedPage } from '@plindo/core/page';
@@ -25,52 +25,69 @@ const CHARACTERS_A_CELL = 24;
 
 /** The worker's side of an import: holds the file and does all that is heavy. */
 export class ImportDesk {
-  private table: CsvTable | null = null;
+  private opened: OpenedFile | null = null;
+  private table: FileTable | null = null;
   private preview: { readonly key: string; readonly preview: ImportPreview } | null = null;
+  private reader: { readonly key: string; readonly reader: RowReader } | null = null;
   private context: ReadContext = readContext({ locale: 'en', zone: 'UTC', nowInMs: 0 });
 
   async answer(id: number, ask: Ask): Promise<Answer> {
     try {
-      const result = ask.do === 'read' ? await this.read(ask) : await this.work(ask);
+      const result = await this.done(ask);
       return typeof result === 'object' && 'issue' in result ? { id, issue: result.issue } : { id, result };
     } catch (error) {
       return { id, issue: { code: 'server.unexpected', message: `The file could not be read: ${String(error)}` } };
     }
   }
 
+  private async done(ask: Ask): Promise<AnswerTo[keyof AnswerTo] | { issue: Issue }> {
+    if (ask.do === 'read') return this.read(ask);
+    return ask.do === 'table' ? this.show(ask.at) : this.work(ask);
+  }
+
   private async read({ file, scene }: Extract<Ask, { do: 'read' }>): Promise<FileFacts | { issue: Issue }> {
     this.context = readContext(scene);
-    const decoded = decodeText(new Uint8Array(await file.arrayBuffer()));
-    if (!decoded.ok) return decoded;
-    const read = readCsv(decoded.value.text);
+    const opened = typeof file === 'string' ? openText(file) : await openFile(new Uint8Array(await file.arrayBuffer()));
+    if (!opened.ok) return opened;
+    this.opened = opened.value;
+    // The largest sheet is likelier meant than the notes before it; one that can't be read is told of when it is asked for.
+    const sizes = opened.value.tables.map(({ table }) =>
+      table.ok ? table.value.rows.length * table.value.headers.length : 0,
+    );
+    return this.show(sizes.indexOf(Math.max(...sizes)));
+  }
+
+  private show(at: number): FileFacts | { issue: Issue } {
+    const { format, tables } = this.opened!;
+    const read = tables[at]!.table;
     if (!read.ok) return read;
     this.table = read.value;
     this.preview = null;
-    const { headers, rows, delimiter } = read.value;
+    this.reader = null;
+    const { headers, rows } = read.value;
     return {
-      headers,
-      rows: rows.length,
+      ...{ headers, format, rows: rows.length, tables: tables.map(({ name }) => name), table: at },
       firstRows: rows
         .slice(0, FIRST_ROWS)
-        .map((cells) => headers.map((_, at) => (cells[at] ?? '').slice(0, LONGEST_SHOWN_CELL))),
-      delimiter,
-      encoding: decoded.value.encoding,
+        .map((cells) => headers.map((_, column) => (cells[column] ?? '').slice(0, LONGEST_SHOWN_CELL))),
       plan: proposePlan(read.value, this.context),
     };
   }
 
   private work(
-    ask: Exclude<Ask, { do: 'read' }>,
-  ): AnswerTo['propose' | 'check' | 'rows' | 'refused'] | Promise<DesignedPage> {
+    ask: Exclude<Ask, { do: 'read' | 'table' }>,
+  ): AnswerTo['propose' | 'reread' | 'check' | 'rows' | 'refused'] | Promise<DesignedPage> {
     const table = this.table;
     if (!table) throw new Error('no file has been read');
     switch (ask.do) {
       case 'propose':
-        return proposalForType(ask.type, sampleColumn(table, ask.column, this.context));
+        return proposeColumn(table, ask.column, this.context, ask.conventions, ask.type);
+      case 'reread':
+        return rereadPlan(table, this.context, ask.plan, ask.given);
       case 'check':
         return dryRun(table, ask.plan, ask.policy, this.context);
       case 'rows':
-        return batch(table, ask);
+        return batch(table, this.readerOf(table, ask.plan), ask);
       case 'refused':
         return writeCsv(
           table.headers,
@@ -81,8 +98,15 @@ export class ImportDesk {
     }
   }
 
+  /** Made once for a plan, as it remembers what it has read. */
+  private readerOf(table: FileTable, plan: ImportPlan): RowReader {
+    const key = JSON.stringify(plan);
+    if (this.reader?.key !== key) this.reader = { key, reader: new RowReader(table, plan, this.context) };
+    return this.reader.reader;
+  }
+
   /** Made once for a plan; other states of its page are asked of the same one. */
-  private previewOf(table: CsvTable, { planned, site }: Extract<Ask, { do: 'page' }>): ImportPreview {
+  private previewOf(table: FileTable, { planned, site }: Extract<Ask, { do: 'page' }>): ImportPreview {
     const key = JSON.stringify(planned);
     if (this.preview?.key !== key) {
       this.preview = { key, preview: new ImportPreview(table, planned, site, this.context) };
@@ -91,13 +115,17 @@ export class ImportDesk {
   }
 }
 
-function batch(table: CsvTable, { plan, status, offset, most }: Extract<Ask, { do: 'rows' }>): ImportRow[] {
+function batch(
+  table: FileTable,
+  reader: RowReader,
+  { status, offset, most }: Extract<Ask, { do: 'rows' }>,
+): ImportRow[] {
   const rows: ImportRow[] = [];
   let characters = 0;
   for (let at = offset; at < table.rows.length && rows.length < most; at++) {
     characters += table.rows[at]!.reduce((sum, cell) => sum + cell.length + CHARACTERS_A_CELL, 0);
     if (characters > CHARACTERS_A_BATCH && rows.length > 0) break;
-    rows.push(importRow(table, at, plan, status));
+    rows.push(reader.row(at, status));
   }
   return rows;
 }

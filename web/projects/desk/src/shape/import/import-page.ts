@@ -8,8 +8,16 @@ import { MatRadioModule } from '@angular/material/radio';
 import { RouterLink } from '@angular/router';
 import { ImportsApi, SessionStore, issuesOf } from '@plindo/api';
 import type { ImportState } from '@plindo/core/contract';
-import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
+import type {
+  BadValuePolicy,
+  DryRun,
+  GivenConventions,
+  ImportPlan,
+  ImportRow,
+  PlannedImport,
+} from '@plindo/core/exchange';
 import { LARGEST_FILE_IN_BYTES, planProblem, sendInBatches } from '@plindo/core/exchange';
+import type { KindSketch } from '@plindo/core/structure';
 import { withProposedUses } from '@plindo/core/structure';
 import { issue, slugOf, sizeWords } from '@plindo/core/values';
 import type { Issue } from '@plindo/core/values';
@@ -18,23 +26,28 @@ import { firstValueFrom } from 'rxjs';
 import type { MayHoldWork } from '../../shared/may-hold-work';
 import { KindsStore } from '../../shared/kinds-store';
 import { Reading } from '../../shared/reading';
+import { pluralOf } from '../../shared/plural';
 import { ColumnTable } from './column-table';
+import { ConventionsPanel } from './conventions-panel';
 import type { FileFacts } from './import-protocol';
 import { ImportRefusal, ImportWorker } from './import-worker';
-import { kindNames } from './kind-names';
 import { RowsPreview } from './rows-preview';
 import { saveAsFile } from '../../shared/save-as-file';
 
 /** Where the page stands: choosing, reading, planning, bringing in, done. */
 type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
 
+/** What one row is, what many are, and where their index page stands. */
+type KindNames = Pick<KindSketch, 'one' | 'many' | 'slug'>;
+
 const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
 
-/** From a CSV file to a kind with its listings. */
+/** From a file, or a pasted block, to a kind with its listings. */
 @Component({
   selector: 'pl-import-page',
   imports: [
     ColumnTable,
+    ConventionsPanel,
     Icon,
     MatButtonModule,
     MatFormFieldModule,
@@ -48,7 +61,7 @@ const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './import-page.html',
   styleUrl: './import-page.scss',
-  host: { '(window:beforeunload)': 'warn($event)' },
+  host: { '(window:beforeunload)': 'warn($event)', '(document:paste)': 'paste($event)' },
 })
 export class ImportPage implements MayHoldWork {
   private readonly worker = inject(ImportWorker);
@@ -61,13 +74,19 @@ export class ImportPage implements MayHoldWork {
   protected readonly stage = signal<Stage>('choose');
   protected readonly fileName = signal('');
   protected readonly facts = signal<FileFacts | null>(null);
-  protected readonly plan = signal<ImportPlan>({ columns: [], fields: [] });
+  protected readonly plan = signal<ImportPlan | null>(null);
+  /** What a person has said of how the file is written. */
+  protected readonly given = signal<GivenConventions>({});
   protected readonly check = signal<DryRun | null>(null);
   protected readonly policy = signal<BadValuePolicy>('refuse-row');
-  protected readonly names = signal({ one: '', many: '', slug: '' });
+  protected readonly names = signal<KindNames>({ one: '', many: '', slug: '' });
   protected readonly issues = signal<readonly Issue[]>([]);
   protected readonly state = signal<ImportState | null>(null);
-  protected readonly problem = computed(() => planProblem(this.plan()));
+  protected readonly problem = computed(() => {
+    const [plan, { one, many, slug }] = [this.plan(), this.names()];
+    const isNamed = [one, many, slug].every((name) => name.trim() !== '');
+    return (plan && planProblem(plan)) ?? (isNamed ? null : 'Say above what one row is, such as “Place”.');
+  });
   protected readonly percent = computed(() => {
     const state = this.state();
     return state ? Math.round((100 * state.seen) / Math.max(1, state.rows)) : 0;
@@ -77,8 +96,9 @@ export class ImportPage implements MayHoldWork {
   protected readonly site = computed(() => this.session.session()?.site ?? NO_SITE);
   /** What the preview is made of, while it is shown and can be. */
   protected readonly planned = computed((): PlannedImport | null => {
-    if (!this.showsPage() || this.problem()) return null;
-    return { plan: this.plan(), policy: this.policy(), kind: this.kindSketch() };
+    const plan = this.plan();
+    if (!plan || !this.showsPage() || this.problem()) return null;
+    return { plan, policy: this.policy(), kind: this.kindSketch(plan) };
   });
 
   private checking: Promise<void> = Promise.resolve();
@@ -86,25 +106,48 @@ export class ImportPage implements MayHoldWork {
 
   protected async choose(file: File | undefined): Promise<void> {
     if (!file) return;
-    this.issues.set([]);
-    this.check.set(null);
-    this.showsPage.set(false);
     if (file.size > LARGEST_FILE_IN_BYTES) {
       const [found, greatest] = [sizeWords(file.size), sizeWords(LARGEST_FILE_IN_BYTES)];
       this.refuse([issue('file.too-large', { found, greatest })]);
       return;
     }
+    await this.read(file, file.name);
+  }
+
+  /** Takes a block of cells that was copied from a spreadsheet, or any other text that a file could hold. */
+  protected async paste(event: ClipboardEvent): Promise<void> {
+    const text = event.clipboardData?.getData('text/plain') ?? '';
+    if (this.stage() !== 'choose' || text.trim() === '') return;
+    event.preventDefault();
+    await this.read(text, 'What you pasted');
+  }
+
+  private async read(file: File | string, name: string): Promise<void> {
+    this.issues.set([]);
     this.stage.set('reading');
-    this.fileName.set(file.name);
+    this.fileName.set(name);
+    const { locale, zone, nowInMs } = this.reading.context();
+    await this.show(this.worker.ask({ do: 'read', file, scene: { locale, zone, nowInMs } }), 'choose');
+  }
+
+  /** Shows another sheet of the workbook. */
+  protected async chooseTable(at: number): Promise<void> {
+    this.issues.set([]);
+    await this.show(this.worker.ask({ do: 'table', at }), 'plan');
+  }
+
+  /** Shows what comes of a file; where it is refused, the page is as before. */
+  private async show(asked: Promise<FileFacts>, otherwise: Stage): Promise<void> {
     try {
-      const { locale, zone, nowInMs } = this.reading.context();
-      const facts = await this.worker.ask({ do: 'read', file, scene: { locale, zone, nowInMs } });
+      const facts = await asked;
+      this.check.set(null);
+      this.showsPage.set(false);
       this.facts.set(facts);
-      this.names.set(kindNames(file.name));
+      this.given.set({});
       this.stage.set('plan');
       this.setPlan(facts.plan);
     } catch (error) {
-      this.stage.set('choose');
+      this.stage.set(otherwise);
       this.refuse([(error as ImportRefusal).issue]);
     }
   }
@@ -119,12 +162,36 @@ export class ImportPage implements MayHoldWork {
     this.recheck();
   }
 
-  protected setMany(many: string): void {
-    this.names.update((names) => ({ ...names, many, slug: slugOf(many) }));
+  /** Reads the whole file in another way. */
+  protected async setGiven(given: GivenConventions): Promise<void> {
+    const plan = this.plan();
+    if (!plan) return;
+    this.given.set(given);
+    const again = await this.worker.ask({ do: 'reread', plan, given });
+    // What was decided of a column meanwhile would be lost.
+    if (plan === this.plan()) this.setPlan(again);
   }
 
-  protected setName(part: 'one' | 'slug', text: string): void {
-    this.names.update((names) => ({ ...names, [part]: text }));
+  /** The plural follows the singular, and the address the plural, as long as nobody has typed another one. */
+  protected setOne(one: string): void {
+    const { locale } = this.site();
+    this.names.update((names) => {
+      const follows = names.many === pluralOf(names.one, locale);
+      return this.withMany({ ...names, one }, follows ? pluralOf(one, locale) : names.many);
+    });
+  }
+
+  protected setMany(many: string): void {
+    this.names.update((names) => this.withMany(names, many));
+  }
+
+  protected setSlug(slug: string): void {
+    this.names.update((names) => ({ ...names, slug }));
+  }
+
+  private withMany(names: KindNames, many: string): KindNames {
+    const follows = names.slug === slugOf(names.many);
+    return { ...names, many, slug: follows ? slugOf(many) : names.slug };
   }
 
   /** The file with the rows that would be refused, for mending them apart. */
@@ -135,12 +202,12 @@ export class ImportPage implements MayHoldWork {
 
   protected async bringIn(): Promise<void> {
     const facts = this.facts();
-    if (!facts || this.problem()) return;
+    const plan = this.plan();
+    if (!facts || !plan || this.problem()) return;
     this.issues.set([]);
     this.isCancelled = false;
-    const plan = this.plan();
     try {
-      const kind = this.kindSketch();
+      const kind = this.kindSketch(plan);
       const start = { fileName: this.fileName(), rows: facts.rows, policy: this.policy(), kind };
       const started = await firstValueFrom(this.api.start(start));
       this.state.set(started);
@@ -152,8 +219,8 @@ export class ImportPage implements MayHoldWork {
     }
   }
 
-  private kindSketch(): PlannedImport['kind'] {
-    return { ...this.names(), fields: withProposedUses(this.plan().fields) };
+  private kindSketch({ fields }: ImportPlan): PlannedImport['kind'] {
+    return { ...this.names(), fields: withProposedUses(fields) };
   }
 
   private async sendAll(id: number, plan: ImportPlan, rows: number): Promise<void> {
@@ -203,7 +270,7 @@ export class ImportPage implements MayHoldWork {
     this.checking = this.checking.then(async () => {
       const plan = this.plan();
       const policy = this.policy();
-      const check = await this.worker.ask({ do: 'check', plan, policy });
+      const check = plan && (await this.worker.ask({ do: 'check', plan, policy }));
       if (plan === this.plan() && policy === this.policy()) this.check.set(check);
     });
   }

@@ -1,13 +1,33 @@
-import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
+import type {
+  BadValuePolicy,
+  DryRun,
+  FileConventions,
+  GivenConventions,
+  ImportPlan,
+  ImportRow,
+  PlannedImport,
+  ProposedType,
+} from '@plindo/core/exchange';
 import type { Status } from '@plindo/core/listings';
 import type { DesignedPage } from '@plindo/core/page';
-import type { FieldTypeName, Proposal, ReadScene, SiteSettings } from '@plindo/core/structure';
+import type { FieldTypeName, ReadScene, SiteSettings } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 
 /** What the page asks of the worker that holds the file; each ask has one answer. */
 export type Ask =
-  | { readonly do: 'read'; readonly file: File; readonly scene: ReadScene }
-  | { readonly do: 'propose'; readonly column: number; readonly type: FieldTypeName }
+  /** A file, or a text that was pasted. */
+  | { readonly do: 'read'; readonly file: File | string; readonly scene: ReadScene }
+  /** Another table of the file that was read last, by its position. */
+  | { readonly do: 'table'; readonly at: number }
+  /** What a column becomes when it is written in a way; `type` is what a person wants of it, null for the best. */
+  | {
+      readonly do: 'propose';
+      readonly column: number;
+      readonly type: FieldTypeName | null;
+      readonly conventions: FileConventions;
+    }
+  /** The plan for a file that is written in another way. */
+  | { readonly do: 'reread'; readonly plan: ImportPlan; readonly given: GivenConventions }
   | { readonly do: 'check'; readonly plan: ImportPlan; readonly policy: BadValuePolicy }
   | {
       readonly do: 'rows';
@@ -24,14 +44,19 @@ export interface FileFacts {
   readonly headers: readonly string[];
   readonly rows: number;
   readonly firstRows: readonly (readonly string[])[];
-  readonly delimiter: string;
-  readonly encoding: string;
+  /** What the file is: "CSV, UTF-8". */
+  readonly format: string;
+  /** The names of its tables, of which `table` is shown; one that is '' is the only one. */
+  readonly tables: readonly string[];
+  readonly table: number;
   readonly plan: ImportPlan;
 }
 
 export interface AnswerTo {
   read: FileFacts;
-  propose: Proposal;
+  table: FileFacts;
+  propose: ProposedType;
+  reread: ImportPlan;
   check: DryRun;
   rows: readonly ImportRow[];
   /** The refused rows with their header, as CSV text. */

@@ -1,5 +1,5 @@
-import type { Result } from '../values/index.js';
-import { issue, ok, refuse, sizeWords } from '../values/index.js';
+import type { Result } from '../../values/index.js';
+import { issue, ok, refuse, sizeWords } from '../../values/index.js';
 
 export const LARGEST_FILE_IN_BYTES = 50 * 1024 * 1024;
 
@@ -34,6 +34,8 @@ export function decodeText(bytes: Uint8Array): Result<DecodedText> {
   if (signature) return refuse(issue('file.not-text', { reason: signature.reason }));
   if (bytes[0] === 0xff && bytes[1] === 0xfe) return decoded(bytes, 'UTF-16LE');
   if (bytes[0] === 0xfe && bytes[1] === 0xff) return decoded(bytes, 'UTF-16BE');
+  const unmarked = unmarkedUtf16(bytes);
+  if (unmarked) return decoded(bytes, unmarked);
   if (bytes.includes(0)) return refuse(issue('file.not-text', { reason: 'it holds zero bytes.' }));
   if (controlShare(bytes) > 0.02)
     return refuse(issue('file.not-text', { reason: 'it is full of control characters.' }));
@@ -62,6 +64,22 @@ function decodeWindows1252(bytes: Uint8Array): string {
 }
 
 const SAMPLE_IN_BYTES = 65_536;
+/** Of UTF-16 in any language, digits, delimiters and line ends alone give this share of zero bytes on one side. */
+const LEAST_ZEROS = 0.05;
+const MOST_STRAY_ZEROS = 0.001;
+
+/** UTF-16 without its mark, by where its zero bytes stand; null for anything else. */
+function unmarkedUtf16(bytes: Uint8Array): Encoding | null {
+  const sample = bytes.subarray(0, SAMPLE_IN_BYTES);
+  if (sample.length < 4 || bytes.length % 2 !== 0) return null;
+  const zeros = [0, 0];
+  sample.forEach((byte, at) => {
+    if (byte === 0) zeros[at % 2]!++;
+  });
+  const [even = 0, odd = 0] = zeros.map((count) => count / (sample.length / 2));
+  if (odd >= LEAST_ZEROS && even <= MOST_STRAY_ZEROS) return 'UTF-16LE';
+  return even >= LEAST_ZEROS && odd <= MOST_STRAY_ZEROS ? 'UTF-16BE' : null;
+}
 
 function controlShare(bytes: Uint8Array): number {
   const sample = bytes.subarray(0, SAMPLE_IN_BYTES);

@@ -1,9 +1,9 @@
-import { contextIn } from '../../testing/builders.js';
-import { readCsv } from './csv.js';
+import { contextIn } from '../../../testing/builders.js';
+import { readCsv } from '../tables/csv.js';
 import type { ColumnChoice } from './edit-plan.js';
 import { planProblem, withColumnUse, withFieldLabel } from './edit-plan.js';
-import type { ImportPlan } from './propose-columns.js';
-import { proposalForType, proposePlan, sampleColumn } from './propose-columns.js';
+import type { ImportPlan } from './import-plan.js';
+import { proposeColumn, proposePlan } from './propose-columns.js';
 
 const context = contextIn('en');
 const read = readCsv(
@@ -14,8 +14,7 @@ const plan = proposePlan(table, context);
 
 const asField = (column: number, type: 'short-text' | 'one-choice' | 'picture' | 'decimal'): ColumnChoice => ({
   use: 'field',
-  type,
-  proposal: proposalForType(type, sampleColumn(table, column, context)),
+  proposed: proposeColumn(table, column, context, plan.conventions, type),
 });
 const uses = ({ columns }: ImportPlan): string => columns.map(({ use }) => use).join(' ');
 const types = ({ fields }: ImportPlan): string => fields.map(({ key, type }) => `${key}:${type}`).join(' ');
