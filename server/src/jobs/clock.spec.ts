@@ -112,6 +112,22 @@ describe('The clock', () => {
     expect(await scene.mails()).toHaveSize(3);
   });
 
+  it('sends the mail of the day late rather than a day later when something else is told before it', async () => {
+    const daily = { act: 'tell', to: ['office@example.org'], manner: 'daily' } as const;
+    const kind = await scene.kind('course', { ...LEAVING, consequences: [{ key: 'left', days: 0, deed: daily }] });
+    await scene.add(kind, 'Knots', { starts: '2026-11-28' });
+    await scene.add(kind, 'Flares', { starts: '2026-11-29' });
+    await scene.tick(Date.UTC(2026, 10, 28, 9));
+    expect(await scene.mails()).toEqual([]);
+    // The server stood still over the hour of the mail and the moment of the second course.
+    await scene.tick(Date.UTC(2026, 10, 29, 9));
+    const [mail, ...others] = await scene.mails();
+    expect(others).toEqual([]);
+    expect(mail!.subject).toContain('2 notices today');
+    expect(mail!.text).toContain('Knots has left the site');
+    expect(mail!.text).toContain('Flares has left the site');
+  });
+
   it('does what is due while a mail server keeps silent', async () => {
     const open: Socket[] = [];
     const silent = createServer((socket) => void open.push(socket));

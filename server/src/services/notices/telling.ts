@@ -121,7 +121,8 @@ export class Telling {
     await this.unit.outbox.addMails(mails);
     if (waiting.length === 0) return;
     await this.unit.outbox.addWaiting(waiting);
-    await this.unit.due.put('digest', 0, this.nextDigest());
+    // A mail that is due already must not be put off by what happens before it is sent.
+    await this.unit.due.putBy('digest', 0, this.nextDigest());
   }
 
   private get site(): string {

@@ -83,6 +83,12 @@ export class DueRows {
     if (dueAt !== null) await this.statements.insert('due_work', [newRow(task, subject, dueAt, state)]);
   }
 
+  /** Puts one piece of work no later than a moment: what is due earlier stays as it is. */
+  async putBy(task: Task, subject: number, dueAt: number): Promise<void> {
+    const known = (await this.rows(task, [subject])).get(subject)?.dueAt ?? null;
+    if (known === null || known > dueAt) await this.put(task, subject, dueAt);
+  }
+
   private async followListings(entries: readonly ChangeEntry[], { before, after, now, done }: DueScene): Promise<void> {
     // Of a kind that goes with its listings, it is known how it was.
     const kindOf = (entry: EntryOf<'listing'>): Kind | undefined =>
