@@ -9,6 +9,7 @@ import { Clock } from './jobs/clock.js';
 import { Mailer } from './jobs/mailer.js';
 import { CatalogFiles } from './live/catalog-files.js';
 import type { Tell } from './live/live.js';
+import { keyIn } from './key-file.js';
 import { Live } from './live/live.js';
 import { Accounts, IDLE_HOURS } from './services/people/accounts.js';
 import type { TellDoor } from './services/people/door-log.js';
@@ -16,6 +17,7 @@ import { DoorLog } from './services/people/door-log.js';
 import { OwnAccess } from './services/people/own-access.js';
 import { Passwords } from './services/people/passwords.js';
 import { People } from './services/people/people.js';
+import { Sealing } from './services/people/sealing.js';
 import { SecondStep } from './services/people/second-step.js';
 import { Tokens } from './services/people/tokens.js';
 import { Batches } from './services/listings/batches.js';
@@ -69,6 +71,8 @@ export interface AssemblyParts {
   /** `postgres://…`; null for an SQLite file in the folder. */
   readonly database?: string | null;
   readonly clock: () => Date;
+  /** The file of the key for secrets in the store; null for one in the folder. */
+  readonly keyFile?: string | null;
   /** Tells of what went wrong inside. */
   readonly tell?: Tell;
   /** Tells who came in, who was refused, and whose access was changed. */
@@ -105,6 +109,7 @@ export interface Assembly {
 export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const { folder, database = null, clock, tell, tellDoor = () => undefined, mail = NO_MAIL } = parts;
   const { store, giveUp } = await openStore({ folder, database, clock });
+  const sealing = new Sealing(await keyIn(folder, parts.keyFile ?? null));
   const live = new Live(store, clock, new CatalogFiles(join(folder, 'catalogs')), tell);
   const [node, tellIt] = [randomUUID(), tell ?? ((): void => undefined)];
   const imports = new Imports(store, live, node, clock);
@@ -124,7 +129,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
   const services: Services = {
-    ...ofPeople(store, live, clock, { tell: tellIt, tellDoor }),
+    ...ofPeople(store, live, clock, { sealing, tell: tellIt, tellDoor }),
     ...ofLeaving(store, live),
     ...ofMails(store, live, mail),
     ...ofTables(store, live, editing, clock),
@@ -191,11 +196,11 @@ function ofPeople(
   store: Store,
   live: Live,
   clock: () => Date,
-  { tell, tellDoor }: { readonly tell: Tell; readonly tellDoor: TellDoor },
+  { sealing, tell, tellDoor }: { readonly sealing: Sealing; readonly tell: Tell; readonly tellDoor: TellDoor },
 ): Pick<Services, 'accounts' | 'doorLog' | 'ownAccess' | 'people' | 'secondStep' | 'throttles' | 'tokens'> {
   const [passwords, throttles] = [new Passwords(), new Throttles(store, clock)];
   const doorLog = new DoorLog(store, clock, tellDoor);
-  const secondStep = new SecondStep(store, clock, doorLog);
+  const secondStep = new SecondStep(store, clock, doorLog, sealing);
   const idleHours = (): number => live.site().idleHours ?? IDLE_HOURS;
   const places = new SignInPlaces(store);
   const base = { store, clock, passwords, doorLog };

@@ -29,6 +29,8 @@ export interface Config {
   readonly mailServer: string | null;
   /** From whom mails come. */
   readonly mailSender: string;
+  /** The file of the key that secrets in the store are encrypted with; null for one in the data folder. */
+  readonly keyFile: string | null;
   readonly logLevel: string;
   /** For trials: a file with the seconds by which the program takes it to be later than it is; null for none. */
   readonly clockShiftFile: string | null;
@@ -71,6 +73,7 @@ export function configFrom(environment: Environment): Config {
     pagesAMinute: read('PLINDO_PAGES_A_MINUTE', pagesAMinute),
     mailServer: read('PLINDO_SMTP', mailServer(isPlainAllowed)),
     mailSender: read('PLINDO_MAIL_FROM', mailSender),
+    keyFile: read('PLINDO_KEY_FILE', (said) => (said === undefined ? null : resolve(said))),
     logLevel: read('PLINDO_LOG', logLevel),
     clockShiftFile: read('PLINDO_CLOCK_SHIFT_FILE', (said) => said ?? null),
   };

@@ -30,6 +30,7 @@ function assemblyParts(config: Config, log: Logger): AssemblyParts {
   return {
     folder: config.dataFolder,
     database: config.database,
+    keyFile: config.keyFile,
     clock: shiftedClock(config.clockShiftFile),
     backups: { folder: config.backupFolder, run: backupsBy(SAFEKEEPING, process.env) },
     mail: { server: config.mailServer, sender: config.mailSender },

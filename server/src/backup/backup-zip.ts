@@ -31,7 +31,7 @@ const MANIFEST = 'manifest.json';
 const LARGEST_MANIFEST_IN_BYTES = 512 * 1024 * 1024;
 const MOST_ENTRIES = 10_000_000;
 /** What a path in a backup looks like; nothing else is unpacked. */
-const PATH = /^(store\.(sqlite|dump)|(pictures|files)\/[\w.-]+)$/;
+const PATH = /^(store\.(sqlite|dump)|secret\.key|(pictures|files)\/[\w.-]+)$/;
 
 export async function sumOfFile(path: string): Promise<Omit<FileSum, 'path'>> {
   const hash = createHash('sha256');

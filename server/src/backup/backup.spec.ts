@@ -70,6 +70,8 @@ describe('A backup', () => {
     const to = await elsewhere();
     expect((await restoreBackup(path, to)).rows).toBe(made.rows);
     expect((await checkKept(to, now)).faults).toEqual([]);
+    const key = (folder: string): string => readFileSync(join(folder, 'secret.key'), 'utf8');
+    expect(key(to.folder)).toBe(key(kept.folder));
     if (DIALECT === 'postgres') return;
     const there = await TestApi.start(to.folder, () => now);
     const again = await there.signIn('owner');

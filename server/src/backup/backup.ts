@@ -12,6 +12,7 @@ import {
   withTrialDatabase,
 } from '../store/index.js';
 import type { Manifest } from './backup-zip.js';
+import { KEY_FILE } from '../key-file.js';
 import { unpackBackupZip, writeBackupZip } from './backup-zip.js';
 
 /** What is kept: the folder of pictures and files, and the address of the database, an SQLite file or `postgres://…`. */
@@ -106,9 +107,10 @@ function databaseIn({ database }: Manifest, folder: string): string {
   return join(folder, database.dialect === 'postgres' ? 'store.dump' : 'store.sqlite');
 }
 
-/** The files that rows name, by their paths in a backup. */
+/** The files that rows name, and the key where it lies beside them, by their paths in a backup. */
 async function keptFiles(folder: string): Promise<[string, string][]> {
   const found: [string, string][] = [];
+  if ((await readdir(folder)).includes(KEY_FILE)) found.push([KEY_FILE, join(folder, KEY_FILE)]);
   for (const of of KEPT_FOLDERS) {
     const names = await readdir(join(folder, of)).catch(() => [] as string[]);
     // What is half written yet belongs to no row.
@@ -128,5 +130,5 @@ function mustBeSame(wanted: DatabaseSums, found: DatabaseSums): void {
 }
 
 function countsOf({ database, files }: Manifest): Pick<BackupReport, 'rows' | 'files'> {
-  return { rows: database.tables.reduce((sum, { rows }) => sum + rows, 0), files: files.length - 1 };
+  return { rows: database.tables.reduce((sum, { rows }) => sum + rows, 0), files: files.filter(({ path }) => path.includes('/')).length };
 }

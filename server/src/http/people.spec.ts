@@ -186,6 +186,8 @@ describe('People', () => {
     expect((await on('000000')).json.code).toBe('auth.code');
     const { json: spare } = await on(await codeAt(now));
     expect(spare.length).toBe(10);
+    const inStore = await api.assembly.store.accounts.byEmail('owner@example.org');
+    expect(inStore!.stepSecret).not.toContain(secret);
     expect((await signIn('owner@example.org', PASSWORD)).json.code).toBe('auth.second-step');
     // The code that turned it on was taken already.
     expect((await signIn('owner@example.org', PASSWORD, await codeAt(now))).json.code).toBe('auth.code');

@@ -6,6 +6,8 @@ import { toString as pictureOf } from 'qrcode';
 import type { Account, AccountChange, Store } from '../../store/index.js';
 import { Telling } from '../notices/telling.js';
 import type { DoorLog, From } from './door-log.js';
+import type { Sealing } from './sealing.js';
+import { isSealed } from './sealing.js';
 import { digest, isSame } from './secrets.js';
 
 const SPARE_CODES = 10;
@@ -22,6 +24,7 @@ export class SecondStep {
     private readonly store: Store,
     private readonly clock: () => Date,
     private readonly doorLog: DoorLog,
+    private readonly sealing: Sealing,
   ) {}
 
   /** A new secret for somebody; nothing is kept until `turnOn` is given a code that was made of it. */
@@ -37,7 +40,8 @@ export class SecondStep {
     if (stepUsed === null) throw Refusal.of('auth.code', {}, 'code');
     const codes = Array.from({ length: SPARE_CODES }, () => randomBytes(5).toString('hex'));
     const spareCodes = codes.map((one) => salted(randomBytes(8).toString('hex'), one));
-    await this.store.aside(({ people }) => people.change(user.id, { stepSecret: secret, stepUsed, spareCodes }));
+    const stepSecret = this.sealing.seal(secret, ownerOf(user));
+    await this.store.aside(({ people }) => people.change(user.id, { stepSecret, stepUsed, spareCodes }));
     await this.doorLog.note('step-on', user, from);
     return codes;
   }
@@ -73,8 +77,11 @@ export class SecondStep {
     if (account.stepSecret === null) return null;
     const spare = account.spareCodes.find((one) => isSame(one, salted(one.split(' ')[0]!, code)));
     if (spare !== undefined) return { spareCodes: account.spareCodes.filter((one) => one !== spare) };
-    const stepUsed = await this.stepOf(account.stepSecret, code, account.stepUsed);
-    return stepUsed === null ? null : { stepUsed };
+    const owner = ownerOf(account);
+    const secret = this.sealing.open(account.stepSecret, owner);
+    const stepUsed = secret === null ? null : await this.stepOf(secret, code, account.stepUsed);
+    if (secret === null || stepUsed === null) return null;
+    return isSealed(account.stepSecret) ? { stepUsed } : { stepUsed, stepSecret: this.sealing.seal(secret, owner) };
   }
 
   /** The stretch of time of a code; null for one that is wrong, or no later than the one that was taken last. */
@@ -91,6 +98,11 @@ export class SecondStep {
     const found = await verify(options).catch(() => ({ valid: false as const }));
     return found.valid && 'timeStep' in found ? found.timeStep : null;
   }
+}
+
+/** Whose secret it is, for the encryption. */
+function ownerOf({ id }: Pick<User, 'id'>): string {
+  return `person ${id}`;
 }
 
 /** A short code as it is kept: salted, as its hash could be looked up else (ASVS 4.0.3, 2.6.2). */
