@@ -34,6 +34,7 @@ import { Calendar } from './services/expiry/calendar.js';
 import { CalendarFeed } from './services/expiry/calendar-feed.js';
 import { Expiry } from './services/expiry/expiry.js';
 import { FieldChanges } from './services/structure/field-changes.js';
+import { FieldsToLinks } from './services/structure/field-to-link.js';
 import { Files } from './services/media/files.js';
 import { Examples } from './services/listings/examples.js';
 import { Finder } from './services/listings/finder.js';
@@ -234,10 +235,11 @@ function ofStructure(
   store: Store,
   live: Live,
   editing: Editing,
-): Pick<Services, 'designs' | 'fieldChanges' | 'kinds' | 'links' | 'selections'> {
+): Pick<Services, 'designs' | 'fieldChanges' | 'fieldsToLinks' | 'kinds' | 'links' | 'selections'> {
   return {
     designs: new Designs(store, live, editing),
     fieldChanges: new FieldChanges(store, live, editing),
+    fieldsToLinks: new FieldsToLinks(store, editing),
     kinds: new Kinds(store, live, editing),
     links: new Links(live, editing),
     selections: new Selections(store, live, editing),

@@ -238,6 +238,18 @@ export interface LinkSketch {
   readonly hasNotes: boolean;
 }
 
+/** A field of texts that is to become a link to the listings that the texts name. */
+export interface FieldToLinkSketch {
+  /** Key of the field; the link's end has the same key and the same label. */
+  readonly field: string;
+  /** The kind of the listings that it names. */
+  readonly otherKindId: number;
+  /** What names them: "@title", "@slug", or the key of a field of theirs. */
+  readonly namedBy: string;
+  /** What the other end is called among the fields of the other kind. */
+  readonly otherLabel: string;
+}
+
 export interface LinkEndSketch {
   readonly kindId: number;
   /** What the end is called among the fields of its kind: "Harbour" at the berths. */

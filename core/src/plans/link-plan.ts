@@ -1,6 +1,6 @@
 import type { Connection } from '../listings/index.js';
 import type { Kind, KindDefinition, Link, LinkSide } from '../structure/index.js';
-import { makeField } from '../structure/index.js';
+import { controlsFor, facetFor, fieldByKey, makeField, withFieldReplaced } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
 import { firstFreeSlug, issue, keyOf } from '../values/index.js';
 
@@ -33,6 +33,23 @@ export function withLinkField(definition: KindDefinition, link: Link, side: Link
     ...{ key: link[side].field, label, type: 'link', searchWeight: 1, settings: { link: link.id, side } },
   });
   return { ...definition, fields: [...definition.fields, field] };
+}
+
+/**
+ * A definition in which a field becomes the first end of a link, under its key and its label, with a facet. What can't ask
+ * about a link goes.
+ */
+export function withFieldAsLink(definition: KindDefinition, link: Link): KindDefinition {
+  const before = fieldByKey(definition, link.a.field);
+  const field = makeField({
+    ...{ key: link.a.field, label: before?.label ?? link.a.field, type: 'link', searchWeight: 1 },
+    settings: { link: link.id, side: 'a' },
+  });
+  const replaced = withFieldReplaced(definition, field, (control) => controlsFor(field).includes(control));
+  const isAsked = replaced.facets.some(({ field: asked, through }) => asked === field.key && through.length === 0);
+  const facet = isAsked ? null : facetFor(field);
+  const isFree = facet !== null && !replaced.facets.some(({ key }) => key === facet.key);
+  return isFree ? { ...replaced, facets: [facet, ...replaced.facets] } : replaced;
 }
 
 /** What stands in the way of a link's limits: listings that are connected with more than they may be. */

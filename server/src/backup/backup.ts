@@ -130,5 +130,8 @@ function mustBeSame(wanted: DatabaseSums, found: DatabaseSums): void {
 }
 
 function countsOf({ database, files }: Manifest): Pick<BackupReport, 'rows' | 'files'> {
-  return { rows: database.tables.reduce((sum, { rows }) => sum + rows, 0), files: files.filter(({ path }) => path.includes('/')).length };
+  return {
+    rows: database.tables.reduce((sum, { rows }) => sum + rows, 0),
+    files: files.filter(({ path }) => path.includes('/')).length,
+  };
 }

@@ -72,6 +72,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /calendar/feed', 'DELETE /calendar/feed'],
     ...['POST /kinds/:id/addresses/plan', 'POST /kinds/:id/expiry/plan', 'POST /site/zone/plan'],
     ...['POST /kinds/:id/type-change', 'POST /kinds/:id/type-change/plan', 'POST /links', 'POST /selections'],
+    ...['POST /kinds/:id/field-to-link', 'POST /kinds/:id/field-to-link/plan'],
     ...['PUT /category-sets/:id', 'PUT /kinds/:id', 'PUT /links/:id', 'PUT /selections/:id', 'PUT /site'],
     ...[
       'DELETE /imports/:id',

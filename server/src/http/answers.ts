@@ -47,7 +47,7 @@ import type {
 } from '@plindo/core/contract';
 import type { Design, StarterFile } from '@plindo/core/design';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
-import type { CalendarEntry, ExpiryEffects, Listing } from '@plindo/core/listings';
+import type { CalendarEntry, ExpiryEffects, FieldToLinkReport, Listing } from '@plindo/core/listings';
 import type { MailText } from '@plindo/core/notices';
 import type { ChosenCards, DesignedPage, PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { AddressesPlan } from '@plindo/core/plans';
@@ -82,6 +82,7 @@ export interface Answers {
   'Changed<CategorySet>': Changed<CategorySet>;
   'Changed<Design>': Changed<Design>;
   'Changed<Design[]>': Changed<Design[]>;
+  'Changed<FieldToLinkReport>': Changed<FieldToLinkReport>;
   'Changed<ExamplesSummary>': Changed<ExamplesSummary>;
   'Changed<Kind>': Changed<Kind>;
   'Changed<Link>': Changed<Link>;
@@ -103,6 +104,7 @@ export interface Answers {
   ExamplesSummary: ExamplesSummary;
   ExpiryEffects: ExpiryEffects;
   Explanation: Explanation;
+  FieldToLinkReport: FieldToLinkReport;
   FormerAddresses: FormerAddresses;
   FoundListings: FoundListings;
   ImportState: ImportState;

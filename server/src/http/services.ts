@@ -21,6 +21,7 @@ import type { Blueprints } from '../services/exchange/blueprints.js';
 import type { CategorySets } from '../services/structure/category-sets.js';
 import type { Changes } from '../services/listings/changes.js';
 import type { Candidates } from '../services/listings/candidates.js';
+import type { FieldsToLinks } from '../services/structure/field-to-link.js';
 import type { FieldChanges } from '../services/structure/field-changes.js';
 import type { Drafts } from '../services/design/drafts.js';
 import type { Designs } from '../services/design/designs.js';
@@ -81,6 +82,7 @@ export interface Services {
   readonly examples: Examples;
   readonly expiry: Expiry;
   readonly fieldChanges: FieldChanges;
+  readonly fieldsToLinks: FieldsToLinks;
   readonly files: Files;
   readonly finder: Finder;
   readonly imports: Imports;

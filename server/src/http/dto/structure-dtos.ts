@@ -332,6 +332,19 @@ export class LinkDto {
   @IsBoolean() hasNotes!: boolean;
 }
 
+export class FieldToLinkDto {
+  @IsString() @MaxLength(60) field!: string;
+  @IsInt() otherKindId!: number;
+  /** "@title", "@slug", or the key of a field of the other kind. */
+  @IsString() @MaxLength(61) namedBy!: string;
+  @IsString() @MaxLength(80) otherLabel!: string;
+}
+
+export class FieldToLinkOrderDto extends FieldToLinkDto {
+  /** The version of the kind that the editor has seen. */
+  @IsInt() version!: number;
+}
+
 export class LinkUpdateDto {
   @IsBoolean() aMany!: boolean;
   @IsBoolean() bMany!: boolean;

@@ -1,9 +1,15 @@
-import { CandidatesQueryDto, LinkDto, LinkUpdateDto } from '../dto/structure-dtos.js';
+import {
+  CandidatesQueryDto,
+  FieldToLinkDto,
+  FieldToLinkOrderDto,
+  LinkDto,
+  LinkUpdateDto,
+} from '../dto/structure-dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 
-export function linkRoutes({ links, candidates }: Services): Route[] {
+export function linkRoutes({ links, fieldsToLinks, candidates }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -41,6 +47,27 @@ export function linkRoutes({ links, candidates }: Services): Route[] {
       summary: 'Delete a link with its connections and the fields at its ends.',
       answers: 'Changed<{ connections: number }>',
       handle: (call) => links.remove(signedIn(call), call.id()),
+    }),
+    route({
+      method: 'post',
+      path: '/kinds/:id/field-to-link/plan',
+      permission: 'change structure',
+      summary: 'What connecting the listings that a field names would come to; nothing is changed.',
+      body: FieldToLinkDto,
+      answers: 'FieldToLinkReport',
+      handle: (call) => fieldsToLinks.plan(call.id(), call.body),
+    }),
+    route({
+      method: 'post',
+      path: '/kinds/:id/field-to-link',
+      permission: 'change structure',
+      summary: 'Make a link of a field whose texts name other listings; what names none is kept aside.',
+      body: FieldToLinkOrderDto,
+      answers: 'Changed<FieldToLinkReport>',
+      handle(call) {
+        const { version, ...sketch } = call.body;
+        return fieldsToLinks.change(signedIn(call), call.id(), version, sketch);
+      },
     }),
     route({
       method: 'get',

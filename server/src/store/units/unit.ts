@@ -138,6 +138,15 @@ export class Unit extends UnitReading {
     return after;
   }
 
+  async insertConnections(given: readonly Omit<Connection, 'id'>[]): Promise<void> {
+    const rows = given.map((one) => ({ ...one }));
+    const ids = await this.statements.insertNumbered('connections', rows);
+    rows.forEach((row, at) => {
+      const after: Connection = { ...row, id: ids[at]! };
+      this.note({ entity: 'connection', id: after.id, before: null, after });
+    });
+  }
+
   async saveSite(after: SiteSettings): Promise<void> {
     const found = await rowOf(this.models.site, { where: { id: SITE_ID }, transaction: this.transaction });
     await this.write({ entity: 'site', id: SITE_ID, before: found && this.records.site, after });

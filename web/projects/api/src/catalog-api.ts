@@ -7,6 +7,7 @@ import type {
   CategorySetSummary,
   ChangeSummary,
   Changed,
+  FieldToLinkSketch,
   FoundListings,
   KeptTable,
   KindSummary,
@@ -21,7 +22,7 @@ import type {
   TypeChangePlan,
 } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
-import type { Listing, ListingInput } from '@plindo/core/listings';
+import type { FieldToLinkReport, Listing, ListingInput } from '@plindo/core/listings';
 import type {
   AddressPattern,
   CategorySet,
@@ -217,6 +218,18 @@ export class CatalogApi {
 
   removeCategorySet(id: number): Observable<Changed<null>> {
     return this.http.delete<Changed<null>>(`/api/category-sets/${id}`);
+  }
+
+  /** What connecting the listings that a field names would come to. */
+  planFieldToLink(kindId: number, sketch: FieldToLinkSketch): Observable<FieldToLinkReport> {
+    return this.http.post<FieldToLinkReport>(`/api/kinds/${kindId}/field-to-link/plan`, sketch);
+  }
+
+  makeFieldLink(
+    { id, version }: Pick<Kind, 'id' | 'version'>,
+    sketch: FieldToLinkSketch,
+  ): Observable<Changed<FieldToLinkReport>> {
+    return this.http.post<Changed<FieldToLinkReport>>(`/api/kinds/${id}/field-to-link`, { ...sketch, version });
   }
 
   links(): Observable<Link[]> {

@@ -1,0 +1,141 @@
+import type { Changed, FieldToLinkSketch, User } from '@plindo/core/contract';
+import type { Connection, FieldToLinkReport, Listing } from '@plindo/core/listings';
+import { FieldToLink, NAMING_TYPES, NameIndex, textsOf } from '@plindo/core/listings';
+import type { Structure } from '@plindo/core/plans';
+import { keysOfNewLink, withFieldAsLink, withLinkField } from '@plindo/core/plans';
+import type { Field, Kind, Link } from '@plindo/core/structure';
+import { checkKind, fieldAt, fieldByKey } from '@plindo/core/structure';
+import { Refusal, issue, refuseIfAny } from '@plindo/core/values';
+import type { Store, Unit } from '../../store/index.js';
+import type { Editing } from '../editing.js';
+import { refuseIfBreaking, refuseOutdated } from '../editing.js';
+
+/** Where listings are read from: the store, or a unit of it. */
+type Listings = (kindId: number) => AsyncIterable<Listing[]>;
+
+/** A field of texts that name other listings becomes a link to them: "Town" of the clinics leads to the towns. */
+export class FieldsToLinks {
+  constructor(
+    private readonly store: Store,
+    private readonly editing: Editing,
+  ) {}
+
+  /** What it comes to; nothing is changed. Refused by `request.not-found` and `kind.fields`. */
+  async plan(kindId: number, sketch: FieldToLinkSketch): Promise<FieldToLinkReport> {
+    const structure = await this.store.structure();
+    const ends = endsIn(structure, kindId, sketch);
+    const listings: Listings = (id) => this.store.listingsOf(id);
+    const change = new FieldToLink(ends.field, await namesOf(ends, listings));
+    for await (const stretch of listings(kindId)) for (const listing of stretch) change.apply(listing);
+    return change.report;
+  }
+
+  /**
+   * Makes the link, connects what the texts name, and keeps the others aside, as one step. Refused by `request.not-found`,
+   * `kind.fields`, `change.conflict`, and by what designs and rules say that use the field.
+   */
+  change(user: User, kindId: number, version: number, sketch: FieldToLinkSketch): Promise<Changed<FieldToLinkReport>> {
+    return this.editing.change(user, async (unit) => {
+      const before = unit.structure;
+      const ends = endsIn(before, kindId, sketch);
+      refuseOutdated(ends.kind, version, ends.kind.many);
+      const listings: Listings = (id) => unit.listingsOf(id);
+      const change = new FieldToLink(ends.field, await namesOf(ends, listings));
+      const link = await makeLink(unit, ends, sketch, await namesSeveral(ends, listings));
+      let order = 0;
+      for await (const stretch of unit.listingsOf(kindId)) {
+        const changed = stretch.map((listing) => ({ before: listing, ...change.apply(listing) }));
+        const touched = changed.filter((one) => Object.hasOwn(one.before.values, ends.field.key));
+        await unit.updateListings(
+          touched.map((one) => ({ before: one.before, content: { ...one.before, ...one.content } })),
+        );
+        await unit.insertConnections(
+          changed.flatMap(({ before: { id }, ids }) => ids.map((other) => connection(link, id, other, ++order))),
+        );
+      }
+      refuseIfBreaking(unit, before);
+      const { report } = change;
+      const sentence = `Linked ${ends.kind.many} with ${ends.other.many} by ${ends.field.label}`;
+      return { sentence, result: report };
+    });
+  }
+}
+
+interface Ends {
+  readonly kind: Kind;
+  readonly field: Field;
+  readonly other: Kind;
+  /** What names a listing of the other kind. */
+  readonly naming: Field;
+  readonly namedBy: string;
+}
+
+function endsIn(structure: Structure, kindId: number, sketch: FieldToLinkSketch): Ends {
+  const [kind, other] = [structure.kind(kindId), structure.kind(sketch.otherKindId)];
+  const field = kind && fieldByKey(kind, sketch.field);
+  if (!field || !other) throw Refusal.of('request.not-found');
+  const naming = fieldAt(other, sketch.namedBy);
+  for (const one of [field, naming]) {
+    if (one && NAMING_TYPES.includes(one.type)) continue;
+    const reason = `${one?.label ?? sketch.namedBy} holds no text that could name a listing.`;
+    refuseIfAny([issue('kind.fields', { reason }, { field: 'field' })]);
+  }
+  return { kind, field, other, naming: naming!, namedBy: sketch.namedBy };
+}
+
+async function namesOf({ other, naming, namedBy }: Ends, listings: Listings): Promise<NameIndex> {
+  const names = new NameIndex();
+  for await (const stretch of listings(other.id)) {
+    for (const listing of stretch) {
+      if (namedBy === '@title') names.add(listing.id, listing.title);
+      else if (namedBy === '@slug') names.add(listing.id, listing.slug);
+      else for (const text of textsOf(listing.values[naming.key], naming)) names.add(listing.id, text);
+    }
+  }
+  return names;
+}
+
+/** Whether any listing names more than one. */
+async function namesSeveral({ kind, field }: Ends, listings: Listings): Promise<boolean> {
+  if (field.type !== 'several-choices') return false;
+  for await (const stretch of listings(kind.id)) {
+    if (stretch.some(({ values }) => textsOf(values[field.key], field).length > 1)) return true;
+  }
+  return false;
+}
+
+async function makeLink(
+  unit: Unit,
+  { kind, field, other }: Ends,
+  { otherLabel }: FieldToLinkSketch,
+  isMany: boolean,
+): Promise<Link> {
+  const sketch = {
+    a: { kindId: kind.id, label: field.label, many: isMany },
+    b: { kindId: other.id, label: otherLabel, many: true },
+  };
+  const keys = keysOfNewLink(sketch, { a: kind, b: other });
+  const link = await unit.insertLink({
+    a: { kindId: kind.id, field: field.key, many: isMany },
+    b: { kindId: other.id, field: keys.b, many: true },
+    hasNotes: false,
+  });
+  const own = unit.kind(kind.id);
+  await keep(unit, own, withFieldAsLink(own.definition, link));
+  const theirs = unit.kind(other.id);
+  await keep(unit, theirs, withLinkField(theirs.definition, link, 'b', otherLabel));
+  return link;
+}
+
+async function keep(
+  unit: Unit,
+  kind: ReturnType<Unit['kind']>,
+  definition: ReturnType<Unit['kind']>['definition'],
+): Promise<void> {
+  refuseIfAny(checkKind(unit.structure.complete(definition), unit.structure.kindsBesides(kind.id)));
+  await unit.updateKind(kind, definition);
+}
+
+function connection(link: Link, a: number, b: number, order: number): Omit<Connection, 'id'> {
+  return { linkId: link.id, a, b, note: '', aOrder: order, bOrder: order };
+}
