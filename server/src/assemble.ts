@@ -20,6 +20,7 @@ import { People } from './services/people/people.js';
 import { Sealing } from './services/people/sealing.js';
 import { SecondStep } from './services/people/second-step.js';
 import { Tokens } from './services/people/tokens.js';
+import { BatchReader } from './services/listings/batch-parts.js';
 import { Batches } from './services/listings/batches.js';
 import { Bin } from './services/listings/bin.js';
 import { BlueprintZips } from './services/exchange/blueprint-zip.js';
@@ -34,6 +35,7 @@ import { Calendar } from './services/expiry/calendar.js';
 import { CalendarFeed } from './services/expiry/calendar-feed.js';
 import { Expiry } from './services/expiry/expiry.js';
 import { FieldChanges } from './services/structure/field-changes.js';
+import { FileUpdates } from './services/exchange/file-updates.js';
 import { FieldsToLinks } from './services/structure/field-to-link.js';
 import { Files } from './services/media/files.js';
 import { Examples } from './services/listings/examples.js';
@@ -222,9 +224,11 @@ function ofTables(
   live: Live,
   editing: Editing,
   clock: () => Date,
-): Pick<Services, 'batches' | 'bin' | 'handOrders' | 'tableViews'> {
+): Pick<Services, 'batches' | 'bin' | 'fileUpdates' | 'handOrders' | 'tableViews'> {
+  const reader = new BatchReader(store, clock);
   return {
-    batches: new Batches(store, editing, clock),
+    batches: new Batches(reader, editing),
+    fileUpdates: new FileUpdates(store, editing, reader, clock),
     bin: new Bin(live, editing),
     handOrders: new HandOrders(editing),
     tableViews: new TableViews(store, live),

@@ -1,5 +1,13 @@
 import type { BadValuePolicy, ImportRow, RowReport } from '../exchange/index.js';
-import type { ConditionFault, Difference, FoundProblem, Listing, Status, TypeChangeReport } from '../listings/index.js';
+import type {
+  ConditionFault,
+  Difference,
+  FoundProblem,
+  Listing,
+  ListingInput,
+  Status,
+  TypeChangeReport,
+} from '../listings/index.js';
 import type { Awkwardness, Design, PagePurpose } from '../design/index.js';
 import type { CardForms, CardModel, PageModel } from '../page/index.js';
 import type { Explanation, TableFilter } from '../query/index.js';
@@ -387,6 +395,29 @@ export interface ImportBatch {
   /** Position of the first row in the file, counted from 0: batches have to come in order. */
   readonly offset: number;
   readonly rows: readonly ImportRow[];
+}
+
+/** What becomes of listings that a file says nothing of. */
+export const MISSING_ACTS = ['leave', 'hide', 'bin'] as const;
+export type MissingAct = (typeof MISSING_ACTS)[number];
+
+/** What a file that is brought in again makes of a kind: what was compared and agreed to. */
+export interface FileUpdate {
+  readonly fileName: string;
+  readonly policy: BadValuePolicy;
+  readonly changes: readonly { readonly id: number; readonly version: number; readonly input: ListingInput }[];
+  readonly additions: readonly ImportRow[];
+  readonly missing: {
+    readonly act: MissingAct;
+    readonly listings: readonly { readonly id: number; readonly version: number }[];
+  };
+}
+
+/** How many listings were added, changed, and hidden or binned. */
+export interface FileUpdateResult {
+  readonly added: number;
+  readonly changed: number;
+  readonly missing: number;
 }
 
 export interface ImportState {

@@ -33,6 +33,18 @@ export function importRowsFault(rows: readonly unknown[]): string | null {
   return null;
 }
 
+/** The same of rows with the listings that they are about, for {@link MatchedRow}s. */
+export function matchedRowsFault(rows: readonly unknown[]): string | null {
+  for (const [at, matched] of rows.entries()) {
+    const { row, id, ...others } = isPlain(matched) ? matched : {};
+    const isId = id === null || Number.isSafeInteger(id);
+    const isRight = isPlain(row) && isId && Object.keys(others).length === 0;
+    const fault = isRight ? rowFault(row) : 'it must be an object with “row” and “id”, a number or null.';
+    if (fault !== null) return `row ${at + 1} cannot be read: ${fault}`;
+  }
+  return null;
+}
+
 function rowFault({ line, input, surplus, unread, ...others }: Record<string, unknown>): string | null {
   const [unknown] = Object.keys(others);
   if (unknown !== undefined) return `there is no “${unknown}” in a row; there are ${[...ROW_PARTS].join(', ')}.`;
@@ -71,21 +83,25 @@ export type RowOutcome =
   | { readonly kind: 'in'; readonly content: ListingContent; readonly leftOut: readonly Issue[] }
   | { readonly kind: 'refused'; readonly issues: readonly Issue[] };
 
-/** Reads one row: as a whole, or, where the policy allows it, without the values that can't be read. */
+/**
+ * Reads one row: as a whole, or, where the policy allows it, without the values that can't be read. What a row says nothing
+ * of stays as it is in a listing that is there.
+ */
 export function readImportRow(
   { line, input, unread, surplus }: ImportRow,
   kind: { readonly fields: readonly Field[] },
   policy: BadValuePolicy,
   context: ReadContext,
+  before: ListingContent | null = null,
 ): RowOutcome {
   if (surplus) return { kind: 'refused', issues: [issue('row.too-many-cells', surplus, { line })] };
-  const read = readListing(input, kind, context);
+  const read = readListing(input, kind, context, before);
   const issues = unread ? [...unreadIssues(unread, kind, context), ...read.issues] : read.issues;
   if (issues.length === 0) return { kind: 'in', content: read.content, leftOut: [] };
   const refusedKeys = new Set(issues.map((found) => found.field));
   if (policy === 'leave-empty') {
     const values = Object.fromEntries(Object.entries(input.values ?? {}).filter(([key]) => !refusedKeys.has(key)));
-    const again = readListing({ ...input, values }, kind, context);
+    const again = readListing({ ...input, values }, kind, context, before);
     if (again.issues.length === 0) return { kind: 'in', content: again.content, leftOut: issues };
   }
   return { kind: 'refused', issues: issues.map((found) => ({ ...found, line })) };

@@ -1,3 +1,6 @@
+export * from './again/compare-row.js';
+export * from './again/match-rows.js';
+export * from './again/plan-for-kind.js';
 export * from './blueprint.js';
 export * from './columns/edit-plan.js';
 export * from './columns/import-plan.js';

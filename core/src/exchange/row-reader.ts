@@ -50,12 +50,13 @@ export class RowReader {
     const cells = this.table.rows[at] ?? [];
     const values: Record<string, unknown> = {};
     const unread: Record<string, string> = {};
-    const input: { title?: string; summary?: string } = {};
+    const input: { title?: string; summary?: string; slug?: string } = {};
     for (const reader of this.columns) {
       const { column, use, fieldKey } = reader.plan;
       const cell = cells[column] ?? '';
       if (use === 'title') input.title = cell;
       if (use === 'summary') input.summary = cell;
+      if (use === 'slug') input.slug = cell.trim();
       if (fieldKey === null) continue;
       const read = reader.read(cell);
       if (read.unread !== null) unread[fieldKey] = [unread[fieldKey], read.unread].filter(Boolean).join(', ');

@@ -14,6 +14,7 @@ export * from './changes/history.js';
 export * from './reading/kept-things.js';
 export * from './links/field-to-link.js';
 export * from './links/link-graph.js';
+export * from './links/link-ideas.js';
 export * from './links/name-index.js';
 export * from './listing.js';
 export * from './presence-sentence.js';

@@ -109,6 +109,8 @@ export const ERROR_CATALOGUE = {
   'file.too-many-columns': 'The file has {found} columns; at most {greatest} can be brought in at once.',
   'file.too-big': 'The file has {found}; at most {greatest} are taken.',
   'file.type': 'This type of file is not taken. Use PDF, an office document, text, a picture, sound or video.',
+  'again.several': 'Several listings are called “{found}”. Match the rows by something that only one of them has.',
+  'again.twice': 'Line {other} is about “{found}” too. Leave one of the two rows.',
   'row.too-many-cells': 'This row has {found} cells; the header has {wanted}.',
   'import.unfinished': '{seen} of {rows} rows have come. Send the others, or cancel the import.',
   'import.gone': 'This import is no longer running. Start it again from the file.',

@@ -11,6 +11,7 @@ import type {
   DesignVersion,
   DoorEvent,
   ExamplesSummary,
+  FileUpdateResult,
   FormerAddresses,
   FoundListings,
   ImportState,
@@ -46,8 +47,8 @@ import type {
   ZoneEffects,
 } from '@plindo/core/contract';
 import type { Design, StarterFile } from '@plindo/core/design';
-import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
-import type { CalendarEntry, ExpiryEffects, FieldToLinkReport, Listing } from '@plindo/core/listings';
+import type { Blueprint, BlueprintPlan, ListingName, RowComparison } from '@plindo/core/exchange';
+import type { CalendarEntry, ExpiryEffects, FieldToLinkReport, LinkIdea, Listing } from '@plindo/core/listings';
 import type { MailText } from '@plindo/core/notices';
 import type { ChosenCards, DesignedPage, PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { AddressesPlan } from '@plindo/core/plans';
@@ -83,6 +84,7 @@ export interface Answers {
   'Changed<Design>': Changed<Design>;
   'Changed<Design[]>': Changed<Design[]>;
   'Changed<FieldToLinkReport>': Changed<FieldToLinkReport>;
+  'Changed<FileUpdateResult>': Changed<FileUpdateResult>;
   'Changed<ExamplesSummary>': Changed<ExamplesSummary>;
   'Changed<Kind>': Changed<Kind>;
   'Changed<Link>': Changed<Link>;
@@ -115,9 +117,12 @@ export interface Answers {
   KeptTable: KeptTable;
   KindSummary: KindSummary;
   'KindSummary[]': readonly KindSummary[];
+  'LinkIdea[]': readonly LinkIdea[];
   'LinkCandidate[]': readonly LinkCandidate[];
   'Link[]': readonly Link[];
   Listing: Listing;
+  'ListingName[]': readonly ListingName[];
+  'RowComparison[]': readonly RowComparison[];
   'ListingInSelection[]': readonly ListingInSelection[];
   ListingsWindow: ListingsWindow;
   MailText: MailText;

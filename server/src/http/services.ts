@@ -21,6 +21,7 @@ import type { Blueprints } from '../services/exchange/blueprints.js';
 import type { CategorySets } from '../services/structure/category-sets.js';
 import type { Changes } from '../services/listings/changes.js';
 import type { Candidates } from '../services/listings/candidates.js';
+import type { FileUpdates } from '../services/exchange/file-updates.js';
 import type { FieldsToLinks } from '../services/structure/field-to-link.js';
 import type { FieldChanges } from '../services/structure/field-changes.js';
 import type { Drafts } from '../services/design/drafts.js';
@@ -83,6 +84,7 @@ export interface Services {
   readonly expiry: Expiry;
   readonly fieldChanges: FieldChanges;
   readonly fieldsToLinks: FieldsToLinks;
+  readonly fileUpdates: FileUpdates;
   readonly files: Files;
   readonly finder: Finder;
   readonly imports: Imports;

@@ -2,7 +2,7 @@ import type { Field } from '../../structure/index.js';
 import type { Conventions, FoundConventions } from '../conventions/conventions.js';
 
 /** What becomes of a column: a built-in part, a field, half of a place, or nothing. */
-export type ColumnUse = 'title' | 'summary' | 'field' | 'latitude' | 'longitude' | 'nothing';
+export type ColumnUse = 'title' | 'summary' | 'slug' | 'field' | 'latitude' | 'longitude' | 'nothing';
 
 /** How the cells of a column are read. */
 export interface CellReading extends Conventions {

@@ -31,9 +31,9 @@ import { FieldDto } from './structure-dtos.js';
  * property that isn't declared is refused.
  */
 
-const LONGEST_WORD = 300;
+export const LONGEST_WORD = 300;
 const MOST_ROWS_A_BATCH = 1000;
-const MOST_IN_A_BATCH = 20_000;
+export const MOST_IN_A_BATCH = 20_000;
 const MOST_VIEWS = 100;
 
 export class KeptFileDto {
@@ -286,8 +286,15 @@ export class ImportRowDto {
  * Rows of an import. They come by the thousand, so they are looked at in one go; the class says for the document what they
  * are made of.
  */
-function AreImportRows(row: new () => ImportRow): PropertyDecorator {
-  const faultOf = (value: unknown): string | null => (Array.isArray(value) ? importRowsFault(value) : null);
+export function AreImportRows(row: new () => ImportRow): PropertyDecorator {
+  return AreRows(row, importRowsFault);
+}
+
+export function AreRows(
+  row: new () => object,
+  faultIn: (rows: readonly unknown[]) => string | null,
+): PropertyDecorator {
+  const faultOf = (value: unknown): string | null => (Array.isArray(value) ? faultIn(value) : null);
   return ValidateBy({
     name: ITEMS_RULE,
     constraints: [row],

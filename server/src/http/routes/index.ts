@@ -11,6 +11,7 @@ import { draftRoutes } from './drafts.js';
 import { expiryRoutes } from './expiry.js';
 import { fieldChangeRoutes } from './field-changes.js';
 import { fileRoutes } from './files.js';
+import { fileUpdateRoutes } from './file-updates.js';
 import { importRoutes } from './imports.js';
 import { kindRoutes } from './kinds.js';
 import { linkRoutes } from './links.js';
@@ -54,6 +55,7 @@ export function allRoutes(services: Services): Route[] {
     ...pictureRoutes(services),
     ...fileRoutes(services),
     ...importRoutes(services),
+    ...fileUpdateRoutes(services),
     ...blueprintRoutes(services),
     ...siteStarterRoutes(services),
     ...changeRoutes(services),

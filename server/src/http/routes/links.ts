@@ -49,6 +49,14 @@ export function linkRoutes({ links, fieldsToLinks, candidates }: Services): Rout
       handle: (call) => links.remove(signedIn(call), call.id()),
     }),
     route({
+      method: 'get',
+      path: '/kinds/:id/link-ideas',
+      permission: 'read listings',
+      summary: 'Fields that seem to name listings of another kind, of this kind and of others about it.',
+      answers: 'LinkIdea[]',
+      handle: (call) => fieldsToLinks.ideas(call.id()),
+    }),
+    route({
       method: 'post',
       path: '/kinds/:id/field-to-link/plan',
       permission: 'change structure',

@@ -1,15 +1,14 @@
 import type { Structure } from '@plindo/core/plans';
 import type { ImportBatch, ImportStart, ImportState, User } from '@plindo/core/contract';
-import { MOST_REPORTS, readBatch, wantedUniques, withoutTaken } from '@plindo/core/exchange';
+import { MOST_REPORTS, readBatch } from '@plindo/core/exchange';
 import { firstDesigns, newKindIssues } from '@plindo/core/plans';
 import { ReadContexts, kindOfImport } from '@plindo/core/structure';
 import type { Kind, ReadContext } from '@plindo/core/structure';
-import { Refusal, firstFreeSlug, refuseIfAny } from '@plindo/core/values';
+import { Refusal, refuseIfAny } from '@plindo/core/values';
 import { Telling } from '../notices/telling.js';
 import type { Live } from '../../live/live.js';
 import type { ImportRecord, Store, Unit } from '../../store/index.js';
-import { uniqueKey } from '../../store/index.js';
-import { withReferences } from '../listings/listings.js';
+import { addRows } from './adding-rows.js';
 
 /** So long an import counts as running after its node has last said so; nodes say so more often. */
 export const LEASE_IN_MS = 15_000;
@@ -83,23 +82,13 @@ export class Imports {
       if (!kind) throw Refusal.of('import.gone');
       const isAsRead = basis !== null && isSameBasis(basis, { kind, context: unit.context() });
       const present = isAsRead ? read! : readBatch(rows, kind, record.policy, unit.context());
-      const holders = await unit.holders(kind.id, wantedUniques(present, kind));
-      const free = withoutTaken(present, kind, (field, value) => holders.get(uniqueKey(field, value))?.title);
-      const contents = free.rows.map(({ content }) => content);
-      const numbered = await withReferences(unit, kind, contents);
       const known = memory?.seen === record.seen ? memory.slugs : await unit.slugsOf(kind.id);
-      const taken = new Set<string>();
-      const added = numbered.map((content) => {
-        const slug = firstFreeSlug(content.slug, (candidate) => known.has(candidate) || taken.has(candidate));
-        taken.add(slug);
-        return { ...content, slug };
-      });
-      await unit.insertListings(kind.id, added);
+      const { taken, reports } = await addRows(unit, kind, present, known);
       const next: ImportRecord = {
         ...record,
-        ...{ seen: offset + rows.length, added: record.added + added.length },
-        refused: record.refused + free.reports.length,
-        reports: [...record.reports, ...free.reports].slice(0, MOST_REPORTS),
+        ...{ seen: offset + rows.length, added: record.added + taken.size },
+        refused: record.refused + reports.length,
+        reports: [...record.reports, ...reports].slice(0, MOST_REPORTS),
         ...{ node: this.node, leaseUntil: unit.now + LEASE_IN_MS },
       };
       if (!(await unit.imports.advance(record, next, unit.transaction))) throw Refusal.of('import.gone');

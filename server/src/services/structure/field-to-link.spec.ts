@@ -85,6 +85,13 @@ describe('A field that names listings of another kind', () => {
     expect(await kept()).toEqual(before);
   });
 
+  it('is found to do so, from either side', async () => {
+    const idea = { kindId: clinics.id, field: 'town', otherKindId: towns.id, namedBy: '@title', texts: 4, found: 3 };
+    for (const { id } of [clinics, towns]) {
+      expect((await owner.send('GET', `/api/kinds/${id}/link-ideas`)).json).toEqual([idea]);
+    }
+  });
+
   it('can go by a field that names them', async () => {
     await owner.send('POST', `/api/kinds/${clinics.id}/listings`, { title: 'F', values: { town: 'sa' } });
     const { json } = await owner.send('POST', `/api/kinds/${clinics.id}/field-to-link/plan`, sketch('code'));

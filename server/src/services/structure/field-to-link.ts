@@ -1,6 +1,6 @@
 import type { Changed, FieldToLinkSketch, User } from '@plindo/core/contract';
-import type { Connection, FieldToLinkReport, Listing } from '@plindo/core/listings';
-import { FieldToLink, NAMING_TYPES, NameIndex, textsOf } from '@plindo/core/listings';
+import type { Connection, FieldToLinkReport, LinkIdea, Listing } from '@plindo/core/listings';
+import { FieldToLink, NAMING_TYPES, NameIndex, NamingKind, textsOf } from '@plindo/core/listings';
 import type { Structure } from '@plindo/core/plans';
 import { keysOfNewLink, withFieldAsLink, withLinkField } from '@plindo/core/plans';
 import type { Field, Kind, Link } from '@plindo/core/structure';
@@ -9,6 +9,9 @@ import { Refusal, issue, refuseIfAny } from '@plindo/core/values';
 import type { Store, Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { refuseIfBreaking, refuseOutdated } from '../editing.js';
+
+/** Kinds of more listings than that aren't looked through for what they name. */
+const MOST_LOOKED_THROUGH = 50_000;
 
 /** Where listings are read from: the store, or a unit of it. */
 type Listings = (kindId: number) => AsyncIterable<Listing[]>;
@@ -28,6 +31,35 @@ export class FieldsToLinks {
     const change = new FieldToLink(ends.field, await namesOf(ends, listings));
     for await (const stretch of listings(kindId)) for (const listing of stretch) change.apply(listing);
     return change.report;
+  }
+
+  /**
+   * Fields of a kind that seem to name listings of another one, and fields of others that seem to name its own. Kinds of more
+   * than 50,000 listings aren't looked through.
+   */
+  async ideas(kindId: number): Promise<LinkIdea[]> {
+    const { kinds } = await this.store.structure();
+    const own = kinds.find(({ id }) => id === kindId);
+    if (!own) throw Refusal.of('request.not-found');
+    const present = await this.naming(own);
+    if (!present) return [];
+    const ideas: LinkIdea[] = [];
+    for (const kind of kinds) {
+      const other = kind.id === kindId ? null : await this.naming(kind);
+      if (other) ideas.push(...present.ideasAbout(other), ...other.ideasAbout(present));
+    }
+    return ideas;
+  }
+
+  private async naming(kind: Kind): Promise<NamingKind | null> {
+    const naming = new NamingKind(kind);
+    let count = 0;
+    for await (const stretch of this.store.listingsOf(kind.id)) {
+      count += stretch.length;
+      if (count > MOST_LOOKED_THROUGH) return null;
+      for (const listing of stretch) naming.add(listing);
+    }
+    return naming;
   }
 
   /**

@@ -22,7 +22,7 @@ import type {
   TypeChangePlan,
 } from '@plindo/core/contract';
 import type { Blueprint, BlueprintPlan } from '@plindo/core/exchange';
-import type { FieldToLinkReport, Listing, ListingInput } from '@plindo/core/listings';
+import type { FieldToLinkReport, LinkIdea, Listing, ListingInput } from '@plindo/core/listings';
 import type {
   AddressPattern,
   CategorySet,
@@ -218,6 +218,11 @@ export class CatalogApi {
 
   removeCategorySet(id: number): Observable<Changed<null>> {
     return this.http.delete<Changed<null>>(`/api/category-sets/${id}`);
+  }
+
+  /** Fields of a kind that seem to name listings of others, and the other way round. */
+  linkIdeas(kindId: number): Observable<LinkIdea[]> {
+    return this.http.get<LinkIdea[]>(`/api/kinds/${kindId}/link-ideas`);
   }
 
   /** What connecting the listings that a field names would come to. */

@@ -3,8 +3,9 @@ import { MatButtonModule } from '@angular/material/button';
 import { CatalogApi, sentenceOf } from '@plindo/api';
 import type { ChangeSummary } from '@plindo/core/contract';
 import { Icon } from '@plindo/listing-view';
-import { concatMap, from, last } from 'rxjs';
+import { firstValueFrom } from 'rxjs';
 import { partsOf } from '../shared/form-parts';
+import { LongWork } from '../shared/long-work/long-work';
 import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
 import type { LogGroup } from './log-groups';
@@ -157,6 +158,7 @@ const SHOWN_FIRST = 15;
 export class ChangeLogPanel {
   private readonly api = inject(CatalogApi);
   private readonly notices = inject(Notices);
+  private readonly work = inject(LongWork);
   private readonly reading = inject(Reading);
   private ask = ANY;
 
@@ -207,21 +209,25 @@ export class ChangeLogPanel {
   protected undo(group: LogGroup): void {
     const [first, ...others] = group.changes;
     if (others.length === 0) return this.undoOne(first);
-    from(group.changes)
-      .pipe(
-        concatMap(({ id }) => this.api.undo(id)),
-        last(),
-      )
-      .subscribe({
-        next: () => {
-          this.notices.said(`Undid ${this.number(group.changes.length)} changes.`);
-          this.load();
-        },
-        error: (error: unknown) => {
-          this.notices.refused(error);
-          this.load();
-        },
+    void this.undoAll(group.changes);
+  }
+
+  private async undoAll(changes: readonly ChangeSummary[]): Promise<void> {
+    const total = changes.length;
+    try {
+      const title = `Undoing ${this.number(total)} changes`;
+      const { sentence } = await this.work.run({ title, unit: 'changes', total }, async (report) => {
+        for (const [at, { id }] of changes.entries()) {
+          await firstValueFrom(this.api.undo(id));
+          report.progress(at + 1);
+        }
+        return { sentence: `Undid ${this.number(total)} changes.` };
       });
+      this.notices.said(sentence);
+    } catch (error) {
+      this.notices.refused(error);
+    }
+    this.load();
   }
 
   protected undoOne({ id }: ChangeSummary): void {

@@ -4,6 +4,7 @@ import { sentenceOf } from '@plindo/api';
 import type { Changed } from '@plindo/core/contract';
 import type { Observable } from 'rxjs';
 import { tap } from 'rxjs';
+import { LongWork } from './long-work/long-work';
 import { UndoStack } from './undo-stack';
 
 const SHOWN_IN_MS = 8000;
@@ -13,6 +14,7 @@ const SHOWN_IN_MS = 8000;
 export class Notices {
   private readonly bar = inject(MatSnackBar);
   private readonly stack = inject(UndoStack);
+  private readonly work = inject(LongWork);
 
   /** Says what a change did and offers to take it back; `after` runs when that is done, and when it is done again. */
   changed(sentence: string, changeId: number, after: () => void): void {
@@ -52,7 +54,8 @@ export class Notices {
   }
 
   private run(sent: Observable<unknown> | null, sentence: string): void {
-    sent?.subscribe({
+    if (!sent) return;
+    this.work.follow(sent, sentence === 'Undone' ? 'Undoing' : 'Doing it again', `${sentence}.`).subscribe({
       next: () => this.said(sentence),
       error: (error: unknown) => this.refused(error),
     });

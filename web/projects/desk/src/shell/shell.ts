@@ -9,6 +9,7 @@ import { CategorySetsStore } from '../shared/category-sets-store';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
 import { UndoStack } from '../shared/undo-stack';
+import { WorkMenu } from './work-menu';
 
 interface Stage {
   readonly path: string;
@@ -26,7 +27,7 @@ const STAGES: readonly Stage[] = [
 /** The signed-in side: the bar with the stages, and the page below it. */
 @Component({
   selector: 'pl-desk',
-  imports: [Icon, MatButtonModule, MatMenuModule, RouterLink, RouterLinkActive, RouterOutlet],
+  imports: [Icon, MatButtonModule, MatMenuModule, RouterLink, RouterLinkActive, RouterOutlet, WorkMenu],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (session()?.user; as user) {
@@ -44,6 +45,7 @@ const STAGES: readonly Stage[] = [
             </a>
           }
         </nav>
+        <pl-work-menu />
         <button class="jump" type="button" (click)="jump()">
           <pl-icon name="search" />Jump to … <kbd>Ctrl K</kbd>
         </button>

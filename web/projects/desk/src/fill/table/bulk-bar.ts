@@ -9,6 +9,7 @@ import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import type { Field, Kind, LinkInput, ReadContext } from '@plindo/core/structure';
 import type { Observable } from 'rxjs';
 import { tap } from 'rxjs';
+import { LongWork } from '../../shared/long-work/long-work';
 import { Notices } from '../../shared/notices';
 import { AskForValue } from './ask-for-value';
 import type { TableColumn } from './table-columns';
@@ -106,6 +107,7 @@ export class BulkBar {
   private readonly api = inject(CatalogApi);
   private readonly askForValue = inject(AskForValue);
   private readonly notices = inject(Notices);
+  private readonly work = inject(LongWork);
   protected readonly statuses = STATUSES;
   protected readonly labels = STATUS_LABELS;
   protected readonly field$ = signal<Field | null>(null);
@@ -160,7 +162,8 @@ export class BulkBar {
   }
 
   private run(sent: Observable<Changed<unknown>>, sentence: string): void {
-    this.notices.tell(sent.pipe(tap(() => this.done.emit())), sentence, this.reload());
+    const shown = this.work.follow(sent, `Changing ${this.ids().length} listings`, sentence);
+    this.notices.tell(shown.pipe(tap(() => this.done.emit())), sentence, this.reload());
   }
 }
 

@@ -5,7 +5,9 @@ import type { Listing } from '@plindo/core/listings';
 import { tableAsCsv, tableAsWorkbook } from '@plindo/core/exchange';
 import type { Kind } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
+import { LongWork } from '../../shared/long-work/long-work';
 import { Notices } from '../../shared/notices';
+import { Reading } from '../../shared/reading';
 import { saveAsFile } from '../../shared/save-as-file';
 import type { TableColumn } from './table-columns';
 import type { TableSource } from './table-source';
@@ -18,8 +20,8 @@ const WORKBOOK = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sh
   imports: [Icon, MatButtonModule, MatMenuModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <button matButton type="button" [matMenuTriggerFor]="forms" [disabled]="share() !== null">
-      <pl-icon name="download" />{{ share() === null ? 'Save as a file' : 'Reading, ' + share() + ' %' }}
+    <button matButton type="button" [matMenuTriggerFor]="forms" [disabled]="isBusy()">
+      <pl-icon name="download" />Save as a file
     </button>
     <mat-menu #forms="matMenu">
       <button mat-menu-item (click)="save('xlsx')">Workbook (XLSX)</button>
@@ -33,25 +35,36 @@ export class ExportMenu {
   readonly columns = input.required<readonly TableColumn[]>();
 
   private readonly notices = inject(Notices);
-  /** How much of the table has been read, in hundredths; null while nothing is saved. */
-  protected readonly share = signal<number | null>(null);
+  private readonly reading = inject(Reading);
+  private readonly work = inject(LongWork);
+  protected readonly isBusy = signal(false);
 
   protected async save(form: 'csv' | 'xlsx'): Promise<void> {
     const { slug, many } = this.kind();
     const columns = this.columns();
-    this.share.set(0);
+    const source = this.source();
+    const name = `${slug}.${form}`;
+    this.isBusy.set(true);
     try {
-      const rows: Listing[] = [];
-      for await (const { listings, total } of this.source().allRows()) {
-        rows.push(...listings);
-        this.share.set(Math.floor((100 * rows.length) / Math.max(1, total)));
-      }
-      if (form === 'csv') saveAsFile(`\ufeff${tableAsCsv(rows, columns)}`, `${slug}.csv`, 'text/csv');
-      else saveAsFile(await tableAsWorkbook(many, rows, columns), `${slug}.xlsx`, WORKBOOK);
+      await this.work.run({ title: `Saving ${name}`, unit: 'rows', total: null, canCancel: true }, async (report) => {
+        const rows: Listing[] = [];
+        for await (const { listings, total } of source.allRows()) {
+          rows.push(...listings);
+          report.progress(rows.length, total);
+          if (report.isCancelled()) return { sentence: 'Cancelled; no file was saved.' };
+        }
+        if (form === 'csv') saveAsFile(`\ufeff${tableAsCsv(rows, columns)}`, name, 'text/csv');
+        else saveAsFile(await tableAsWorkbook(many, rows, columns), name, WORKBOOK);
+        return { sentence: `Saved ${this.number(rows.length)} rows.` };
+      });
     } catch (error) {
       this.notices.refused(error);
     } finally {
-      this.share.set(null);
+      this.isBusy.set(false);
     }
+  }
+
+  private number(count: number): string {
+    return this.reading.context().formats.number(count);
   }
 }

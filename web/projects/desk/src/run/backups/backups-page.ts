@@ -4,8 +4,9 @@ import { MatButtonModule } from '@angular/material/button';
 import { RunApi, SessionApi, SessionStore, sentenceOf } from '@plindo/api';
 import type { Backups, BackupSummary } from '@plindo/core/contract';
 import { sizeWords } from '@plindo/core/values';
-import { timer } from 'rxjs';
+import { firstValueFrom, timer } from 'rxjs';
 import { KindList } from '../../shared/kind-list';
+import { LongWork } from '../../shared/long-work/long-work';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
 
@@ -24,6 +25,7 @@ export class BackupsPage {
   private readonly siteApi = inject(SessionApi);
   private readonly session = inject(SessionStore);
   private readonly notices = inject(Notices);
+  private readonly work = inject(LongWork);
   private readonly reading = inject(Reading);
   private readonly context = this.reading.context;
   private readonly destroyed = takeUntilDestroyed<0>(inject(DestroyRef));
@@ -67,9 +69,25 @@ export class BackupsPage {
 
   protected begin(): void {
     this.api.beginBackup().subscribe({
-      next: () => this.load(),
+      next: () => {
+        this.load();
+        void this.follow();
+      },
       error: (error: unknown) => this.notices.refused(error),
     });
+  }
+
+  /** Shows the backup in the bar too, as it goes on when this page is left. */
+  private async follow(): Promise<void> {
+    const plan = { title: 'Making a backup', unit: '', total: null, link: '/run/backups' };
+    const looked = this.work.run(plan, async () => {
+      for (;;) {
+        await firstValueFrom(timer(LOOK_EVERY_IN_MS));
+        const { isRunning, backups } = await firstValueFrom(this.api.backups());
+        if (!isRunning) return { sentence: backups[0]?.fault || 'The backup is made and verified.' };
+      }
+    });
+    await looked.catch((error: unknown) => this.notices.refused(error));
   }
 
   private reloadSite(): void {
