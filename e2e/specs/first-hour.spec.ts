@@ -157,6 +157,88 @@ describe('The first hour', () => {
     }, 90_000);
   }
 
+  const TOWNS = ['Ostrey', 'Sallow', 'Mirrow', 'Pellan', 'Windle', 'Étrave'];
+  const CLINICS = Array.from({ length: 60 }, (_, at) => ({
+    name: `Clinic ${String(at + 1).padStart(2, '0')}`,
+    town: at < 2 ? 'Lost Bay' : TOWNS[(at * at) % TOWNS.length]!,
+    beds: 10 + ((at * 7) % 40),
+  }));
+  const csv = (
+    name: string,
+    rows: readonly (readonly unknown[])[],
+  ): { name: string; mimeType: string; buffer: Buffer } => {
+    return { name, mimeType: 'text/csv', buffer: Buffer.from(rows.map((row) => row.join(',')).join('\n')) };
+  };
+  const publish = async (kind: string): Promise<void> => {
+    await page.goto(address('/desk/arrange'));
+    await page
+      .getByRole('link', { name: new RegExp(`^${kind}`) })
+      .first()
+      .click();
+    await page.getByRole('button', { name: /^Publish / }).click();
+    await page.getByText(/ are published/).waitFor();
+  };
+
+  it('links two files that belong together, and counts the listings of each as their owner does', async () => {
+    await page.goto(address('/desk/shape/from-file'));
+    await page
+      .locator('input[type=file]')
+      .setInputFiles([
+        csv('towns.csv', [['Name', 'Region'], ...TOWNS.map((town, at) => [town, at < 3 ? 'North' : 'South'])]),
+        csv('clinics.csv', [['Name', 'Town', 'Beds'], ...CLINICS.map(({ name, town, beds }) => [name, town, beds])]),
+      ]);
+    await desk.nameKind('Town');
+    await desk.bringIn();
+    await page.getByRole('button', { name: 'Go on with clinics.csv' }).click();
+    await page.getByText('60 rows, 3 columns').waitFor();
+    await desk.nameKind('Clinic');
+    await desk.bringIn();
+    const idea = page.getByRole('region', { name: 'Town names Towns' });
+    await idea.getByText('58 of 60 find what they name, by their title.').waitFor();
+    await idea.getByText('2 don’t; what they say is kept aside').click();
+    await idea.getByText('“Lost Bay” (2): nothing is called so').waitFor();
+    await idea.getByRole('button', { name: 'Make it a link' }).click();
+    await page.getByText('Town of Clinics leads to Towns now.').waitFor();
+    for (const kind of ['Towns', 'Clinics']) await publish(kind);
+
+    for (const town of TOWNS) {
+      const own = CLINICS.filter((clinic) => clinic.town === town).length;
+      if (own === 0) continue;
+      const slug = town.toLowerCase().replace('é', 'e');
+      await page.goto(address(`/clinics?town=${slug}`));
+      expect(await page.getByRole('status').innerText())
+        .withContext(town)
+        .toMatch(new RegExp(`^${own} `));
+    }
+    const own = CLINICS.find(({ town }) => town === 'Sallow')!;
+    await page.goto(address('/towns/sallow'));
+    await page.locator('main').getByText(own.name).first().waitFor();
+  }, 120_000);
+
+  it('brings a file in again: what is new, what changes and what is missing is told before, and done as one', async () => {
+    await desk.openTable('Clinics');
+    await page.getByRole('link', { name: 'Bring in a file' }).click();
+    const rows = CLINICS.slice(1).map(({ name, beds }, at) => [name, at === 0 ? 99 : beds]);
+    const file = csv('clinics-again.csv', [['Name', 'Beds'], ...rows, ['Clinic 61', 12], ['Clinic 62', 'several']]);
+    await page.locator('input[type=file]').setInputFiles(file);
+    await page.getByLabel('New listings begin as').selectOption('live');
+    await page.getByRole('button', { name: 'Compare with what is there' }).click();
+    const outcome = page.locator('section').filter({ has: page.getByRole('heading', { name: 'What will happen' }) });
+    await outcome.getByText('1 new, 1 changed, 58 the same as before. 1 stay out.').waitFor();
+    await outcome.getByRole('row', { name: /Clinic 02 Beds 17 99/ }).waitFor();
+    await outcome.getByLabel(/1 listing is not in the file/).selectOption('hide');
+    await outcome.getByRole('button', { name: 'Change 3 listings' }).click();
+    await page.getByRole('heading', { name: 'clinics-again.csv is in' }).waitFor();
+    await page.getByText('1 added, 1 changed, 1 hidden.').waitFor();
+    const total = async (search: string): Promise<string> => {
+      await page.goto(address(`/clinics${search}`));
+      return page.getByRole('status').innerText();
+    };
+    expect(await total('?beds=99..99')).toMatch(/^1 /);
+    expect(await total('')).toMatch(/^60 /);
+    expect(await total('?q=01')).toMatch(/^(0|no) /i);
+  }, 90_000);
+
   it('takes cells that are pasted, and shows both ways where nothing tells how they are meant', async () => {
     await page.goto(address('/desk/shape/from-file'));
     await page.getByText('paste cells from a spreadsheet').waitFor();

@@ -1,6 +1,14 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { ImportBatch, ImportStart, ImportState } from '@plindo/core/contract';
+import type {
+  Changed,
+  FileUpdate,
+  FileUpdateResult,
+  ImportBatch,
+  ImportStart,
+  ImportState,
+} from '@plindo/core/contract';
+import type { BadValuePolicy, ListingName, MatchedRow, RowComparison } from '@plindo/core/exchange';
 import type { Observable } from 'rxjs';
 
 /** Files on their way in. */
@@ -22,5 +30,19 @@ export class ImportsApi {
 
   cancel(id: number): Observable<ImportState> {
     return this.http.delete<ImportState>(`/api/imports/${id}`);
+  }
+
+  /** What names each listing of a kind: "@title", "@slug", or the key of a field. */
+  names(kindId: number, by: string): Observable<ListingName[]> {
+    return this.http.get<ListingName[]>(`/api/kinds/${kindId}/names`, { params: { by } });
+  }
+
+  /** What rows would make of the listings that they are about. */
+  compare(kindId: number, rows: readonly MatchedRow[], policy: BadValuePolicy): Observable<RowComparison[]> {
+    return this.http.post<RowComparison[]>(`/api/kinds/${kindId}/compare`, { rows, policy });
+  }
+
+  updateFromFile(kindId: number, update: FileUpdate): Observable<Changed<FileUpdateResult>> {
+    return this.http.post<Changed<FileUpdateResult>>(`/api/kinds/${kindId}/update-from-file`, update);
   }
 }

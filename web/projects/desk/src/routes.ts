@@ -48,7 +48,7 @@ export const DESK_ROUTES: Routes = [
       {
         path: 'shape/from-file',
         title: 'Start from a file',
-        loadComponent: async () => (await import('./shape/import/import-page')).ImportPage,
+        loadComponent: async () => (await import('./bring-in/new/import-page')).ImportPage,
         canDeactivate: [mayLeave],
       },
       {
@@ -92,6 +92,12 @@ export const DESK_ROUTES: Routes = [
         path: 'fill/:kindId',
         title: 'Fill',
         loadComponent: async () => (await import('./fill/table/table-page')).TablePage,
+      },
+      {
+        path: 'fill/:kindId/from-file',
+        title: 'Bring in a file',
+        loadComponent: async () => (await import('./bring-in/again/again-page')).AgainPage,
+        canDeactivate: [mayLeave],
       },
       {
         path: 'fill/:kindId/:listingId',

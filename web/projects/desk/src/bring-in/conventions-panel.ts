@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
 import type { FoundConventions, GivenConventions } from '@plindo/core/exchange';
-import { Reading } from '../../shared/reading';
+import { Reading } from '../shared/reading';
 import type { Manner } from './manners';
 import { MANNERS, mannerOf, placeOf } from './manners';
 

@@ -4,11 +4,11 @@ import type { ColumnChoice, ColumnPlan, Conventions, ImportPlan, ProposedType } 
 import { withColumnUse, withFieldLabel } from '@plindo/core/exchange';
 import type { Field, FieldTypeName } from '@plindo/core/structure';
 import { FIELD_TYPE_NAMES, fieldType } from '@plindo/core/structure';
-import type { FileFacts } from './import-protocol';
+import type { FileFacts } from '../reading/import-protocol';
 import { Reading } from '../../shared/reading';
-import { ImportWorker } from './import-worker';
-import type { WrittenWay } from './written-ways';
-import { writtenWays } from './written-ways';
+import { ImportWorker } from '../reading/import-worker';
+import type { WrittenWay } from '../written-ways';
+import { writtenWays } from '../written-ways';
 
 const TYPE_MARK = 'field:';
 const SAMPLES = 3;

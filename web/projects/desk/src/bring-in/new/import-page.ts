@@ -1,89 +1,79 @@
-import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { MatFormFieldModule } from '@angular/material/form-field';
-import { MatInputModule } from '@angular/material/input';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatRadioModule } from '@angular/material/radio';
 import { RouterLink } from '@angular/router';
 import { ImportsApi, SessionStore, issuesOf } from '@plindo/api';
 import type { ImportState } from '@plindo/core/contract';
-import type {
-  BadValuePolicy,
-  DryRun,
-  GivenConventions,
-  ImportPlan,
-  ImportRow,
-  PlannedImport,
-} from '@plindo/core/exchange';
-import { LARGEST_FILE_IN_BYTES, planProblem, sendInBatches } from '@plindo/core/exchange';
-import type { KindSketch } from '@plindo/core/structure';
+import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
+import { planProblem, sendInBatches } from '@plindo/core/exchange';
 import { withProposedUses } from '@plindo/core/structure';
-import { issue, slugOf, sizeWords } from '@plindo/core/values';
 import type { Issue } from '@plindo/core/values';
-import { Icon } from '@plindo/listing-view';
 import { firstValueFrom } from 'rxjs';
-import type { MayHoldWork } from '../../shared/may-hold-work';
 import { KindsStore } from '../../shared/kinds-store';
-import { Reading } from '../../shared/reading';
-import { pluralOf } from '../../shared/plural';
-import { ColumnTable } from './column-table';
-import { ConventionsPanel } from './conventions-panel';
-import type { FileFacts } from './import-protocol';
-import { ImportRefusal, ImportWorker } from './import-worker';
-import { RowsPreview } from './rows-preview';
+import type { WorkReport } from '../../shared/long-work/long-work';
+import { LongWork } from '../../shared/long-work/long-work';
+import type { MayHoldWork } from '../../shared/may-hold-work';
 import { saveAsFile } from '../../shared/save-as-file';
+import { ConventionsPanel } from '../conventions-panel';
+import { FileDrop } from '../file-drop';
+import { IssueList } from '../issue-list';
+import { LinkIdeas } from '../link-ideas';
+import { ComingFile } from '../reading/coming-file';
+import { ImportRefusal, ImportWorker } from '../reading/import-worker';
+import { RowReports } from '../row-reports';
+import { ColumnTable } from './column-table';
+import type { KindNames } from './kind-names';
+import { KindNamesPanel, NO_NAMES } from './kind-names';
+import { RowsPreview } from './rows-preview';
 
-/** Where the page stands: choosing, reading, planning, bringing in, done. */
-type Stage = 'choose' | 'reading' | 'plan' | 'sending' | 'done';
-
-/** What one row is, what many are, and where their index page stands. */
-type KindNames = Pick<KindSketch, 'one' | 'many' | 'slug'>;
+/** Where the page stands: choosing, planning, bringing in, done. */
+type Stage = 'choose' | 'plan' | 'sending' | 'done';
 
 const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
 
-/** From a file, or a pasted block, to a kind with its listings. */
+/** From a file, several files, or a pasted block, to kinds with their listings. */
 @Component({
   selector: 'pl-import-page',
   imports: [
     ColumnTable,
     ConventionsPanel,
-    Icon,
+    FileDrop,
+    IssueList,
+    KindNamesPanel,
+    LinkIdeas,
     MatButtonModule,
-    MatFormFieldModule,
-    MatInputModule,
     MatProgressBarModule,
     MatRadioModule,
     RouterLink,
+    RowReports,
     RowsPreview,
   ],
-  providers: [ImportWorker],
+  providers: [ComingFile, ImportWorker],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './import-page.html',
   styleUrl: './import-page.scss',
-  host: { '(window:beforeunload)': 'warn($event)', '(document:paste)': 'paste($event)' },
+  host: { '(window:beforeunload)': 'warn($event)' },
 })
 export class ImportPage implements MayHoldWork {
   private readonly worker = inject(ImportWorker);
   private readonly api = inject(ImportsApi);
-  private readonly reading = inject(Reading);
   private readonly kinds = inject(KindsStore);
   private readonly session = inject(SessionStore);
-  private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
+  private readonly work = inject(LongWork);
 
+  protected readonly file = inject(ComingFile);
   protected readonly stage = signal<Stage>('choose');
-  protected readonly fileName = signal('');
-  protected readonly facts = signal<FileFacts | null>(null);
-  protected readonly plan = signal<ImportPlan | null>(null);
-  /** What a person has said of how the file is written. */
-  protected readonly given = signal<GivenConventions>({});
+  /** Files that were chosen together and come after this one. */
+  protected readonly waiting = signal<readonly File[]>([]);
   protected readonly check = signal<DryRun | null>(null);
   protected readonly policy = signal<BadValuePolicy>('refuse-row');
-  protected readonly names = signal<KindNames>({ one: '', many: '', slug: '' });
+  protected readonly names = signal<KindNames>(NO_NAMES);
+  /** Why the import was refused. */
   protected readonly issues = signal<readonly Issue[]>([]);
   protected readonly state = signal<ImportState | null>(null);
   protected readonly problem = computed(() => {
-    const [plan, { one, many, slug }] = [this.plan(), this.names()];
+    const [plan, { one, many, slug }] = [this.file.plan(), this.names()];
     const isNamed = [one, many, slug].every((name) => name.trim() !== '');
     return (plan && planProblem(plan)) ?? (isNamed ? null : 'Say above what one row is, such as “Place”.');
   });
@@ -91,12 +81,11 @@ export class ImportPage implements MayHoldWork {
     const state = this.state();
     return state ? Math.round((100 * state.seen) / Math.max(1, state.rows)) : 0;
   });
-  protected readonly dragging = signal(false);
   protected readonly showsPage = signal(false);
   protected readonly site = computed(() => this.session.session()?.site ?? NO_SITE);
   /** What the preview is made of, while it is shown and can be. */
   protected readonly planned = computed((): PlannedImport | null => {
-    const plan = this.plan();
+    const plan = this.file.plan();
     if (!plan || !this.showsPage() || this.problem()) return null;
     return { plan, policy: this.policy(), kind: this.kindSketch(plan) };
   });
@@ -104,118 +93,65 @@ export class ImportPage implements MayHoldWork {
   private checking: Promise<void> = Promise.resolve();
   private isCancelled = false;
 
-  protected async choose(file: File | undefined): Promise<void> {
-    if (!file) return;
-    if (file.size > LARGEST_FILE_IN_BYTES) {
-      const [found, greatest] = [sizeWords(file.size), sizeWords(LARGEST_FILE_IN_BYTES)];
-      this.refuse([issue('file.too-large', { found, greatest })]);
-      return;
-    }
-    await this.read(file, file.name);
-  }
-
-  /** Takes a block of cells that was copied from a spreadsheet, or any other text that a file could hold. */
-  protected async paste(event: ClipboardEvent): Promise<void> {
-    const text = event.clipboardData?.getData('text/plain') ?? '';
-    if (this.stage() !== 'choose' || text.trim() === '') return;
-    event.preventDefault();
-    await this.read(text, 'What you pasted');
-  }
-
-  private async read(file: File | string, name: string): Promise<void> {
-    this.issues.set([]);
-    this.stage.set('reading');
-    this.fileName.set(name);
-    const { locale, zone, nowInMs } = this.reading.context();
-    await this.show(this.worker.ask({ do: 'read', file, scene: { locale, zone, nowInMs } }), 'choose');
-  }
-
-  /** Shows another sheet of the workbook. */
-  protected async chooseTable(at: number): Promise<void> {
-    this.issues.set([]);
-    await this.show(this.worker.ask({ do: 'table', at }), 'plan');
-  }
-
-  /** Shows what comes of a file; where it is refused, the page is as before. */
-  private async show(asked: Promise<FileFacts>, otherwise: Stage): Promise<void> {
-    try {
-      const facts = await asked;
-      this.check.set(null);
-      this.showsPage.set(false);
-      this.facts.set(facts);
-      this.given.set({});
-      this.stage.set('plan');
-      this.setPlan(facts.plan);
-    } catch (error) {
-      this.stage.set(otherwise);
-      this.refuse([(error as ImportRefusal).issue]);
-    }
-  }
-
-  protected setPlan(plan: ImportPlan): void {
-    this.plan.set(plan);
-    this.recheck();
-  }
-
-  protected setPolicy(policy: BadValuePolicy): void {
-    this.policy.set(policy);
-    this.recheck();
-  }
-
-  /** Reads the whole file in another way. */
-  protected async setGiven(given: GivenConventions): Promise<void> {
-    const plan = this.plan();
-    if (!plan) return;
-    this.given.set(given);
-    const again = await this.worker.ask({ do: 'reread', plan, given });
-    // What was decided of a column meanwhile would be lost.
-    if (plan === this.plan()) this.setPlan(again);
-  }
-
-  /** The plural follows the singular, and the address the plural, as long as nobody has typed another one. */
-  protected setOne(one: string): void {
-    const { locale } = this.site();
-    this.names.update((names) => {
-      const follows = names.many === pluralOf(names.one, locale);
-      return this.withMany({ ...names, one }, follows ? pluralOf(one, locale) : names.many);
+  constructor() {
+    effect(() => {
+      this.file.plan();
+      this.policy();
+      this.recheck();
     });
   }
 
-  protected setMany(many: string): void {
-    this.names.update((names) => this.withMany(names, many));
+  protected async choose([first, ...others]: readonly File[]): Promise<void> {
+    if (!first || !(await this.begin(first, first.name))) return;
+    this.waiting.set(others);
   }
 
-  protected setSlug(slug: string): void {
-    this.names.update((names) => ({ ...names, slug }));
+  protected paste(text: string): Promise<boolean> {
+    return this.begin(text, 'What you pasted');
   }
 
-  private withMany(names: KindNames, many: string): KindNames {
-    const follows = names.slug === slugOf(names.many);
-    return { ...names, many, slug: follows ? slugOf(many) : names.slug };
+  /** Goes on with the next of the files that were chosen together. */
+  protected async goOn(): Promise<void> {
+    const [next, ...others] = this.waiting();
+    if (!next) return;
+    this.waiting.set(others);
+    if (!(await this.begin(next, next.name))) this.stage.set('choose');
+  }
+
+  private async begin(file: File | string, name: string): Promise<boolean> {
+    this.issues.set([]);
+    if (!(await this.file.read(file, name))) return false;
+    this.check.set(null);
+    this.showsPage.set(false);
+    this.state.set(null);
+    this.names.set(NO_NAMES);
+    this.stage.set('plan');
+    return true;
   }
 
   /** The file with the rows that would be refused, for mending them apart. */
   protected async saveRefused(): Promise<void> {
     const csv = await this.worker.ask({ do: 'refused', rows: this.check()?.refusedRows ?? [] });
-    saveAsFile(csv, this.fileName().replace(/(\.\w+)?$/, '-refused.csv'), 'text/csv');
+    saveAsFile(csv, this.file.name().replace(/(\.\w+)?$/, '-refused.csv'), 'text/csv');
   }
 
   protected async bringIn(): Promise<void> {
-    const facts = this.facts();
-    const plan = this.plan();
+    const [facts, plan] = [this.file.facts(), this.file.plan()];
     if (!facts || !plan || this.problem()) return;
     this.issues.set([]);
     this.isCancelled = false;
+    const kind = this.kindSketch(plan);
+    const start = { fileName: this.file.name(), rows: facts.rows, policy: this.policy(), kind };
+    const title = `Bringing in ${this.file.name()}`;
+    const order = { title, unit: 'rows', total: facts.rows, canCancel: true };
     try {
-      const kind = this.kindSketch(plan);
-      const start = { fileName: this.fileName(), rows: facts.rows, policy: this.policy(), kind };
       const started = await firstValueFrom(this.api.start(start));
       this.state.set(started);
       this.stage.set('sending');
-      await this.sendAll(started.id, plan, facts.rows);
+      await this.worker.holdFor(this.work.run(order, (report) => this.sendAll(started, plan, report)));
     } catch (error) {
       await this.giveUp();
-      this.refuse(error instanceof ImportRefusal ? [error.issue] : issuesOf(error));
+      this.issues.set(error instanceof ImportRefusal ? [error.issue] : issuesOf(error));
     }
   }
 
@@ -223,25 +159,34 @@ export class ImportPage implements MayHoldWork {
     return { ...this.names(), fields: withProposedUses(fields) };
   }
 
-  private async sendAll(id: number, plan: ImportPlan, rows: number): Promise<void> {
+  private async sendAll(
+    { id, kindId, rows }: ImportState,
+    plan: ImportPlan,
+    report: WorkReport,
+  ): Promise<{ readonly sentence: string; readonly link: string | null }> {
+    const isStopped = (): boolean => this.isCancelled || report.isCancelled();
     await sendInBatches(rows, {
       read: (offset, most) => this.worker.ask({ do: 'rows', plan, status: 'live', offset, most }),
-      send: (offset, batch) => this.sendBatch(id, offset, batch),
-      isStopped: () => this.isCancelled,
+      send: async (offset, batch) => report.progress(await this.sendBatch(id, offset, batch)),
+      isStopped,
       now: () => performance.now(),
     });
-    if (this.isCancelled) {
+    if (isStopped()) {
       await this.giveUp();
-      return;
+      return { sentence: 'Cancelled; nothing was brought in.', link: null };
     }
-    this.state.set(await firstValueFrom(this.api.finish(id)));
+    const done = await firstValueFrom(this.api.finish(id));
+    this.state.set(done);
     this.stage.set('done');
     await this.kinds.reload();
+    return { sentence: `${done.added.toLocaleString()} ${this.names().many} are in.`, link: `/fill/${kindId}` };
   }
 
-  private async sendBatch(id: number, offset: number, rows: readonly ImportRow[]): Promise<void> {
+  /** Answers how many rows the server has seen by now. */
+  private async sendBatch(id: number, offset: number, rows: readonly ImportRow[]): Promise<number> {
     const state = await firstValueFrom(this.api.sendRows(id, { offset, rows }));
     if (state.seen > (this.state()?.seen ?? 0)) this.state.set(state);
+    return this.state()?.seen ?? 0;
   }
 
   protected cancel(): void {
@@ -256,8 +201,11 @@ export class ImportPage implements MayHoldWork {
     if (id !== undefined) await firstValueFrom(this.api.cancel(id)).catch(() => undefined);
   }
 
+  /** What is being brought in goes on when the page is left. */
   mayLeave(): boolean {
-    if (this.stage() === 'sending') return confirm('The import is still running. Leave, and nothing of it is kept?');
+    if (this.stage() === 'done' && this.waiting().length > 0) {
+      return confirm('Leave without the other files that you chose?');
+    }
     return this.stage() !== 'plan' || confirm('Leave without bringing in the file?');
   }
 
@@ -268,15 +216,9 @@ export class ImportPage implements MayHoldWork {
   private recheck(): void {
     // One after the other; an answer that a later plan has overtaken is not shown.
     this.checking = this.checking.then(async () => {
-      const plan = this.plan();
-      const policy = this.policy();
+      const [plan, policy] = [this.file.plan(), this.policy()];
       const check = plan && (await this.worker.ask({ do: 'check', plan, policy }));
-      if (plan === this.plan() && policy === this.policy()) this.check.set(check);
+      if (plan === this.file.plan() && policy === this.policy()) this.check.set(check);
     });
-  }
-
-  private refuse(issues: readonly Issue[]): void {
-    this.issues.set(issues);
-    setTimeout(() => this.summary()?.nativeElement.focus());
   }
 }

@@ -5,8 +5,8 @@ import type { DesignedPage } from '@plindo/core/page';
 import type { SiteSettings } from '@plindo/core/structure';
 import { DesignedPageView } from '@plindo/listing-view';
 import { heldLink } from '../../shared/held-link';
-import type { ImportRefusal } from './import-worker';
-import { ImportWorker } from './import-worker';
+import type { ImportRefusal } from '../reading/import-worker';
+import { ImportWorker } from '../reading/import-worker';
 
 /** The page that visitors would have of the rows of the file, with its facets, search and order working. */
 @Component({

@@ -15,7 +15,12 @@ describe('The import desk in the worker', () => {
     return answer.result as T;
   };
   const read = (desk: ImportDesk, text: string): Promise<FileFacts> =>
-    ask(desk, { do: 'read', file: new File([text], 'boats.csv'), scene: { locale: 'en-GB', zone: 'UTC', nowInMs: 0 } });
+    ask(desk, {
+      do: 'read',
+      file: new File([text], 'boats.csv'),
+      scene: { locale: 'en-GB', zone: 'UTC', nowInMs: 0 },
+      kind: null,
+    });
 
   it('reads a file, checks a plan over all of it, and hands out its rows in batches', async () => {
     const desk = new ImportDesk();
@@ -60,6 +65,7 @@ describe('The import desk in the worker', () => {
       do: 'read',
       file: new File(['a,b\n"x,1\n'], 'x.csv'),
       scene: { locale: 'en', zone: 'UTC', nowInMs: 0 },
+      kind: null,
     });
     expect('issue' in answer && [answer.id, answer.issue.code, answer.issue.line]).toEqual([7, 'file.quote', 2]);
   });

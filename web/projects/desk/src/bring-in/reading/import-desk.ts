@@ -1,20 +1,32 @@
-import type { FileTable, ImportPlan, ImportRow, OpenedFile } from '@plindo/core/exchange';
+import type {
+  FileTable,
+  GivenConventions,
+  ImportPlan,
+  ImportRow,
+  MatchedRow,
+  OpenedFile,
+  RowReport,
+} from '@plindo/core/exchange';
 import {
   ImportPreview,
+  MOST_REPORTS,
+  RowMatcher,
   RowReader,
   dryRun,
   openFile,
   openText,
+  planForKind,
   proposeColumn,
   proposePlan,
   rereadPlan,
+  withoutBlanks,
   writeCsv,
 } from '@plindo/core/exchange';
 import type { DesignedPage } from '@plindo/core/page';
-import type { ReadContext } from '@plindo/core/structure';
+import type { Kind, ReadContext } from '@plindo/core/structure';
 import { readContext } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
-import type { Answer, AnswerTo, Ask, FileFacts } from './import-protocol';
+import type { Answer, AnswerTo, Ask, FileFacts, MatchFacts } from './import-protocol';
 
 const FIRST_ROWS = 5;
 const LONGEST_SHOWN_CELL = 120;
@@ -27,6 +39,10 @@ const CHARACTERS_A_CELL = 24;
 export class ImportDesk {
   private opened: OpenedFile | null = null;
   private table: FileTable | null = null;
+  /** The kind that the file is for; null for a new one. */
+  private kind: Kind | null = null;
+  /** Of the rows that could be matched: where each stands in the file, and its listing. */
+  private matches: readonly { readonly at: number; readonly id: number | null }[] = [];
   private preview: { readonly key: string; readonly preview: ImportPreview } | null = null;
   private reader: { readonly key: string; readonly reader: RowReader } | null = null;
   private context: ReadContext = readContext({ locale: 'en', zone: 'UTC', nowInMs: 0 });
@@ -45,11 +61,12 @@ export class ImportDesk {
     return ask.do === 'table' ? this.show(ask.at) : this.work(ask);
   }
 
-  private async read({ file, scene }: Extract<Ask, { do: 'read' }>): Promise<FileFacts | { issue: Issue }> {
+  private async read({ file, scene, kind }: Extract<Ask, { do: 'read' }>): Promise<FileFacts | { issue: Issue }> {
     this.context = readContext(scene);
     const opened = typeof file === 'string' ? openText(file) : await openFile(new Uint8Array(await file.arrayBuffer()));
     if (!opened.ok) return opened;
     this.opened = opened.value;
+    this.kind = kind;
     // The largest sheet is likelier meant than the notes before it; one that can't be read is told of when it is asked for.
     const sizes = opened.value.tables.map(({ table }) =>
       table.ok ? table.value.rows.length * table.value.headers.length : 0,
@@ -70,24 +87,32 @@ export class ImportDesk {
       firstRows: rows
         .slice(0, FIRST_ROWS)
         .map((cells) => headers.map((_, column) => (cells[column] ?? '').slice(0, LONGEST_SHOWN_CELL))),
-      plan: proposePlan(read.value, this.context),
+      plan: this.planBy(read.value, {}),
     };
+  }
+
+  private planBy(table: FileTable, given: GivenConventions): ImportPlan {
+    return this.kind ? planForKind(table, this.kind, this.context, given) : proposePlan(table, this.context, given);
   }
 
   private work(
     ask: Exclude<Ask, { do: 'read' | 'table' }>,
-  ): AnswerTo['propose' | 'reread' | 'check' | 'rows' | 'refused'] | Promise<DesignedPage> {
+  ): Exclude<AnswerTo[keyof AnswerTo], FileFacts | DesignedPage> | Promise<DesignedPage> {
     const table = this.table;
     if (!table) throw new Error('no file has been read');
     switch (ask.do) {
       case 'propose':
         return proposeColumn(table, ask.column, this.context, ask.conventions, ask.type);
       case 'reread':
-        return rereadPlan(table, this.context, ask.plan, ask.given);
+        return this.kind ? this.planBy(table, ask.given) : rereadPlan(table, this.context, ask.plan, ask.given);
       case 'check':
         return dryRun(table, ask.plan, ask.policy, this.context);
       case 'rows':
         return batch(table, this.readerOf(table, ask.plan), ask);
+      case 'match':
+        return this.match(table, this.readerOf(table, ask.plan), ask);
+      case 'matched':
+        return this.matched(this.readerOf(table, ask.plan), ask);
       case 'refused':
         return writeCsv(
           table.headers,
@@ -96,6 +121,30 @@ export class ImportDesk {
       case 'page':
         return this.previewOf(table, ask).page(ask.search);
     }
+  }
+
+  private match(table: FileTable, reader: RowReader, { by, names }: Extract<Ask, { do: 'match' }>): MatchFacts {
+    const matcher = new RowMatcher(names, this.kind!, by);
+    const matches: { at: number; id: number | null }[] = [];
+    const reports: RowReport[] = [];
+    for (let at = 0; at < table.rows.length; at++) {
+      const found = matcher.match(reader.row(at, 'live'));
+      if ('id' in found) matches.push({ at, id: found.id });
+      else reports.push({ line: found.row.line, title: String(found.row.input.title ?? ''), issues: [found.issue] });
+    }
+    this.matches = matches;
+    const told = reports.slice(0, MOST_REPORTS);
+    return { rows: matches.length, reports: told, refused: reports.length, missing: matcher.missing() };
+  }
+
+  private matched(
+    reader: RowReader,
+    { status, keepsBlanks, offset, most }: Extract<Ask, { do: 'matched' }>,
+  ): MatchedRow[] {
+    return this.matches.slice(offset, offset + most).map(({ at, id }) => {
+      const row = reader.row(at, status);
+      return { row: keepsBlanks ? withoutBlanks(row) : row, id };
+    });
   }
 
   /** Made once for a plan, as it remembers what it has read. */

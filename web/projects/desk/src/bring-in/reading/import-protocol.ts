@@ -5,18 +5,21 @@ import type {
   GivenConventions,
   ImportPlan,
   ImportRow,
+  ListingName,
+  MatchedRow,
   PlannedImport,
   ProposedType,
+  RowReport,
 } from '@plindo/core/exchange';
 import type { Status } from '@plindo/core/listings';
 import type { DesignedPage } from '@plindo/core/page';
-import type { FieldTypeName, ReadScene, SiteSettings } from '@plindo/core/structure';
+import type { FieldTypeName, Kind, ReadScene, SiteSettings } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 
 /** What the page asks of the worker that holds the file; each ask has one answer. */
 export type Ask =
-  /** A file, or a text that was pasted. */
-  | { readonly do: 'read'; readonly file: File | string; readonly scene: ReadScene }
+  /** A file, or a text that was pasted; for a kind that is there, or null for a new one. */
+  | { readonly do: 'read'; readonly file: File | string; readonly scene: ReadScene; readonly kind: Kind | null }
   /** Another table of the file that was read last, by its position. */
   | { readonly do: 'table'; readonly at: number }
   /** What a column becomes when it is written in a way; `type` is what a person wants of it, null for the best. */
@@ -36,6 +39,18 @@ export type Ask =
       readonly offset: number;
       readonly most: number;
     }
+  /** The listings that the rows are about, by what names them. */
+  | { readonly do: 'match'; readonly plan: ImportPlan; readonly by: string; readonly names: readonly ListingName[] }
+  /** Rows with their listings, of those that could be matched. */
+  | {
+      readonly do: 'matched';
+      readonly plan: ImportPlan;
+      readonly status: Status;
+      /** Whether an empty cell leaves what is there. */
+      readonly keepsBlanks: boolean;
+      readonly offset: number;
+      readonly most: number;
+    }
   | { readonly do: 'refused'; readonly rows: readonly number[] }
   | { readonly do: 'page'; readonly planned: PlannedImport; readonly site: SiteSettings; readonly search: string };
 
@@ -52,6 +67,17 @@ export interface FileFacts {
   readonly plan: ImportPlan;
 }
 
+/** What came of matching the rows with listings. */
+export interface MatchFacts {
+  /** How many rows are about one listing, or a new one. */
+  readonly rows: number;
+  /** Rows of which it can't be told; the first thousand. */
+  readonly reports: readonly RowReport[];
+  readonly refused: number;
+  /** Listings that no row is about. */
+  readonly missing: readonly ListingName[];
+}
+
 export interface AnswerTo {
   read: FileFacts;
   table: FileFacts;
@@ -59,6 +85,8 @@ export interface AnswerTo {
   reread: ImportPlan;
   check: DryRun;
   rows: readonly ImportRow[];
+  match: MatchFacts;
+  matched: readonly MatchedRow[];
   /** The refused rows with their header, as CSV text. */
   refused: string;
   /** The index page that visitors would have of the rows, in a state. */

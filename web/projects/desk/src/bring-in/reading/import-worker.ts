@@ -15,12 +15,14 @@ interface Waiting {
   reject(error: unknown): void;
 }
 
-/** The page's line to the worker. One worker a page; it ends with the page. */
+/** The page's line to the worker. One worker a page; it ends with the page, or with the work that it does for it. */
 @Injectable()
 export class ImportWorker implements OnDestroy {
   private readonly worker = new Worker(new URL('./import.worker', import.meta.url), { type: 'module' });
   private readonly waiting = new Map<number, Waiting>();
   private lastId = 0;
+  private held = 0;
+  private isLeft = false;
 
   constructor() {
     this.worker.onmessage = ({ data }: MessageEvent<Answer>) => {
@@ -44,7 +46,23 @@ export class ImportWorker implements OnDestroy {
     });
   }
 
+  /** Keeps the worker until some work is through, also when its page is left meanwhile. */
+  async holdFor<T>(work: Promise<T>): Promise<T> {
+    this.held++;
+    try {
+      return await work;
+    } finally {
+      this.held--;
+      this.endIfLeft();
+    }
+  }
+
   ngOnDestroy(): void {
-    this.worker.terminate();
+    this.isLeft = true;
+    this.endIfLeft();
+  }
+
+  private endIfLeft(): void {
+    if (this.isLeft && this.held === 0) this.worker.terminate();
   }
 }
