@@ -217,14 +217,15 @@ describe('The first hour', () => {
 
   it('brings a file in again: what is new, what changes and what is missing is told before, and done as one', async () => {
     await desk.openTable('Clinics');
-    await page.getByRole('link', { name: 'Bring in a file' }).click();
+    await page.getByRole('button', { name: 'File', exact: true }).click();
+    await page.getByRole('menuitem', { name: 'Bring in a file' }).click();
     const rows = CLINICS.slice(1).map(({ name, beds }, at) => [name, at === 0 ? 99 : beds]);
     const file = csv('clinics-again.csv', [['Name', 'Beds'], ...rows, ['Clinic 61', 12], ['Clinic 62', 'several']]);
     await page.locator('input[type=file]').setInputFiles(file);
     await page.getByLabel('New listings begin as').selectOption('live');
     await page.getByRole('button', { name: 'Compare with what is there' }).click();
     const outcome = page.locator('section').filter({ has: page.getByRole('heading', { name: 'What will happen' }) });
-    await outcome.getByText('1 new, 1 changed, 58 the same as before. 1 stay out.').waitFor();
+    await outcome.getByText('1 new, 1 changed, 58 the same as before. 1 stays out.').waitFor();
     await outcome.getByRole('row', { name: /Clinic 02 Beds 17 99/ }).waitFor();
     await outcome.getByLabel(/1 listing is not in the file/).selectOption('hide');
     await outcome.getByRole('button', { name: 'Change 3 listings' }).click();

@@ -87,7 +87,7 @@ describe('The workbench', () => {
       ['Text with columns (CSV)', 'berths.csv'],
       ['Workbook (XLSX)', 'berths.xlsx'],
     ] as const) {
-      await page.getByRole('button', { name: 'Save as a file' }).click();
+      await page.getByRole('button', { name: 'File', exact: true }).click();
       const [download] = await Promise.all([
         page.waitForEvent('download'),
         page.getByRole('menuitem', { name }).click(),

@@ -42,10 +42,15 @@ export function planForKind(
     const target = targets[at]!;
     const field = fields.find(({ key }) => key === target.fieldKey);
     const reading = field && target.use === 'field' ? readingFor(table, plain, at, field, context) : column.reading;
-    const reason = target.use === 'nothing' ? 'No field is called so.' : 'It is called so.';
+    const reason = target.use === 'nothing' ? whyLeftOut(column.header, kind) : 'It is called so.';
     return { ...column, ...target, reading, reason, against: '', doubt: null, emptied: 0 };
   });
   return { columns, fields: kind.fields, conventions: plain.conventions };
+}
+
+function whyLeftOut(header: string, { fields }: Pick<KindDefinition, 'fields'>): string {
+  const isThere = fields.some(({ key, label }) => [label, key].map(foldText).includes(foldText(header)));
+  return isThere ? 'Links, pictures, files and groups are not read from a file.' : 'No field is called so.';
 }
 
 /** How the cells of a column are read for a field, by the conventions that its file has been found to follow. */

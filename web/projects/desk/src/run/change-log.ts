@@ -6,6 +6,7 @@ import { Icon } from '@plindo/listing-view';
 import { firstValueFrom } from 'rxjs';
 import { partsOf } from '../shared/form-parts';
 import { LongWork } from '../shared/long-work/long-work';
+import { MomentInput } from '../shared/moments/moment-input';
 import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
 import type { LogGroup } from './log-groups';
@@ -27,7 +28,7 @@ const SHOWN_FIRST = 15;
 /** What was changed, when and by whom, with a way back. */
 @Component({
   selector: 'pl-change-log',
-  imports: [Icon, MatButtonModule],
+  imports: [Icon, MatButtonModule, MomentInput],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <section class="panel">
@@ -35,8 +36,12 @@ const SHOWN_FIRST = 15;
       <form class="ask" role="search" (submit)="search($event)">
         <label>What <input class="plain-input" name="q" maxlength="200" placeholder="Words" /></label>
         <label>Who <input class="plain-input" name="who" maxlength="120" placeholder="Name" /></label>
-        <label>From <input class="plain-input" type="date" name="from" /></label>
-        <label>To <input class="plain-input" type="date" name="until" /></label>
+        <span
+          >From <pl-moment-input control="date" label="From" [value]="from()" (valueChange)="from.set($event)"
+        /></span>
+        <span
+          >To <pl-moment-input control="date" label="To" [value]="until()" (valueChange)="until.set($event)"
+        /></span>
         <button matButton="outlined" type="submit">Show</button>
         @if (isNarrowed()) {
           <button matButton type="reset" (click)="clear()">Show all</button>
@@ -163,6 +168,8 @@ export class ChangeLogPanel {
   private ask = ANY;
 
   protected readonly all = signal<readonly ChangeSummary[]>([]);
+  protected readonly from = signal('');
+  protected readonly until = signal('');
   protected readonly isNarrowed = signal(false);
   protected readonly hasOlder = signal(false);
   protected readonly showsAll = signal(false);
@@ -192,12 +199,14 @@ export class ChangeLogPanel {
   protected search(event: Event): void {
     event.preventDefault();
     const part = partsOf(event);
-    this.ask = { q: part('q').trim(), who: part('who').trim(), from: part('from'), until: part('until') };
+    this.ask = { q: part('q').trim(), who: part('who').trim(), from: this.from(), until: this.until() };
     this.load();
   }
 
   protected clear(): void {
     this.ask = ANY;
+    this.from.set('');
+    this.until.set('');
     this.load();
   }
 

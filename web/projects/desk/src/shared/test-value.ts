@@ -1,12 +1,15 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Field, Operator } from '@plindo/core/structure';
 import { takesValue } from '@plindo/core/structure';
+import { MomentInput } from './moments/moment-input';
+import { momentControl } from './moments/moment-text';
 
 const SEVERAL: readonly Operator[] = ['is-one-of', 'includes-all', 'includes-none'];
 
 /** The value that a condition compares with: ticks for choices, two ends for "between", a line for the rest. */
 @Component({
   selector: 'pl-test-value',
+  imports: [MomentInput],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (takes()) {
@@ -68,6 +71,27 @@ const SEVERAL: readonly Operator[] = ['is-one-of', 'includes-all', 'includes-non
           [value]="list()[1] ?? ''"
           (input)="valueChange.emit([list()[0] ?? '', $any($event.target).value])"
         />
+      } @else if (op() === 'between' && moment()) {
+        <pl-moment-input
+          [control]="moment()!"
+          label="From"
+          [value]="list()[0] ?? ''"
+          (valueChange)="valueChange.emit([$event, list()[1] ?? ''])"
+        />
+        <span>and</span>
+        <pl-moment-input
+          [control]="moment()!"
+          label="To"
+          [value]="list()[1] ?? ''"
+          (valueChange)="valueChange.emit([list()[0] ?? '', $event])"
+        />
+      } @else if (moment(); as control) {
+        <pl-moment-input
+          [control]="control"
+          label="Value"
+          [value]="list()[0] ?? ''"
+          (valueChange)="valueChange.emit($event)"
+        />
       } @else if (op() === 'between') {
         <input
           class="plain-input"
@@ -128,6 +152,7 @@ export class TestValue {
     const [amount = '', unit = 'week'] = (this.list()[0] ?? '').split(' ');
     return [amount, unit];
   });
+  protected readonly moment = computed(() => momentControl(this.field()));
   protected readonly takes = computed(() => takesValue(this.op()));
   protected readonly choices = computed(() =>
     SEVERAL.includes(this.op()) ? this.field().settings.choices : undefined,

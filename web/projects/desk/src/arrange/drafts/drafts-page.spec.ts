@@ -63,9 +63,15 @@ describe('The page of all drafts', () => {
 
   it('sets a moment by the clock of the site', async () => {
     await open([kept()]);
-    const moment = shown.all<HTMLInputElement>('input[type=datetime-local]')[0]!;
-    moment.value = '2026-12-24T18:00';
-    moment.dispatchEvent(new Event('input'));
+    const [day, time] = shown.all<HTMLInputElement>('pl-moment-input input');
+    for (const [half, text] of [
+      [day!, '2026-12-24'],
+      [time!, '18:00'],
+    ] as const) {
+      half.value = text;
+      half.dispatchEvent(new Event('input'));
+      await shown.settled();
+    }
     await shown.settled();
     await shown.press('Publish then');
     const sent = await server.answer('POST', '/api/drafts/moment', { changeId: 2, result: [] });

@@ -11,6 +11,7 @@ import { wearSiteCss } from '../design/own-sheet';
 import { DesignsStore } from '../../shared/designs-store';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
+import { MomentInput } from '../../shared/moments/moment-input';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
 import { SelectionsStore } from '../../shared/selections-store';
@@ -20,7 +21,7 @@ import { designerOf, seenAt } from './seen-at';
 /** All designs that visitors do not see yet: what of each is otherwise, before and after; published at once or at a moment. */
 @Component({
   selector: 'pl-drafts-page',
-  imports: [BeforeAfter, KindList, MatButtonModule, RouterLink],
+  imports: [BeforeAfter, KindList, MatButtonModule, MomentInput, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './drafts-page.html',
   styleUrl: './drafts-page.scss',
@@ -104,7 +105,10 @@ export class DraftsPage {
   /** At a moment by the clock of the site. */
   protected publishLater(): void {
     const local = Date.parse(`${this.at()}Z`);
-    if (Number.isNaN(local)) return;
+    if (Number.isNaN(local)) {
+      this.notices.said('Choose a day and a time, such as 31/12/2026 and 14:30.');
+      return;
+    }
     const at = new Date(momentOfLocal(local, this.zone())).toISOString();
     const ids = this.chosen();
     this.notices.tellAndShow(this.api.setMoment(ids, at), sentence('Set a moment for', ids.length), () =>

@@ -5,12 +5,15 @@ import {
   afterNextRender,
   computed,
   input,
+  linkedSignal,
   output,
   signal,
   viewChild,
 } from '@angular/core';
 import type { Field, ReadContext } from '@plindo/core/structure';
 import { fieldType, readRequired } from '@plindo/core/structure';
+import { MomentInput } from '../../shared/moments/moment-input';
+import { momentControl } from '../../shared/moments/moment-text';
 
 /** Where to go after an edit: the next or the previous cell, or nowhere. */
 export type Onward = 'next' | 'previous' | null;
@@ -21,6 +24,7 @@ export type Onward = 'next' | 'previous' | null;
  */
 @Component({
   selector: 'pl-cell-editor',
+  imports: [MomentInput],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (options(); as choices) {
@@ -40,10 +44,19 @@ export type Onward = 'next' | 'previous' | null;
           <option [value]="choice.key" [selected]="chosen().includes(choice.key)">{{ choice.label }}</option>
         }
       </select>
+    } @else if (moment(); as control) {
+      <pl-moment-input
+        [control]="control"
+        [label]="field().label"
+        [value]="draft()"
+        [invalid]="!!refused()"
+        (valueChange)="draft.set($event)"
+        (left)="keep(null)"
+        (keydown)="key($event)"
+      />
     } @else {
       <input
         #control
-        [type]="inputType()"
         [value]="text()"
         [attr.aria-label]="field().label"
         [attr.aria-invalid]="refused() ? 'true' : null"
@@ -61,7 +74,7 @@ export type Onward = 'next' | 'previous' | null;
       display: block;
       inline-size: 100%;
     }
-    input,
+    :host > input,
     select {
       inline-size: 100%;
       min-block-size: 2.125rem;
@@ -72,6 +85,15 @@ export type Onward = 'next' | 'previous' | null;
       background: var(--pl-raised);
       color: var(--pl-ink);
       font: inherit;
+    }
+    pl-moment-input {
+      position: absolute;
+      z-index: 5;
+      inset-block-start: -1.0625rem;
+      padding: 0.25rem;
+      border: 2px solid var(--pl-accent);
+      border-radius: 2px;
+      background: var(--pl-raised);
     }
     .several {
       position: absolute;
@@ -121,25 +143,24 @@ export class CellEditor {
   protected readonly text = computed(() => {
     const value = this.value();
     const type = this.type();
-    if (this.typed() !== '' && this.inputType() === 'text') return this.typed();
+    if (this.typed() !== '' && !this.moment()) return this.typed();
     if (!type.holds(value)) return '';
     return type.toInput?.(value, this.field(), this.context()) ?? type.toText(value, this.field());
   });
-  protected readonly inputType = computed(() => {
-    const { control } = this.type();
-    if (control === 'date' || control === 'time') return control;
-    return control === 'date-time' ? 'datetime-local' : 'text';
-  });
+  protected readonly moment = computed(() => momentControl(this.field()));
+  /** A moment as it is typed. */
+  protected readonly draft = linkedSignal(() => this.text());
 
-  private readonly control = viewChild.required<ElementRef<HTMLInputElement | HTMLSelectElement>>('control');
+  private readonly control = viewChild<ElementRef<HTMLInputElement | HTMLSelectElement>>('control');
+  private readonly momentInput = viewChild(MomentInput);
   private isDone = false;
 
   constructor() {
     afterNextRender(() => {
-      const element = this.control().nativeElement;
-      element.focus();
-      const isText = element instanceof HTMLInputElement && element.type === 'text';
-      if (isText && this.typed() === '') element.select();
+      this.momentInput()?.focus();
+      const element = this.control()?.nativeElement;
+      element?.focus();
+      if (element instanceof HTMLInputElement && this.typed() === '') element.select();
     });
   }
 
@@ -168,7 +189,8 @@ export class CellEditor {
   }
 
   private input(): unknown {
-    const element = this.control().nativeElement;
+    const element = this.control()?.nativeElement;
+    if (!element) return this.draft();
     if (!this.isMultiple()) return element.value;
     return [...(element as HTMLSelectElement).selectedOptions].map(({ value }) => value);
   }

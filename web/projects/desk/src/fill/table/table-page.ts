@@ -46,7 +46,7 @@ import { CellEditor } from './cell-editor';
 import { CellTexts } from './cell-texts';
 import { ColumnChooser } from './column-chooser';
 import { FormPage } from '../form/form-page';
-import { ExportMenu } from './export-menu';
+import { FileMenu } from './file-menu';
 import { FilterPanel } from './filter-panel';
 import { PasteCells } from './paste-cells';
 import { RowDrag } from './row-drag';
@@ -77,7 +77,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
     CellEditor,
     ColumnChooser,
     DragDropModule,
-    ExportMenu,
+    FileMenu,
     FilterPanel,
     FormPage,
     Icon,

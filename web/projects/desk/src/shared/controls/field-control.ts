@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
@@ -6,6 +7,7 @@ import type { Field, ReadContext } from '@plindo/core/structure';
 import { fieldType } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { unitSymbol } from '@plindo/core/values';
+import { MomentInput } from '../moments/moment-input';
 import { CategoriesControl } from './categories-control';
 import { ColourControl } from './colour-control';
 import { FileControl } from './file-control';
@@ -34,6 +36,8 @@ import { RowsControl } from './rows-control';
     MatFormFieldModule,
     MatInputModule,
     MatSelectModule,
+    MomentInput,
+    NgTemplateOutlet,
     PictureControl,
     PicturesControl,
     PlaceControl,
@@ -70,11 +74,7 @@ export class FieldControl {
     if (!type.holds(input)) return '';
     return type.toInput?.(input, this.field(), this.context()) ?? type.toText(input, this.field());
   });
-  protected readonly inputType = computed(() => {
-    const { control, inputType } = this.type();
-    if (control === 'date' || control === 'time') return control;
-    return control === 'date-time' ? 'datetime-local' : (inputType ?? 'text');
-  });
+  protected readonly inputType = computed(() => this.type().inputType ?? 'text');
   protected readonly placeholder = computed(() => {
     const { placeholder, type, settings } = this.field();
     return placeholder || (type === 'reference' ? `given out by itself: ${settings.pattern ?? '####'}` : '');

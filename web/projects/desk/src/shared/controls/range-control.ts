@@ -3,25 +3,34 @@ import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import type { Field, Range, ReadContext } from '@plindo/core/structure';
 import { fieldType } from '@plindo/core/structure';
+import { MomentInput } from '../moments/moment-input';
+import { momentControl } from '../moments/moment-text';
 
 /** From and to. Either may stay empty. */
 @Component({
   selector: 'pl-range-control',
-  imports: [MatFormFieldModule, MatInputModule],
+  imports: [MatFormFieldModule, MatInputModule, MomentInput],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <fieldset>
       <legend>{{ label() }}</legend>
       @for (end of ends; track end.key) {
-        <mat-form-field>
-          <mat-label>{{ end.label }}</mat-label>
-          <input
-            matInput
-            [type]="inputType()"
-            [value]="textOf(end.key)"
-            (input)="tell(end.key, $any($event.target).value)"
-          />
-        </mat-form-field>
+        @if (moment(); as control) {
+          <div>
+            <p>{{ end.label }}</p>
+            <pl-moment-input
+              [control]="control"
+              [label]="label() + ', ' + end.label"
+              [value]="textOf(end.key)"
+              (valueChange)="tell(end.key, $event)"
+            />
+          </div>
+        } @else {
+          <mat-form-field>
+            <mat-label>{{ end.label }}</mat-label>
+            <input matInput [value]="textOf(end.key)" (input)="tell(end.key, $any($event.target).value)" />
+          </mat-form-field>
+        }
       }
     </fieldset>
   `,
@@ -55,11 +64,7 @@ export class RangeControl {
     const field = this.field();
     return { ...field, type: field.settings.ends ?? 'decimal' };
   });
-  protected readonly inputType = computed(() => {
-    const { control } = fieldType(this.endField().type);
-    if (control === 'date' || control === 'time') return control;
-    return control === 'date-time' ? 'datetime-local' : 'text';
-  });
+  protected readonly moment = computed(() => momentControl(this.endField()));
   private readonly range = computed((): Range => {
     const input = this.input();
     return typeof input === 'object' && input !== null ? input : {};

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatMenuModule } from '@angular/material/menu';
+import { RouterLink } from '@angular/router';
 import type { Listing } from '@plindo/core/listings';
 import { tableAsCsv, tableAsWorkbook } from '@plindo/core/exchange';
 import type { Kind } from '@plindo/core/structure';
@@ -14,22 +15,23 @@ import type { TableSource } from './table-source';
 
 const WORKBOOK = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet';
 
-/** Saves what the table shows as a file: its rows in their order, its columns, under its filters. */
+/** Saves what the table shows as a file, its rows in their order, its columns, under its filters; and brings files in. */
 @Component({
-  selector: 'pl-export-menu',
-  imports: [Icon, MatButtonModule, MatMenuModule],
+  selector: 'pl-file-menu',
+  imports: [Icon, MatButtonModule, MatMenuModule, RouterLink],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button matButton type="button" [matMenuTriggerFor]="forms" [disabled]="isBusy()">
-      <pl-icon name="download" />Save as a file
+      <pl-icon name="table_view" />File
     </button>
     <mat-menu #forms="matMenu">
-      <button mat-menu-item (click)="save('xlsx')">Workbook (XLSX)</button>
-      <button mat-menu-item (click)="save('csv')">Text with columns (CSV)</button>
+      <button mat-menu-item (click)="save('xlsx')">Save as a workbook (XLSX)</button>
+      <button mat-menu-item (click)="save('csv')">Save as text with columns (CSV)</button>
+      <a mat-menu-item [routerLink]="['/fill', kind().id, 'from-file']">Bring in a file</a>
     </mat-menu>
   `,
 })
-export class ExportMenu {
+export class FileMenu {
   readonly kind = input.required<Kind>();
   readonly source = input.required<TableSource>();
   readonly columns = input.required<readonly TableColumn[]>();
