@@ -41,7 +41,10 @@ describe('The editor of conditions', () => {
 
   it('lets a value go with an operator that takes none, and takes one from the page', async () => {
     const { shown, last } = await edit({ join: 'all', of: [cheap] });
-    await shown.choose('Where the value comes from', 'listing');
+    await shown.press('More about this condition');
+    const items = [...document.querySelectorAll<HTMLElement>('.mat-mdc-menu-item')];
+    items.find((item) => item.textContent!.includes('that of the page’s listing'))!.click();
+    await shown.settled();
     expect(last()?.of).toEqual([{ field: 'price', op: 'at-most', value: { parameter: 'listing' } }]);
     await shown.choose('How it compares', 'is-empty');
     expect(last()?.of).toEqual([{ field: 'price', op: 'is-empty' }]);

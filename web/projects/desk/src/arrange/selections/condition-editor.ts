@@ -1,17 +1,30 @@
 import { ChangeDetectionStrategy, Component, computed, forwardRef, input, output } from '@angular/core';
-import type { Condition, ConditionGroup, FieldTest, Kind, LinkTest, Operator } from '@plindo/core/structure';
-import { isGroup, isLinkTest, isParameter, operatorWords, operatorsFor, takesValue } from '@plindo/core/structure';
+import { MatMenuModule } from '@angular/material/menu';
+import type {
+  Condition,
+  ConditionGroup,
+  FieldTest,
+  Kind,
+  LinkTest,
+  Operator,
+  PageParameter,
+} from '@plindo/core/structure';
+import {
+  PAGE_PARAMETERS,
+  isGroup,
+  isLinkTest,
+  isParameter,
+  operatorWords,
+  operatorsFor,
+  takesValue,
+} from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { TestValue } from '../../shared/test-value';
 import type { Askable } from './selection-fields';
 import { askablesOf, kindsBehind, linksOf, newTest } from './selection-fields';
+import { PARAMETER_WORDS } from './selection-sentence';
 
 const LINK_MARK = 'link:';
-const PARAMETERS = {
-  listing: 'that of the page’s listing',
-  category: 'the page’s category',
-  date: 'the page’s date',
-} as const;
 
 /** One part of a group as it is edited. */
 interface Part {
@@ -25,7 +38,7 @@ interface Part {
 /** Conditions under "all of", "any of" or "none of", as a sentence of choices; groups and linked listings nest. */
 @Component({
   selector: 'pl-condition-editor',
-  imports: [Icon, TestValue, forwardRef(() => ConditionEditor)],
+  imports: [Icon, MatMenuModule, TestValue, forwardRef(() => ConditionEditor)],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './condition-editor.html',
   styleUrl: './condition-editor.scss',
@@ -42,7 +55,8 @@ export class ConditionEditor {
   readonly place = input('');
   readonly groupChange = output<ConditionGroup>();
 
-  protected readonly parameters = Object.entries(PARAMETERS);
+  protected readonly parameters = PAGE_PARAMETERS;
+  protected readonly parameterWords = PARAMETER_WORDS;
   protected readonly words = operatorWords;
   protected readonly takes = takesValue;
   protected readonly askables = computed(() => askablesOf(this.kinds()));
@@ -88,8 +102,8 @@ export class ConditionEditor {
     return `${this.placeOf(at)}.1`;
   }
 
-  protected parameterOf({ value }: FieldTest): string {
-    return isParameter(value) ? value.parameter : '';
+  protected parameterOf({ value }: FieldTest): PageParameter | null {
+    return isParameter(value) ? value.parameter : null;
   }
 
   protected setJoin(join: ConditionGroup['join']): void {
@@ -113,9 +127,9 @@ export class ConditionEditor {
     this.put(at, takesValue(op) ? { ...test, op } : { ...rest, op });
   }
 
-  protected setParameter(at: number, test: FieldTest, parameter: string): void {
+  protected setParameter(at: number, test: FieldTest, parameter: PageParameter | ''): void {
     const { value: _, ...rest } = test;
-    this.put(at, parameter === '' ? rest : ({ ...rest, value: { parameter } } as FieldTest));
+    this.put(at, parameter === '' ? rest : { ...rest, value: { parameter } });
   }
 
   protected put(at: number, condition: Condition): void {

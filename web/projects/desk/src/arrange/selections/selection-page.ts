@@ -23,11 +23,13 @@ import { Card } from '@plindo/listing-view';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
+import { Reading } from '../../shared/reading';
 import { SelectionsStore } from '../../shared/selections-store';
 import { OrderEditor } from '../shared/order-editor';
 import { ConditionEditor } from './condition-editor';
 import { OwnPageEditor } from './own-page-editor';
 import { PickedList } from './picked-list';
+import { selectionSentence } from './selection-sentence';
 import { WhyPanel } from './why-panel';
 
 /** A selection as a sentence of choices, beside what it gives and why. */
@@ -59,6 +61,7 @@ export class SelectionPage {
   private readonly session = inject(SessionStore);
   private readonly kindsStore = inject(KindsStore);
   private readonly store = inject(SelectionsStore);
+  private readonly reading = inject(Reading);
 
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
@@ -83,9 +86,14 @@ export class SelectionPage {
     });
     return new Map(about);
   });
-  /** The kinds of what it gives: those that it chooses from, or those of which something was picked. */
+  /** All of it as one would read it aloud. */
+  protected readonly sentence = computed(() => {
+    const draft = this.draft();
+    return draft ? selectionSentence(draft, { allKinds: this.allKinds(), context: this.reading.context() }) : '';
+  });
   /** Whether one of its kinds keeps the pages of listings that have left. */
   protected readonly hasPast = computed(() => this.kindsShown().some(({ expiry }) => expiry?.saysOver));
+  /** The kinds of what it gives: those that it chooses from, or those of which something was picked. */
   protected readonly kindsShown = computed((): Kind[] => {
     if (this.draft()?.picked === null) return this.kinds();
     const picked = this.preview()?.kinds ?? [];

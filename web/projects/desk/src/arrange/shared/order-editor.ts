@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { BuiltInKey, Kind, OrderKey, OrderSubject } from '@plindo/core/structure';
-import { BUILT_IN_FIELDS, columnOf, directionWords, fieldAt, fieldOfSubject } from '@plindo/core/structure';
+import { BUILT_IN_FIELDS, columnOf } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
+import { directionsOf } from './order-words';
 
 const OWN_PARTS: readonly BuiltInKey[] = [
   ...(['featured', 'handOrder', 'title', 'publishedAt', 'createdAt', 'changedAt', 'leavesAt'] as const),
@@ -108,10 +109,7 @@ export class OrderEditor {
 
   /** The words for up and down. */
   protected directions(by: OrderSubject): readonly [string, string] {
-    if (by === '@featured') return ['last', 'first'];
-    const key = fieldOfSubject(by) ?? '';
-    const field = this.kinds().flatMap((kind) => fieldAt(kind, key) ?? [])[0];
-    return field ? directionWords(field) : ['lowest first', 'highest first'];
+    return directionsOf(by, this.kinds());
   }
 
   protected setSubject(at: number, by: OrderSubject): void {
