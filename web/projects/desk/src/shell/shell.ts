@@ -9,6 +9,7 @@ import { CategorySetsStore } from '../shared/category-sets-store';
 import { KindsStore } from '../shared/kinds-store';
 import { Notices } from '../shared/notices';
 import { UndoStack } from '../shared/undo-stack';
+import { FirstPath } from './first-path';
 import { WorkMenu } from './work-menu';
 
 interface Stage {
@@ -27,7 +28,7 @@ const STAGES: readonly Stage[] = [
 /** The signed-in side: the bar with the stages, and the page below it. */
 @Component({
   selector: 'pl-desk',
-  imports: [Icon, MatButtonModule, MatMenuModule, RouterLink, RouterLinkActive, RouterOutlet, WorkMenu],
+  imports: [FirstPath, Icon, MatButtonModule, MatMenuModule, RouterLink, RouterLinkActive, RouterOutlet, WorkMenu],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (session()?.user; as user) {
@@ -81,6 +82,9 @@ const STAGES: readonly Stage[] = [
           <button mat-menu-item (click)="signOut()">Sign out</button>
         </mat-menu>
       </header>
+      @if (stages().length) {
+        <pl-first-path />
+      }
     }
     <main><router-outlet /></main>
   `,

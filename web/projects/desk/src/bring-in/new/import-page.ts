@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { MatProgressBarModule } from '@angular/material/progress-bar';
 import { MatRadioModule } from '@angular/material/radio';
@@ -19,6 +19,7 @@ import { ConventionsPanel } from '../conventions-panel';
 import { FileDrop } from '../file-drop';
 import { IssueList } from '../issue-list';
 import { LinkIdeas } from '../link-ideas';
+import { PasteBox } from '../paste-box';
 import { ComingFile } from '../reading/coming-file';
 import { ImportRefusal, ImportWorker } from '../reading/import-worker';
 import { RowReports } from '../row-reports';
@@ -45,6 +46,7 @@ const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
     MatButtonModule,
     MatProgressBarModule,
     MatRadioModule,
+    PasteBox,
     RouterLink,
     RowReports,
     RowsPreview,
@@ -56,6 +58,9 @@ const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
   host: { '(window:beforeunload)': 'warn($event)' },
 })
 export class ImportPage implements MayHoldWork {
+  /** From the address: whether cells are to be pasted. */
+  readonly wantsPaste = input<string>('', { alias: 'paste' });
+
   private readonly worker = inject(ImportWorker);
   private readonly api = inject(ImportsApi);
   private readonly kinds = inject(KindsStore);

@@ -36,6 +36,7 @@ import { KindSettings } from './kind-settings';
 import type { LinkDialogData } from './link-dialog';
 import { LinkDialog } from './link-dialog';
 import { TypeChangeDialog } from './type-change-dialog';
+import type { PickedField } from './type-picker';
 import { TypePicker } from './type-picker';
 
 const BLANK = makeKindDefinition({ slug: '', one: '', many: '' });
@@ -116,17 +117,31 @@ export class KindPage implements MayHoldWork {
 
   protected addField(): void {
     this.dialog
-      .open<TypePicker, unknown, FieldTypeName>(TypePicker, { width: '60rem', maxWidth: '95vw' })
+      .open<TypePicker, unknown, PickedField>(TypePicker, { width: '60rem', maxWidth: '95vw' })
       .afterClosed()
-      .subscribe((type) => {
-        const draft = this.draft();
-        if (!type || !draft) return;
-        const key = this.freeKey(keyOf(fieldType(type).label), null);
-        const section = this.field()?.section ?? '';
-        const field = makeField({ key, label: '', type, section, inTable: fieldType(type).short, ...startOf(type) });
-        this.set({ ...draft, fields: [...draft.fields, field] });
-        this.selected.set(key);
+      .subscribe((picked) => {
+        if (picked) this.take('like' in picked ? this.fieldLike(picked.like) : this.fieldOf(picked.type));
       });
+  }
+
+  private take(field: Field): void {
+    const draft = this.draft();
+    if (!draft) return;
+    this.set({ ...draft, fields: [...draft.fields, field] });
+    this.selected.set(field.key);
+  }
+
+  private fieldOf(type: FieldTypeName): Field {
+    const key = this.freeKey(keyOf(fieldType(type).label), null);
+    const section = this.field()?.section ?? '';
+    return makeField({ key, label: '', type, section, inTable: fieldType(type).short, ...startOf(type) });
+  }
+
+  /** A field with the settings of another one; what that depends on may not be there. */
+  private fieldLike(like: Field): Field {
+    const isTaken = this.draft()?.fields.some(({ label }) => label === like.label);
+    const label = isTaken ? `${like.label} 2` : like.label;
+    return { ...like, key: this.freeKey(keyOf(label), null), label, section: '', showWhen: null };
   }
 
   /** A new field's key follows its label; one that is kept keeps its key until it is asked for another. */
