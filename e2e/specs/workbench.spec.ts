@@ -77,6 +77,69 @@ describe('The workbench', () => {
     await form.getByRole('button', { name: 'Close the form' }).click();
   }, 60_000);
 
+  it('adds up its columns, over all that it shows or over what was chosen', async () => {
+    await desk.openTable('Berths');
+    const { listings } = (await page.evaluate(async () =>
+      (await fetch('/api/kinds/2/listings?limit=500&q=Brannock')).json(),
+    )) as { listings: { id: number; title: string; values: { price?: { minor: number } } }[] };
+    const prices = listings.flatMap(({ values }) => values.price?.minor ?? []);
+    expect(prices.length).toBeGreaterThan(3);
+    await desk.find('Brannock Island, berth 1');
+    await page.getByLabel('Find in the table').fill('Brannock');
+    await page.getByRole('button', { name: 'Totals' }).click();
+    const foot = page.locator('pl-totals-row');
+    const euros = (minor: number): RegExp => new RegExp(`€${(minor / 100).toLocaleString('en-GB')}`);
+    await foot.getByText(euros(prices.reduce((sum, price) => sum + price, 0))).waitFor();
+    await foot.getByLabel('What the last row tells').selectOption('Least');
+    await foot.getByText(euros(Math.min(...prices))).waitFor();
+    const [first, second] = listings;
+    for (const { title } of [first!, second!]) await page.getByLabel(`Choose ${title}`, { exact: true }).click();
+    await foot.getByText('of the chosen').waitFor();
+    await foot.getByLabel('What the last row tells').selectOption('Sum');
+    await foot.getByText(euros(prices[0]! + prices[1]!)).waitFor();
+    expect(await accessibilityFaults(page)).toEqual([]);
+  }, 60_000);
+
+  it('finds and replaces, after showing what that changes', async () => {
+    await desk.openTable('Berths');
+    await page.getByRole('button', { name: 'Replace', exact: true }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByLabel('Find', { exact: true }).fill('brannock island');
+    await dialog.getByLabel('Replace it by').fill('Brannock Isle');
+    await dialog.getByRole('cell', { name: 'Brannock Isle, berth 1', exact: true }).waitFor();
+    const button = dialog.getByRole('button', { name: /^Replace in \d+ cells$/ });
+    const count = Number(/\d+/.exec(await button.innerText())![0]);
+    expect(count).toBeGreaterThan(3);
+    await button.click();
+    await page.getByText(`Replaced “brannock island” in ${count} cells`).waitFor();
+    await page.getByRole('button', { name: 'Brannock Isle, berth 1', exact: true }).waitFor();
+    await desk.undo(page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }));
+    await page.getByRole('button', { name: 'Brannock Island, berth 1', exact: true }).waitFor();
+  }, 60_000);
+
+  it('copies a range that the keyboard has chosen', async () => {
+    await desk.openTable('Berths');
+    const first = page.getByRole('button', { name: 'Brannock Island, berth 1', exact: true });
+    await first.focus();
+    for (const key of ['ArrowRight', 'ArrowRight', 'ArrowDown']) await page.keyboard.press(`Shift+${key}`);
+    await page.locator('.cell.ranged').nth(5).waitFor();
+    expect(await page.locator('.cell.ranged').count()).toBe(6);
+    const copied = await page.evaluate(() => {
+      const clipboardData = new DataTransfer();
+      document.activeElement!.dispatchEvent(
+        new ClipboardEvent('copy', { clipboardData, bubbles: true, cancelable: true }),
+      );
+      return clipboardData.getData('text/plain');
+    });
+    const lines = copied.split('\n').map((line) => line.split('\t'));
+    expect(lines.map(([title, , harbour]) => [title, harbour])).toEqual([
+      ['Brannock Island, berth 1', 'Brannock Island'],
+      ['Brannock Island, berth 2', 'Brannock Island'],
+    ]);
+    await page.keyboard.press('Escape');
+    await page.locator('.cell.ranged').first().waitFor({ state: 'detached' });
+  }, 60_000);
+
   it('saves what it shows as a file, which comes back the same', async () => {
     await desk.openTable('Berths');
     const found = page.waitForResponse((response) => /\/listings\?.*q=/.test(response.url()));
@@ -145,14 +208,15 @@ describe('The workbench', () => {
     const shown = await headers();
     expect(shown).toContain('First meeting');
     expect(shown).not.toContain('Hand order');
-    await page.getByLabel('Name of the view').fill('For the season');
     await page.getByRole('button', { name: 'Keep this view' }).click();
+    await page.getByLabel('Name of the view').fill('For the season');
+    await page.getByRole('button', { name: 'Keep', exact: true }).click();
+    await page.getByRole('button', { name: 'For the season', exact: true }).waitFor();
     expect(await accessibilityFaults(page)).toEqual([]);
     await page.getByRole('checkbox', { name: 'First meeting' }).uncheck();
     await page.reload();
     await page.getByRole('gridcell').first().waitFor();
     expect(await headers()).not.toContain('First meeting');
-    await page.getByRole('button', { name: 'Columns' }).click();
     await page.getByRole('button', { name: 'For the season', exact: true }).click();
     await page.getByRole('columnheader', { name: 'First meeting' }).waitFor();
     expect(await headers()).toEqual(shown);

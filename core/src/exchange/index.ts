@@ -19,5 +19,6 @@ export * from './import-preview.js';
 export * from './import-rows.js';
 export * from './paste-block.js';
 export * from './redirects-file.js';
+export * from './replace-text.js';
 export * from './row-reader.js';
 export * from './send-batches.js';

@@ -17,5 +17,6 @@ export * from './lists/list-design.js';
 export { listOfSelection } from './lists/selection-list.js';
 export * from './lists/suggest.js';
 export * from './lists/table-query.js';
+export * from './lists/table-totals.js';
 export * from './address/known-values.js';
 export * from './address/url-state.js';

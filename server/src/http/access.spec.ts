@@ -27,7 +27,12 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /me/second-step/off', 'POST /me/leave', 'GET /me/data'],
   ],
   editor: [
-    ...['GET /kinds/:id/names', 'POST /kinds/:id/compare', 'POST /kinds/:id/update-from-file'],
+    ...[
+      'GET /kinds/:id/names',
+      'POST /kinds/:id/totals',
+      'POST /kinds/:id/compare',
+      'POST /kinds/:id/update-from-file',
+    ],
     ...['GET /category-sets', 'GET /changes', 'GET /find', 'GET /kinds', 'GET /kinds/:id', 'GET /kinds/:id/bin'],
     ...['GET /kinds/:id/candidates', 'GET /kinds/:id/listings', 'GET /kinds/:id/preview', 'GET /kinds/:id/table'],
     ...[

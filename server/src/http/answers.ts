@@ -52,7 +52,7 @@ import type { CalendarEntry, ExpiryEffects, FieldToLinkReport, LinkIdea, Listing
 import type { MailText } from '@plindo/core/notices';
 import type { ChosenCards, DesignedPage, PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { AddressesPlan } from '@plindo/core/plans';
-import type { Explanation } from '@plindo/core/query';
+import type { Explanation, TableTotals } from '@plindo/core/query';
 import type { CategorySet, KeptFile, Kind, Link, Picture, Selection, SiteSettings } from '@plindo/core/structure';
 
 /** A picture that was kept; what it shows in words comes with the listing. */
@@ -150,6 +150,7 @@ export interface Answers {
   'SiteStarterSummary[]': readonly SiteStarterSummary[];
   StarterFile: StarterFile;
   'SuggestionModel[]': readonly SuggestionModel[];
+  TableTotals: TableTotals;
   'TokenSummary[]': readonly TokenSummary[];
   TypeChangePlan: TypeChangePlan;
   User: User;

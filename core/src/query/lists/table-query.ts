@@ -57,18 +57,28 @@ export function runTableQuery(
   query: TableQuery,
   context: ReadContext,
 ): Pick<QueryResult, 'total' | 'ids'> {
-  const rows = rowsOfStatus(catalog, query.status);
-  const matches = query.text === '' ? null : searchOf(catalog, query.text, rows);
-  if (matches) rows.intersect(rowsOf(matches, catalog));
-  const scene = sceneOf(catalog, context);
-  for (const { by, op, value } of query.filters) {
-    const test = { field: fieldOfSubject(by) ?? '', op, value };
-    rows.intersect(rowsWhere(test, catalog, { scene, parameters: NO_PARAMETERS }));
-  }
-  const keys = rankingsOf(catalog, query.order, { scene, matches, near: null });
+  const { rows, matches } = rowsOfTable(catalog, query, context);
+  const keys = rankingsOf(catalog, query.order, { scene: sceneOf(catalog, context), matches, near: null });
   const found = new FoundRows(rows);
   const page = cutPage(found, catalog, keys, query.offset, query.limit);
   return { total: found.size, ids: page.map((row) => catalog.ids[row]!) };
+}
+
+/** The rows that a table shows, whatever their order, and where words were found. */
+export function rowsOfTable(
+  catalog: Catalog,
+  { status, text, filters }: Pick<TableQuery, 'status' | 'text' | 'filters'>,
+  context: ReadContext,
+): { readonly rows: Bitset; readonly matches: ReturnType<typeof searchOf> | null } {
+  const rows = rowsOfStatus(catalog, status);
+  const matches = text === '' ? null : searchOf(catalog, text, rows);
+  if (matches) rows.intersect(rowsOf(matches, catalog));
+  const scene = sceneOf(catalog, context);
+  for (const { by, op, value } of filters) {
+    const test = { field: fieldOfSubject(by) ?? '', op, value };
+    rows.intersect(rowsWhere(test, catalog, { scene, parameters: NO_PARAMETERS }));
+  }
+  return { rows, matches };
 }
 
 function rowsOfStatus(catalog: Catalog, wanted: Status | null): Bitset {

@@ -179,6 +179,17 @@ export class ListingsQueryDto {
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(500) limit?: number;
 }
 
+export class TotalsDto {
+  @IsOptional() @IsString() @MaxLength(200) q?: string;
+  @IsOptional() @IsIn(STATUSES) status?: Status;
+  /** A list of filters as JSON, as for the table. */
+  @IsOptional() @IsString() @MaxLength(8000) where?: string;
+  /** Keys of fields, built-in ones with "@". */
+  @IsString({ each: true }) @IsArray() @ArrayMaxSize(MOST_FIELDS) columns!: string[];
+  /** The listings that were chosen; all that the table shows where none are given. */
+  @IsOptional() @IsInt({ each: true }) @IsArray() @ArrayMaxSize(MOST_IN_A_BATCH) ids?: number[];
+}
+
 export class ChangesQueryDto {
   @IsOptional() @IsString() @MaxLength(200) q?: string;
   @IsOptional() @IsString() @MaxLength(120) who?: string;

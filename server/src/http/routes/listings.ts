@@ -9,6 +9,7 @@ import {
   ListingDto,
   ListingUpdateDto,
   ListingsQueryDto,
+  TotalsDto,
   RestoreDto,
 } from '../dto/dtos.js';
 import type { Route } from '../route.js';
@@ -93,6 +94,18 @@ export function listingRoutes({ listings, batches, changes, handOrders, bin }: S
         } = call.query;
         const order = [{ by: presentSubject(sort), direction }];
         return listings.window(call.id(), { text: q, status, filters: filtersOf(where), order, offset, limit });
+      },
+    }),
+    route({
+      method: 'post',
+      path: '/kinds/:id/totals',
+      permission: 'read listings',
+      summary: 'What columns of the table come to: how many have a value, sum, mean, least and greatest.',
+      body: TotalsDto,
+      answers: 'TableTotals',
+      handle(call) {
+        const { q = '', status = null, where = '[]', columns, ids = null } = call.body;
+        return listings.totals(call.id(), { text: q, status, filters: filtersOf(where), columns, ids });
       },
     }),
     route({

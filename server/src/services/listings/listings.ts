@@ -2,8 +2,8 @@ import type { Changed, ListingsWindow, User } from '@plindo/core/contract';
 import type { Listing, ListingContent, ListingInput } from '@plindo/core/listings';
 import { contentOf, keptThingsOf, readListing } from '@plindo/core/listings';
 import { fieldsToNumber, sentenceOfEdit, withoutLinked } from '@plindo/core/plans';
-import type { TableQuery } from '@plindo/core/query';
-import { runTableQuery } from '@plindo/core/query';
+import type { TableQuery, TableTotals, TotalsAsk } from '@plindo/core/query';
+import { runTableQuery, tableTotals } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
 import { hasPart } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
@@ -27,6 +27,13 @@ export class Listings {
     if (!catalog) throw Refusal.of('request.not-found');
     const { total, ids } = runTableQuery(catalog, query, this.live.context());
     return { total, offset: query.offset, listings: await this.live.listings(ids) };
+  }
+
+  /** What columns of the table come to. Refused by `request.not-found`. */
+  totals(kindId: number, ask: TotalsAsk): TableTotals {
+    const catalog = this.live.catalog(kindId);
+    if (!catalog) throw Refusal.of('request.not-found');
+    return tableTotals(catalog, ask, this.live.context());
   }
 
   /** A listing with its computed values. */

@@ -34,6 +34,7 @@ import type {
   Link,
   Picture,
 } from '@plindo/core/structure';
+import type { TableTotals } from '@plindo/core/query';
 import type { Observable } from 'rxjs';
 
 export interface ListingsAsk extends TableAsk {
@@ -94,6 +95,23 @@ export class CatalogApi {
     const where = filters.length > 0 && { where: JSON.stringify(filters) };
     const params = { ...ask, ...(text !== '' && { q: text }), ...(status !== null && { status }), ...where };
     return this.http.get<ListingsWindow>(`/api/kinds/${kindId}/listings`, { params });
+  }
+
+  /** What columns come to, over the listings that were chosen or all that the table shows. */
+  totals(
+    kindId: number,
+    { text, status, filters }: TableAsk,
+    columns: readonly string[],
+    ids: readonly number[] | null,
+  ): Observable<TableTotals> {
+    const body = {
+      q: text,
+      where: JSON.stringify(filters),
+      columns,
+      ...(status !== null && { status }),
+      ...(ids && { ids }),
+    };
+    return this.http.post<TableTotals>(`/api/kinds/${kindId}/totals`, body);
   }
 
   find(text: string): Observable<FoundListings> {

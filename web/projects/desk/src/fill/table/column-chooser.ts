@@ -3,10 +3,9 @@ import { DragDropModule, moveItemInArray } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Icon } from '@plindo/listing-view';
-import type { TableView } from '@plindo/core/contract';
 import type { TableColumn } from './table-columns';
 
-/** Which columns are shown and in which order, and named views of the table. */
+/** Which columns are shown, in which order, and which of them stay in view. */
 @Component({
   selector: 'pl-column-chooser',
   imports: [DragDropModule, Icon, MatButtonModule],
@@ -50,28 +49,6 @@ import type { TableColumn } from './table-columns';
             </li>
           }
         </ul>
-      </section>
-      <section aria-label="Views of the table">
-        <h2>Views</h2>
-        @for (view of views(); track view.name) {
-          <p>
-            <button matButton type="button" (click)="viewChosen.emit(view)">{{ view.name }}</button>
-            <button
-              matButton
-              type="button"
-              [attr.aria-label]="'Delete the view ' + view.name"
-              (click)="viewRemoved.emit(view)"
-            >
-              <pl-icon name="delete" />
-            </button>
-          </p>
-        } @empty {
-          <p class="quiet">Keep columns, sorting and what is shown under a name.</p>
-        }
-        <form (submit)="$event.preventDefault(); keep(name)">
-          <input #name class="plain-input" aria-label="Name of the view" placeholder="Name" maxlength="60" />
-          <button matButton type="submit">Keep this view</button>
-        </form>
       </section>
     </div>
   `,
@@ -119,12 +96,8 @@ export class ColumnChooser {
   readonly shown = input.required<readonly string[]>();
   /** Keys of those that stay in view when the table is scrolled sideways. */
   readonly frozen = input.required<readonly string[]>();
-  readonly views = input.required<readonly TableView[]>();
   readonly frozenChange = output<readonly string[]>();
   readonly shownChange = output<readonly string[]>();
-  readonly viewKept = output<string>();
-  readonly viewChosen = output<TableView>();
-  readonly viewRemoved = output<TableView>();
 
   /** The shown columns in their order, then the others. */
   protected readonly ordered = computed(() => {
@@ -151,11 +124,5 @@ export class ColumnChooser {
 
   protected dropped({ previousIndex, currentIndex }: CdkDragDrop<unknown>): void {
     this.move(previousIndex, currentIndex);
-  }
-
-  protected keep(name: HTMLInputElement): void {
-    if (name.value.trim() === '') return;
-    this.viewKept.emit(name.value.trim());
-    name.value = '';
   }
 }

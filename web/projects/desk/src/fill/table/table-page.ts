@@ -21,14 +21,13 @@ import {
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
-import { CatalogApi, sentenceOf } from '@plindo/api';
+import { CatalogApi, FIRST_ASK, sentenceOf } from '@plindo/api';
 import type { Changed, TableAsk, TableView } from '@plindo/core/contract';
 import type { Listing, ListingInput } from '@plindo/core/listings';
 import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
 import type { TableFilter } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
-import { fieldType } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { tap } from 'rxjs';
 import { KindList } from '../../shared/kind-list';
@@ -41,14 +40,17 @@ import { BinActs } from './bin-acts';
 import type { TableColumn } from './table-columns';
 import { TITLE } from './table-columns';
 import { BulkBar } from './bulk-bar';
+import type { ClipboardScene } from './cell-clipboard';
+import { CellClipboard } from './cell-clipboard';
 import type { Onward } from './cell-editor';
 import { CellEditor } from './cell-editor';
+import { CellRange } from './cell-range';
 import { CellTexts } from './cell-texts';
 import { ColumnChooser } from './column-chooser';
 import { FormPage } from '../form/form-page';
 import { FileMenu } from './file-menu';
 import { FilterPanel } from './filter-panel';
-import { PasteCells } from './paste-cells';
+import type { ReplaceData, Replaced } from './replace-dialog';
 import { RowDrag } from './row-drag';
 import { RowSelection } from './row-selection';
 import { filterSentence, filterSubject } from './table-filters';
@@ -56,6 +58,8 @@ import { TableLayout } from './table-layout';
 import { TableMemory } from '../table-memory';
 import { TableQuestion } from './table-question';
 import { TableSource } from './table-source';
+import { TotalsRow } from './totals-row';
+import { ViewTabs } from './view-tabs';
 
 /** So many rows stay in view above the one that is gone to. */
 const ROWS_ABOVE = 3;
@@ -87,6 +91,8 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
     OverlayModule,
     RouterLink,
     ScrollingModule,
+    TotalsRow,
+    ViewTabs,
   ],
   providers: [TableLayout],
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -111,7 +117,7 @@ export class TablePage {
   private readonly askForValue = inject(AskForValue);
   private readonly memory = inject(TableMemory);
   private readonly notices = inject(Notices);
-  private readonly pasteCells = inject(PasteCells);
+  private readonly clipboard = inject(CellClipboard);
   private readonly router = inject(Router);
   private readonly store = inject(KindsStore);
   private readonly undoStack = inject(UndoStack);
@@ -128,6 +134,11 @@ export class TablePage {
   protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly isChoosing = signal(false);
   protected readonly selection = new RowSelection();
+  protected readonly range = new CellRange();
+  protected readonly showsTotals = signal(false);
+  /** Name of the kept view that is shown; null for none. */
+  protected readonly view = signal<string | null>(null);
+  private readonly totals = viewChild(TotalsRow);
   protected readonly drag = new RowDrag<Listing>();
   protected readonly question = new TableQuestion((ask) => this.showAnswer(ask));
   protected readonly ask = this.question.ask;
@@ -162,6 +173,8 @@ export class TablePage {
       this.layout.showBin(false);
       source.restart();
       this.selection.clear();
+      this.range.clear();
+      this.view.set(null);
     });
     effect(() => {
       const kind = this.kind();
@@ -194,7 +207,10 @@ export class TablePage {
       [viewport, head],
       [head, viewport],
     ] as const) {
-      const follow = (): void => void (other.scrollLeft = one.scrollLeft);
+      const follow = (): void => {
+        other.scrollLeft = one.scrollLeft;
+        this.totals()?.scrollTo(one.scrollLeft);
+      };
       one.addEventListener('scroll', follow, { passive: true, signal: over.signal });
     }
     onCleanup(() => over.abort());
@@ -302,17 +318,31 @@ export class TablePage {
   /** What lies over the page, or a cell that is changed, takes the key first. */
   protected escape(event: Event): void {
     const isTaken = event.defaultPrevented || this.editing() !== null || this.dialogs.openDialogs.length > 0;
-    if (!isTaken && this.open() !== undefined) this.form()?.close();
+    if (isTaken) return;
+    if (this.range.bounds()) this.range.clear();
+    else if (this.open() !== undefined) this.form()?.close();
   }
 
   protected add(): void {
     void this.router.navigate(['/fill', this.kindId(), 'new']);
   }
 
-  protected chooseView(view: TableView): void {
-    this.layout.choose(view);
-    this.layout.showBin(view.ask.status === 'binned');
-    this.question.change(view.ask);
+  /** Shows a kept view; null for the table as it begins. */
+  protected chooseView(view: TableView | null): void {
+    this.view.set(view?.name ?? null);
+    if (view) this.layout.choose(view);
+    this.layout.showBin(view?.ask.status === 'binned');
+    this.question.change(view?.ask ?? FIRST_ASK);
+  }
+
+  protected keepView(name: string): void {
+    this.layout.keepView(name, this.ask());
+    this.view.set(name);
+  }
+
+  protected removeView(view: TableView): void {
+    this.layout.removeView(view);
+    this.view.set(null);
   }
 
   protected toggleRow(index: number, event: MouseEvent): void {
@@ -328,19 +358,30 @@ export class TablePage {
     this.selection.choose((await this.source()?.allIds()) ?? []);
   }
 
-  /** Arrows lead from cell to cell, with Alt they move the row; Delete empties a cell, a letter begins to type. */
-  protected key(event: KeyboardEvent, index: number, column: TableColumn): void {
-    const listing = this.source()?.rowAt(index);
+  /**
+   * Arrows lead from cell to cell, with Shift they choose a range, with Alt they move the row; Delete empties, a letter
+   * begins to type.
+   */
+  protected key(event: KeyboardEvent, index: number, at: number): void {
+    const [listing, column] = [this.source()?.rowAt(index), this.layout.columns()[at]];
     const [down, right] = ARROWS[event.key] ?? [0, 0];
-    if (!listing || event.ctrlKey || event.metaKey) return;
+    if (!listing || !column || event.ctrlKey || event.metaKey) return;
+    const isArrow = down !== 0 || right !== 0;
     if (event.altKey) {
       if (down !== 0 && this.isHandOrder()) this.moveRow(event, listing, index, down);
-    } else if (down !== 0 || right !== 0) {
+    } else if (isArrow && event.shiftKey) {
       event.preventDefault();
-      this.goTo(index + down, this.layout.columns().findIndex(({ field }) => field.key === column.field.key) + right);
+      this.extendRange(down, right);
+    } else if (isArrow) {
+      event.preventDefault();
+      this.range.clear();
+      this.goTo(index + down, at + right);
     } else if (event.key === 'Enter' && column.field.key === TITLE.field.key) {
       event.preventDefault();
       this.openForm(listing.id, index);
+    } else if (event.key === 'Delete' && this.range.bounds()) {
+      event.preventDefault();
+      this.clipboard.empty(this.range.bounds()!, this.scene());
     } else if (event.key === 'Delete' && column.editing === 'cell' && column.field.key !== TITLE.field.key) {
       event.preventDefault();
       this.keep(listing, column, null, null);
@@ -352,6 +393,17 @@ export class TablePage {
     }
   }
 
+  private extendRange(down: number, right: number): void {
+    const size = { rows: this.source()?.total() ?? 0, columns: this.layout.columns().length };
+    const end = this.range.extendBy(down, right, size);
+    if (!end || this.source()?.rowAt(end.row) === undefined) return;
+    const cell = document.getElementById(
+      this.cellId(this.source()!.rowAt(end.row)!, this.layout.columns()[end.column]!),
+    );
+    if (cell) cell.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    else this.viewport()?.scrollToIndex(Math.max(0, end.row - ROWS_ABOVE));
+  }
+
   private goTo(index: number, at: number): void {
     const listing = this.source()?.rowAt(index);
     const column = this.layout.columns()[at];
@@ -361,27 +413,54 @@ export class TablePage {
     else this.viewport()?.scrollToIndex(Math.max(0, index - ROWS_ABOVE));
   }
 
-  protected paste(event: ClipboardEvent, index: number, column: TableColumn): void {
-    const block = this.pasteCells.blockOf(event);
-    if (block.length === 0 || this.editing()) return;
-    event.preventDefault();
-    const all = this.layout.columns();
-    const place = {
-      kindId: Number(this.kindId()),
-      rows: block.flatMap((_, at) => this.source()?.rowAt(index + at) ?? []),
-      columns: all.slice(all.findIndex(({ field }) => field.key === column.field.key)),
-      context: this.context(),
-    };
-    this.pasteCells.paste(block, place, () => this.reload());
+  protected paste(event: ClipboardEvent, row: number, column: number): void {
+    if (!this.editing()) this.clipboard.paste(event, { row, column }, this.range.bounds(), this.scene());
   }
 
-  /** Copies the value of a cell as the text that a cell takes back. */
-  protected copy(event: ClipboardEvent, listing: Listing, column: TableColumn): void {
-    const value = column.valueOf(listing);
-    const type = fieldType(column.field.type);
-    if (this.editing() || !type.holds(value)) return;
-    event.preventDefault();
-    event.clipboardData?.setData('text/plain', type.toText(value, column.field));
+  protected copy(event: ClipboardEvent, row: number, column: number): void {
+    if (!this.editing()) this.clipboard.copy(event, { row, column }, this.range.bounds(), this.scene());
+  }
+
+  /** A click with Shift leads the range to a cell; any other one begins it there, and changes the cell. */
+  protected click(event: MouseEvent, listing: Listing, row: number, column: number): void {
+    if (event.shiftKey) return this.range.extendTo({ row, column });
+    this.range.start({ row, column });
+    this.edit(listing, this.layout.columns()[column]!);
+  }
+
+  private scene(): ClipboardScene {
+    return {
+      kindId: Number(this.kindId()),
+      columns: this.layout.columns(),
+      context: this.context(),
+      rowAt: (index) => this.source()?.rowAt(index),
+      done: () => this.reload(),
+    };
+  }
+
+  protected async openReplace(): Promise<void> {
+    const source = this.source();
+    if (!source) return;
+    const { ReplaceDialog } = await import('./replace-dialog');
+    const data = { kindId: Number(this.kindId()), source, columns: this.layout.columns(), context: this.context() };
+    this.dialogs
+      .open<unknown, ReplaceData, Replaced>(ReplaceDialog, { data, width: '52rem', maxWidth: '95vw' })
+      .afterClosed()
+      .subscribe((done) => {
+        if (!done) return;
+        this.reload();
+        this.notices.changed(done.sentence, done.changed.changeId, this.reloading);
+      });
+  }
+
+  /** Columns to the left of a point stay in view when the table is scrolled sideways. */
+  protected freezeUpTo(x: number): void {
+    const cells = [...(this.head()?.nativeElement.querySelectorAll<HTMLElement>('[data-column]') ?? [])];
+    const before = cells.filter((cell) => {
+      const { left, width } = cell.getBoundingClientRect();
+      return left + width / 2 < x;
+    });
+    this.layout.setFrozen(before.map((cell) => cell.dataset['column']!));
   }
 
   protected dragOver({ pointerPosition }: CdkDragMove): void {
@@ -427,6 +506,7 @@ export class TablePage {
   /** Shows the answer to another question, from the first row on. */
   private showAnswer(ask: TableAsk): void {
     this.editing.set(null);
+    this.range.clear();
     this.memory.remember(Number(this.kindId()), ask);
     this.source()?.restart(ask);
     this.viewport()?.scrollToIndex(0);
