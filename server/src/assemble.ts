@@ -55,6 +55,7 @@ import { Problems } from './services/listings/problems.js';
 import { Selections } from './services/structure/selections.js';
 import { SiteStarters } from './services/exchange/site-starters.js';
 import { Site } from './services/structure/site.js';
+import { OpenDesks } from './services/people/open-desks.js';
 import { SignInPlaces } from './services/people/sign-in-places.js';
 import { Throttles } from './services/people/throttles.js';
 import { TableViews } from './services/listings/table-views.js';
@@ -131,7 +132,10 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const dueClock = new Clock({ store, editing, drafts, mailer, backups, node, clock, tell: tellIt });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
+  const openDesks = new OpenDesks(store, clock, tellIt);
+  await openDesks.start();
   const services: Services = {
+    openDesks,
     ...ofPeople(store, live, clock, { sealing, tell: tellIt, tellDoor }),
     ...ofLeaving(store, live),
     ...ofMails(store, live, mail),
@@ -164,7 +168,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),
   };
-  const running: Running = { previews, clock: dueClock, imports, live, store, giveUp };
+  const running: Running = { openDesks, previews, clock: dueClock, imports, live, store, giveUp };
   return { services, store, clock: dueClock, repairs, close: () => closeAll(running) };
 }
 
@@ -260,6 +264,7 @@ function ofLeaving(store: Store, live: Live): Pick<Services, 'calendar' | 'calen
 }
 
 interface Running {
+  readonly openDesks: OpenDesks;
   readonly previews: SitePreviews;
   readonly clock: Clock;
   readonly imports: Imports;
@@ -268,7 +273,8 @@ interface Running {
   giveUp(): Promise<void>;
 }
 
-async function closeAll({ previews, clock, imports, live, store, giveUp }: Running): Promise<void> {
+async function closeAll({ openDesks, previews, clock, imports, live, store, giveUp }: Running): Promise<void> {
+  await openDesks.stop();
   await previews.close();
   await clock.stop();
   await imports.stop().catch(() => undefined);

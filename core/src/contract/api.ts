@@ -397,6 +397,22 @@ export interface ImportBatch {
   readonly rows: readonly ImportRow[];
 }
 
+/** What open Desks are told of a change. */
+export interface DeskChange {
+  readonly type: 'change';
+  readonly who: string;
+  readonly sentence: string;
+  /** Kinds of which listings were changed. */
+  readonly kinds: readonly number[];
+  /** Listings that were changed; null for too many to name. */
+  readonly listings: readonly number[] | null;
+  /** Whether kinds, selections, designs or settings were changed. */
+  readonly structure: boolean;
+  /** Whether the one who is told made it, here or in another window. */
+  readonly isOwn?: boolean;
+}
+export type DeskEvent = DeskChange;
+
 /** What becomes of listings that a file says nothing of. */
 export const MISSING_ACTS = ['leave', 'hide', 'bin'] as const;
 export type MissingAct = (typeof MISSING_ACTS)[number];

@@ -123,6 +123,7 @@ export const ERROR_CATALOGUE = {
   'request.invalid': 'Something in the request is not right. See the list of issues.',
   'request.not-found': 'There is nothing here.',
   'request.too-large': 'The request is larger than {greatest}.',
+  'desk.too-many': 'Too many windows of the Desk are open. Close some, and load this one again.',
   'request.too-many': 'Too many tries. Wait {wait} and try again.',
   'auth.required': 'Sign in first.',
   'auth.forbidden': 'Your role does not allow this.',

@@ -30,6 +30,8 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...[
       'GET /kinds/:id/names',
       'POST /kinds/:id/totals',
+      'GET /events',
+      'POST /desk',
       'POST /kinds/:id/compare',
       'POST /kinds/:id/update-from-file',
     ],

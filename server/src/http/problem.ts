@@ -40,6 +40,7 @@ const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
   'design.taken': 409,
   'value.taken': 409,
   'listing.slug-taken': 409,
+  'desk.too-many': 429,
   'import.order': 409,
   'import.unfinished': 409,
   'picture.used-lately': 409,

@@ -10,6 +10,7 @@ import type { Accounts } from '../services/people/accounts.js';
 import type { DoorLog } from '../services/people/door-log.js';
 import type { OwnAccess } from '../services/people/own-access.js';
 import type { People } from '../services/people/people.js';
+import type { OpenDesks } from '../services/people/open-desks.js';
 import type { SecondStep } from '../services/people/second-step.js';
 import type { Tokens } from '../services/people/tokens.js';
 import type { Bin } from '../services/listings/bin.js';
@@ -103,6 +104,7 @@ export interface Services {
   readonly previews: Previews;
   readonly problems: Problems;
   readonly secondStep: SecondStep;
+  readonly openDesks: OpenDesks;
   readonly selections: Selections;
   readonly servingPages: ServingPages;
   readonly site: Site;

@@ -22,6 +22,7 @@ const TABLES = {
       ...{ usedAt: BIGINT, browser: STRING, address: STRING },
     },
   ],
+  openDesks: ['open_desks', { desk: key(STRING), userId: INTEGER, listingId: INTEGER, seenAt: BIGINT }],
   tokens: [
     'tokens',
     {

@@ -4,6 +4,7 @@ import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Transaction } from 'sequelize';
 import { AccountStore } from './accounts/account-store.js';
+import { DeskStore } from './accounts/desk-store.js';
 import { DoorLogStore } from './accounts/door-log-store.js';
 import { SessionStore } from './accounts/session-store.js';
 import { BackupStore } from './backup/backup-store.js';
@@ -62,6 +63,7 @@ export class Store extends StoreReading {
   readonly imports: ImportStore;
   readonly throttles: ThrottleStore;
   readonly sessions: SessionStore;
+  readonly desks: DeskStore;
   readonly doorLog: DoorLogStore;
   readonly backups: BackupStore;
   readonly catalogRows: CatalogRows;
@@ -90,6 +92,7 @@ export class Store extends StoreReading {
     this.imports = new ImportStore(models);
     this.throttles = new ThrottleStore(models);
     this.sessions = new SessionStore(models);
+    this.desks = new DeskStore(models);
     this.doorLog = new DoorLogStore(models);
     this.backups = new BackupStore(models);
     this.catalogRows = new CatalogRows(dialect);

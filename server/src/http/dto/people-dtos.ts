@@ -1,7 +1,18 @@
 import 'reflect-metadata';
 import { ROLES } from '@plindo/core/contract';
 import type { Role } from '@plindo/core/contract';
-import { IsBoolean, IsIn, IsInt, IsOptional, IsString, Max, MaxLength, Min } from 'class-validator';
+import {
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+} from 'class-validator';
 
 const LONGEST_WORD = 300;
 const LONGEST_NAME = 120;
@@ -65,6 +76,12 @@ export class ProofDto {
 
 export class OwnPasswordDto extends ProofDto {
   @IsString() @MaxLength(LONGEST_WORD) next!: string;
+}
+
+/** In which listing a Desk is; null for in none. */
+export class PlaceDto {
+  @IsString() @Matches(/^[\w-]{8,40}$/) desk!: string;
+  @ValidateIf((sent: PlaceDto) => sent.listing !== null) @IsInt() @Min(1) listing!: number | null;
 }
 
 export class SecondStepDto extends SecretDto {

@@ -11,6 +11,7 @@ import { draftRoutes } from './drafts.js';
 import { expiryRoutes } from './expiry.js';
 import { fieldChangeRoutes } from './field-changes.js';
 import { fileRoutes } from './files.js';
+import { eventRoutes } from './events.js';
 import { fileUpdateRoutes } from './file-updates.js';
 import { importRoutes } from './imports.js';
 import { kindRoutes } from './kinds.js';
@@ -54,6 +55,7 @@ export function allRoutes(services: Services): Route[] {
     ...outboxRoutes(services),
     ...pictureRoutes(services),
     ...fileRoutes(services),
+    ...eventRoutes(services),
     ...importRoutes(services),
     ...fileUpdateRoutes(services),
     ...blueprintRoutes(services),

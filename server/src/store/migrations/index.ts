@@ -18,6 +18,7 @@ import * as backups from './0017-backups.js';
 import * as removedKinds from './0018-removed-kinds.js';
 import * as narrowLogIndexes from './0019-narrow-log-indexes.js';
 import * as sealedSecrets from './0020-sealed-secrets.js';
+import * as openDesks from './0021-open-desks.js';
 import type { Migration } from './migrate.js';
 
 /** All migrations by their names, oldest first. */
@@ -42,4 +43,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0018-removed-kinds': removedKinds,
   '0019-narrow-log-indexes': narrowLogIndexes,
   '0020-sealed-secrets': sealedSecrets,
+  '0021-open-desks': openDesks,
 };

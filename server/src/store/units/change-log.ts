@@ -1,6 +1,6 @@
 import type { Listing } from '@plindo/core/listings';
 import type { ChangeEntry, Entity } from '@plindo/core/plans';
-import { Op, col, fn, where as sqlWhere } from 'sequelize';
+import { Op, col, fn, where as sqlWhere, QueryTypes } from 'sequelize';
 import type { Transaction, WhereOptions } from 'sequelize';
 import type { Dialect } from '../dialect.js';
 import type { Models } from '../models.js';
@@ -19,6 +19,13 @@ export interface ChangeRecord {
   readonly by: string;
   readonly sentence: string;
   readonly undoneBy: number | null;
+}
+
+/** Who made a change; null and "Plindo" for what it did by itself. */
+export interface ChangeHead {
+  readonly userId: number | null;
+  readonly who: string;
+  readonly sentence: string;
 }
 
 /** Which changes of the log are wanted. */
@@ -194,6 +201,21 @@ export class ChangeLog {
     const options = { attributes: ['id', 'number'], where, limit };
     const changes = await rowsOf(this.models.changes, { ...options, order: [['number', 'ASC']] });
     return Promise.all(changes.map((row) => this.told(Number(row['id']), Number(row['number']))));
+  }
+
+  /** Who made changes and what their sentences are, by their places in the feed. */
+  async headsOf(numbers: readonly number[]): Promise<Map<number, ChangeHead>> {
+    const rows = await this.dialect.sequelize.query<ChangeHead & { number: number; by: string }>(
+      'SELECT changes."number", changes."userId", changes."sentence", changes."by", users."name" AS "who" ' +
+        'FROM changes LEFT JOIN users ON users."id" = changes."userId" WHERE changes."number" IN (:numbers)',
+      { replacements: { numbers: [...numbers] }, type: QueryTypes.SELECT },
+    );
+    return new Map(
+      rows.map(({ number, userId, who, sentence }) => [
+        Number(number),
+        { userId: userId === null ? null : Number(userId), who: who ?? 'Plindo', sentence },
+      ]),
+    );
   }
 
   /** Whether a change after a place in the feed left one of some texts, such as hashes, in a record. */

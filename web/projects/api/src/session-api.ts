@@ -47,6 +47,11 @@ export class SessionApi {
     return this.http.delete<void>('/api/session').pipe(tap(() => this.keep(null)));
   }
 
+  /** Says in which listing a Desk is, null for in none; answers who else has it open. */
+  stand(desk: string, listing: number | null): Observable<string[]> {
+    return this.http.post<string[]>('/api/desk', { desk, listing });
+  }
+
   leave(password: string): Observable<void> {
     return this.http.post<void>('/api/me/leave', { password }).pipe(tap(() => this.keep(null)));
   }

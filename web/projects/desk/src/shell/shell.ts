@@ -1,16 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { SessionApi, SessionStore } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
+import { debounceTime } from 'rxjs';
 import { CategorySetsStore } from '../shared/category-sets-store';
 import { KindsStore } from '../shared/kinds-store';
+import { DeskEvents } from '../shared/desk-events';
 import { Notices } from '../shared/notices';
+import { ProblemCount } from '../shared/problem-count';
 import { UndoStack } from '../shared/undo-stack';
 import { FirstPath } from './first-path';
 import { WorkMenu } from './work-menu';
+
+/** Changes of others often come several at once. */
+const OTHERS_PAUSE_IN_MS = 500;
 
 interface Stage {
   readonly path: string;
@@ -43,6 +50,15 @@ const STAGES: readonly Stage[] = [
               [title]="stage.does"
             >
               {{ stage.label }}
+              @if (stage.path === 'fill' && problems.count()) {
+                <span
+                  class="count"
+                  [title]="problems.count() + (problems.count() === 1 ? ' problem' : ' problems') + ' to look at'"
+                >
+                  {{ problems.count() > 99 ? '99+' : problems.count()
+                  }}<span class="hidden-text"> {{ problems.count() === 1 ? 'problem' : 'problems' }}</span>
+                </span>
+              }
             </a>
           }
         </nav>
@@ -99,6 +115,7 @@ export class Shell {
   private readonly sets = inject(CategorySetsStore);
   private readonly store = inject(SessionStore);
 
+  protected readonly problems = inject(ProblemCount);
   protected readonly notices = inject(Notices);
   protected readonly undoStack = inject(UndoStack);
   /** What was undone on another page may be shown in the lists on the left. */
@@ -106,6 +123,16 @@ export class Shell {
     if (this.undoStack.revision() === 0) return;
     void this.kinds.reload();
     void this.sets.reload();
+  });
+  private readonly showOthers = inject(DeskEvents)
+    .changes.pipe(takeUntilDestroyed(), debounceTime(OTHERS_PAUSE_IN_MS))
+    .subscribe(() => {
+      void this.kinds.reload();
+      void this.sets.reload();
+      this.problems.wake();
+    });
+  private readonly countProblems = effect(() => {
+    if (this.stages().length > 0) this.problems.wake();
   });
   protected readonly session = computed(() => this.store.session());
   /** A contributor sees no listings but their own. */

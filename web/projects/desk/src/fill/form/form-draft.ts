@@ -109,3 +109,34 @@ export function missingFrom(draft: Draft, kind: Kind, onCard: readonly string[])
   }
   return missing;
 }
+
+/**
+ * What somebody has typed over a state of a listing, put over a later state of it: where they have changed something
+ * theirs stays, everything else is as it is by now. `clashes` names what both have changed.
+ */
+export function mergedDraft(
+  mine: Draft,
+  base: Draft,
+  now: Draft,
+): { readonly draft: Draft; readonly clashes: readonly string[] } {
+  const clashes: string[] = [];
+  const keys = new Set([...Object.keys(mine.values), ...Object.keys(base.values), ...Object.keys(now.values)]);
+  const chosen = (name: string, own: unknown, was: unknown, is: unknown): unknown => {
+    if (isAlike(own, was)) return is;
+    if (!isAlike(was, is) && !isAlike(own, is)) clashes.push(name);
+    return own;
+  };
+  const values = Object.fromEntries(
+    [...keys]
+      .map((key) => [key, chosen(key, mine.values[key], base.values[key], now.values[key])] as const)
+      .filter(([, value]) => value !== undefined),
+  );
+  const parts = (Object.keys(now) as (keyof Draft)[])
+    .filter((part) => part !== 'values')
+    .map((part) => [part, chosen(part, mine[part], base[part], now[part])]);
+  return { draft: { ...(Object.fromEntries(parts) as Omit<Draft, 'values'>), values }, clashes };
+}
+
+function isAlike(one: unknown, other: unknown): boolean {
+  return JSON.stringify(one ?? null) === JSON.stringify(other ?? null);
+}

@@ -2,6 +2,7 @@ import type { ElementRef } from '@angular/core';
 import {
   ChangeDetectionStrategy,
   Component,
+  DestroyRef,
   computed,
   effect,
   inject,
@@ -11,13 +12,15 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatFormFieldModule } from '@angular/material/form-field';
 import { MatInputModule } from '@angular/material/input';
 import { MatSelectModule } from '@angular/material/select';
 import { Router, RouterLink } from '@angular/router';
-import { CatalogApi, issuesOf } from '@plindo/api';
+import { CatalogApi, codeOf, issuesOf } from '@plindo/api';
+import type { DeskChange } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import {
   ComputedValues,
@@ -30,9 +33,11 @@ import {
   readListing,
 } from '@plindo/core/listings';
 import type { Field, Kind } from '@plindo/core/structure';
-import { BUILT_IN_FIELDS, hasPart } from '@plindo/core/structure';
+import { BUILT_IN_FIELDS, fieldByKey, hasPart } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
+import { DeskEvents } from '../../shared/desk-events';
+import { DeskPlace } from '../../shared/desk-place';
 import { KindsStore } from '../../shared/kinds-store';
 import type { MayHoldWork } from '../../shared/may-hold-work';
 import { Notices } from '../../shared/notices';
@@ -41,7 +46,7 @@ import { UndoStack } from '../../shared/undo-stack';
 import { FieldControl } from '../../shared/controls/field-control';
 import { PictureControl } from '../../shared/controls/picture-control';
 import type { Draft, WindowEnd } from './form-draft';
-import { draftOf, inputOf, newDraft } from './form-draft';
+import { draftOf, inputOf, mergedDraft, newDraft } from './form-draft';
 import { FormCompanion } from './form-companion';
 import { HistoryPanel } from './history-panel';
 import type { LeavingDraft } from './leaving-control';
@@ -52,6 +57,10 @@ import { UnsavedWork } from './unsaved-work';
 import { WhereShown } from './where-shown';
 
 const KEEPING_PAUSE_IN_MS = 400;
+/** Where only the server has said that a listing is another one by now. */
+const SOMEBODY: DeskChange = {
+  ...{ type: 'change', who: 'Somebody', sentence: '', kinds: [], listings: null, structure: false },
+};
 
 interface Section {
   readonly key: string;
@@ -79,6 +88,7 @@ interface Section {
     RouterLink,
     WhereShown,
   ],
+  providers: [DeskPlace],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './form-page.html',
   styleUrl: './form-page.scss',
@@ -106,6 +116,7 @@ export class FormPage implements MayHoldWork {
   private readonly store = inject(KindsStore);
   private readonly undoStack = inject(UndoStack);
   private readonly unsaved = inject(UnsavedWork);
+  private readonly place = inject(DeskPlace);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
   protected readonly context = inject(Reading).context;
@@ -152,11 +163,22 @@ export class FormPage implements MayHoldWork {
     const parts = shownParts({ ...content, publishedAt: this.publishedAt() }, kind, this.context().zone);
     return presenceSentence(parts, this.context());
   });
+  /** What somebody else has changed of this listing since it was read; null for nothing. */
+  protected readonly othersChange = signal<DeskChange | null>(null);
+  protected readonly others = computed(() => this.place.others());
   private readonly touched = new Set<string>();
   private keeping: ReturnType<typeof setTimeout> | undefined;
 
   constructor() {
     void this.store.reload();
+    inject(DeskEvents)
+      .changes.pipe(takeUntilDestroyed())
+      .subscribe((change) => this.hear(change));
+    inject(DestroyRef).onDestroy(() => this.place.stand(null));
+    effect(() => {
+      const id = this.listing()?.id ?? null;
+      untracked(() => this.place.stand(id));
+    });
     effect(() => {
       const [kind, id] = [this.kind(), this.listingId()];
       // Another version of the same kind comes with every reload of the kinds; it must not throw away what is typed.
@@ -168,6 +190,42 @@ export class FormPage implements MayHoldWork {
   private readonly showAnew = effect(() => {
     if (this.undoStack.revision() > 0 && !untracked(this.changed)) untracked(() => this.afterUndo());
   });
+
+  /** Where nothing has been typed the listing is shown as it is by now; else they are asked. */
+  private hear(change: DeskChange): void {
+    const id = this.listing()?.id;
+    if (id === undefined || !change.listings?.includes(id)) return;
+    if (this.changed()) this.othersChange.set(change);
+    else this.afterUndo();
+  }
+
+  /** Takes in what others have changed; what was typed here stays. */
+  protected takeIn(): void {
+    const [listing, mine] = [this.listing(), this.draft()];
+    if (!listing || !mine) return;
+    this.api.listing(listing.id).subscribe({
+      next: (now) => {
+        const { draft, clashes } = mergedDraft(mine, draftOf(listing), draftOf(now));
+        this.listing.set(now);
+        this.draft.set(draft);
+        this.othersChange.set(null);
+        this.issues.set([]);
+        const labels = clashes.map((key) => this.labelOf(key));
+        this.notices.said(
+          labels.length > 0
+            ? `You have both changed ${labels.join(', ')}; yours stands in the form.`
+            : 'What was changed is in the form, beside what you have typed.',
+        );
+      },
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+
+  private labelOf(key: string): string {
+    const kind = this.kind();
+    const field = kind && fieldByKey(kind, key);
+    return field?.label ?? BUILT_IN_FIELDS[key as keyof typeof BUILT_IN_FIELDS]?.label ?? key;
+  }
 
   protected has(part: Parameters<typeof hasPart>[1]): boolean {
     const kind = this.kind();
@@ -253,7 +311,8 @@ export class FormPage implements MayHoldWork {
       },
       error: (error: unknown) => {
         this.saving.set(false);
-        this.refuse(issuesOf(error));
+        if (codeOf(error) === 'change.conflict') this.othersChange.set(SOMEBODY);
+        else this.refuse(issuesOf(error));
       },
     });
   }
@@ -316,6 +375,7 @@ export class FormPage implements MayHoldWork {
     this.touched.clear();
     this.changed.set(false);
     this.isRecovered.set(false);
+    this.othersChange.set(null);
   }
 
   /** A listing whose adding was undone is gone; any other is shown as it was before. */

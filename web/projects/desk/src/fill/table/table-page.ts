@@ -18,6 +18,7 @@ import {
   signal,
   viewChild,
 } from '@angular/core';
+import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { MatDialog } from '@angular/material/dialog';
 import { Router, RouterLink } from '@angular/router';
@@ -29,7 +30,8 @@ import { listingPath } from '@plindo/core/page';
 import type { TableFilter } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
-import { tap } from 'rxjs';
+import { debounceTime, filter, tap } from 'rxjs';
+import { DeskEvents } from '../../shared/desk-events';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
@@ -61,6 +63,8 @@ import { TableSource } from './table-source';
 import { TotalsRow } from './totals-row';
 import { ViewTabs } from './view-tabs';
 
+/** Changes of others often come several at once. */
+const OTHERS_PAUSE_IN_MS = 500;
 /** So many rows stay in view above the one that is gone to. */
 const ROWS_ABOVE = 3;
 /** Where the arrow keys lead: rows down, columns to the right. */
@@ -183,6 +187,13 @@ export class TablePage {
     effect(() => {
       if (this.undoStack.revision() > 0) this.reload();
     });
+    inject(DeskEvents)
+      .changes.pipe(
+        filter(({ kinds }) => kinds.includes(Number(this.kindId()))),
+        debounceTime(OTHERS_PAUSE_IN_MS),
+        takeUntilDestroyed(),
+      )
+      .subscribe(() => this.refresh());
   }
 
   protected listingAt(index: number): Listing | undefined {
@@ -513,6 +524,13 @@ export class TablePage {
   }
 
   protected readonly reloading = (): void => this.reload();
+
+  /** Shows what others have changed where the table stands; a cell that is being changed stays as it is. */
+  private refresh(): void {
+    if (this.editing()) return;
+    this.source()?.restart();
+    this.scrolled();
+  }
 
   protected reload(): void {
     this.source()?.restart();
