@@ -101,6 +101,31 @@ describe('Behind nginx with HTTPS', () => {
     expect(statuses.at(-1)).toBe(429);
   }, 60_000);
 
+  it('passes on server-sent events as they come', async () => {
+    const [first, second] = await page.evaluate(async () => {
+      const { csrf } = (await (await fetch('/api/session')).json()) as { csrf: string };
+      const events: Promise<string>[] = [];
+      const source = new EventSource('/api/events');
+      await new Promise((resolve) => source.addEventListener('open', resolve));
+      for (const name of ['First name', 'Second name']) {
+        events.push(
+          new Promise((resolve) => {
+            source.addEventListener('message', ({ data }: MessageEvent<string>) => resolve(data), { once: true });
+          }),
+        );
+        const headers = { 'X-CSRF-Token': csrf, 'Content-Type': 'application/json' };
+        await fetch('/api/site', { method: 'PUT', headers, body: JSON.stringify({ name }) });
+        // The one comes before the other is sent: nothing on the way waits for more.
+        await events.at(-1);
+      }
+      source.close();
+      return Promise.all(events);
+    });
+    for (const event of [first!, second!]) {
+      expect(JSON.parse(event)).toEqual(jasmine.objectContaining({ type: 'change', structure: true, isOwn: true }));
+    }
+  }, 60_000);
+
   it('takes large files from people who have signed in', async () => {
     const text = randomBytes(3 * 1024 * 1024).toString('base64');
     const status = await page.evaluate(async (content) => {
