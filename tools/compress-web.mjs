@@ -5,7 +5,7 @@ import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 
 const FOLDERS = ['web/dist/site/browser', 'web/dist/desk/browser'];
-const PACKS_WELL = /\.(js|css|svg|json|geojson)$/;
+const PACKS_WELL = /\.(js|css|svg|json|geojson|md)$/;
 /** Smaller ones fit into the first packets that a server sends anyway. */
 const SMALLEST_IN_BYTES = 1024;
 

@@ -111,9 +111,8 @@ export interface Assembly {
 
 /** Opens the store, repairs what nobody answers for any more, and puts all services together. */
 export async function assemble(parts: AssemblyParts): Promise<Assembly> {
-  const { folder, database = null, clock, tell, tellDoor = () => undefined, mail = NO_MAIL } = parts;
-  const { store, giveUp } = await openStore({ folder, database, clock });
-  const sealing = new Sealing(await keyIn(folder, parts.keyFile ?? null));
+  const { folder, clock, tell, tellDoor = () => undefined, mail = NO_MAIL } = parts;
+  const { store, sealing, giveUp } = await openStore(parts);
   const live = new Live(store, clock, new CatalogFiles(join(folder, 'catalogs')), tell);
   const [node, tellIt] = [randomUUID(), tell ?? ((): void => undefined)];
   const imports = new Imports(store, live, node, clock);
@@ -177,13 +176,15 @@ async function openStore({
   folder,
   database = null,
   clock,
-}: AssemblyParts): Promise<{ store: Store; giveUp(): Promise<void> }> {
+  keyFile = null,
+}: AssemblyParts): Promise<{ store: Store; sealing: Sealing; giveUp(): Promise<void> }> {
   await mkdir(folder, { recursive: true, mode: OWNER_ONLY });
   await chmod(folder, OWNER_ONLY);
   // Nodes of a PostgreSQL database share their folder.
   const giveUp = isPostgres(database ?? '') ? async (): Promise<void> => undefined : await ownFolder(folder);
   try {
-    return { store: await Store.open(database ?? sqliteIn(folder), clock), giveUp };
+    const sealing = new Sealing(await keyIn(folder, keyFile));
+    return { store: await Store.open(database ?? sqliteIn(folder), clock), sealing, giveUp };
   } catch (error) {
     await giveUp();
     throw error;

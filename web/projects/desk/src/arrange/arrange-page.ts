@@ -20,6 +20,7 @@ import { GroupingEditor } from './shared/grouping-editor';
 import { StructuredEditor } from './structured-editor';
 import { OrderEditor } from './shared/order-editor';
 import { PAGER_WORDS } from './shared/pager-words';
+import { Explain } from '../guide/explain';
 
 /** A sort choice that is offered or could be. */
 interface OfferedSort {
@@ -31,6 +32,7 @@ interface OfferedSort {
 @Component({
   selector: 'pl-arrange-page',
   imports: [
+    Explain,
     CardsPanel,
     FacetEditor,
     GroupingEditor,

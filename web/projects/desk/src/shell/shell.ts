@@ -1,3 +1,4 @@
+import { Location } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, effect, inject } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
@@ -13,6 +14,8 @@ import { DeskEvents } from '../shared/desk-events';
 import { Notices } from '../shared/notices';
 import { ProblemCount } from '../shared/problem-count';
 import { UndoStack } from '../shared/undo-stack';
+import { GuidePages } from '../guide/guide-pages';
+import { GuidePanel } from '../guide/guide-panel';
 import { FirstPath } from './first-path';
 import { WorkMenu } from './work-menu';
 
@@ -35,7 +38,17 @@ const STAGES: readonly Stage[] = [
 /** The signed-in side: the bar with the stages, and the page below it. */
 @Component({
   selector: 'pl-desk',
-  imports: [FirstPath, Icon, MatButtonModule, MatMenuModule, RouterLink, RouterLinkActive, RouterOutlet, WorkMenu],
+  imports: [
+    FirstPath,
+    GuidePanel,
+    Icon,
+    MatButtonModule,
+    MatMenuModule,
+    RouterLink,
+    RouterLinkActive,
+    RouterOutlet,
+    WorkMenu,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (session()?.user; as user) {
@@ -90,6 +103,16 @@ const STAGES: readonly Stage[] = [
             <pl-icon name="redo" />
           </button>
         </span>
+        <button
+          class="help"
+          type="button"
+          aria-label="Explain this place"
+          title="Explain this place"
+          [attr.aria-expanded]="guide.shown() !== null"
+          (click)="explain()"
+        >
+          <pl-icon name="help" />
+        </button>
         <a class="see" href="/" target="_blank" rel="noopener"><pl-icon name="open_in_new" />See the site</a>
         <button matButton [matMenuTriggerFor]="account">{{ user.name }}</button>
         <mat-menu #account="matMenu">
@@ -102,7 +125,14 @@ const STAGES: readonly Stage[] = [
         <pl-first-path />
       }
     }
-    <main><router-outlet /></main>
+    <div class="area" [class.with-guide]="guide.shown() !== null">
+      <main><router-outlet /></main>
+      @if (guide.shown() !== null) {
+        @defer (on immediate) {
+          <pl-guide-panel role="complementary" aria-label="Guide" />
+        }
+      }
+    </div>
   `,
   styleUrl: './shell.scss',
   host: { '(document:keydown)': 'key($event)' },
@@ -111,10 +141,12 @@ export class Shell {
   private readonly api = inject(SessionApi);
   private readonly dialog = inject(MatDialog);
   private readonly kinds = inject(KindsStore);
+  private readonly location = inject(Location);
   private readonly router = inject(Router);
   private readonly sets = inject(CategorySetsStore);
   private readonly store = inject(SessionStore);
 
+  protected readonly guide = inject(GuidePages);
   protected readonly problems = inject(ProblemCount);
   protected readonly notices = inject(Notices);
   protected readonly undoStack = inject(UndoStack);
@@ -138,7 +170,7 @@ export class Shell {
   /** A contributor sees no listings but their own. */
   protected readonly stages = computed(() => {
     const session = this.session();
-    return session?.user?.role === 'contributor' || session?.needsStep ? [] : STAGES;
+    return !session?.user || session.user.role === 'contributor' || session.needsStep ? [] : STAGES;
   });
 
   /** Keys that serve everywhere; where somebody types, undoing belongs to the text. */
@@ -160,6 +192,12 @@ export class Shell {
     const { JumpBox } = await import('./jump/jump-box');
     const position = { top: '12vh' };
     this.dialog.open(JumpBox, { width: '40rem', maxWidth: '95vw', position, ariaLabel: 'Jump to' });
+  }
+
+  /** Shows the page of the guide about where one is; once more closes it. */
+  protected explain(): void {
+    if (this.guide.shown() !== null) this.guide.shown.set(null);
+    else void this.guide.showFor(this.location.path()).catch((error: unknown) => this.notices.refused(error));
   }
 
   protected async showShortcuts(): Promise<void> {

@@ -24,7 +24,7 @@ const TOLD_EVERY_IN_MS = 1000;
       </button>
     }
     <mat-menu #pieces="matMenu" class="work-pieces">
-      <div class="pieces" (click)="$event.stopPropagation()" (keydown.tab)="$event.stopPropagation()">
+      <div class="pieces" tabindex="-1" (click)="$event.stopPropagation()" (keydown.tab)="$event.stopPropagation()">
         @for (piece of work.pieces(); track piece.id) {
           <section [attr.aria-label]="piece.title">
             <strong>{{ piece.title }}</strong>

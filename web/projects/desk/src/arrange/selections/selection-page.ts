@@ -31,11 +31,13 @@ import { OwnPageEditor } from './own-page-editor';
 import { PickedList } from './picked-list';
 import { selectionSentence } from './selection-sentence';
 import { WhyPanel } from './why-panel';
+import { Explain } from '../../guide/explain';
 
 /** A selection as a sentence of choices, beside what it gives and why. */
 @Component({
   selector: 'pl-selection-page',
   imports: [
+    Explain,
     Card,
     ConditionEditor,
     KindList,

@@ -25,6 +25,7 @@ import { ChangedRows } from './changed-rows';
 import type { Comparison, ComparisonOrder } from './file-comparison';
 import { FileComparison, updateOf } from './file-comparison';
 import { TargetTable } from './target-table';
+import { Explain } from '../../guide/explain';
 
 type Stage = 'choose' | 'plan' | 'sending' | 'done';
 
@@ -36,6 +37,7 @@ const MOST_SHOWN = 100;
 @Component({
   selector: 'pl-again-page',
   imports: [
+    Explain,
     ChangedRows,
     ConventionsPanel,
     FileDrop,

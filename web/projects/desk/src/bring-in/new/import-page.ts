@@ -27,6 +27,7 @@ import { ColumnTable } from './column-table';
 import type { KindNames } from './kind-names';
 import { KindNamesPanel, NO_NAMES } from './kind-names';
 import { RowsPreview } from './rows-preview';
+import { Explain } from '../../guide/explain';
 
 /** Where the page stands: choosing, planning, bringing in, done. */
 type Stage = 'choose' | 'plan' | 'sending' | 'done';
@@ -37,6 +38,7 @@ const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
 @Component({
   selector: 'pl-import-page',
   imports: [
+    Explain,
     ColumnTable,
     ConventionsPanel,
     FileDrop,
@@ -59,7 +61,7 @@ const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
 })
 export class ImportPage implements MayHoldWork {
   /** From the address: whether cells are to be pasted. */
-  readonly wantsPaste = input<string>('', { alias: 'paste' });
+  readonly paste = input('');
 
   private readonly worker = inject(ImportWorker);
   private readonly api = inject(ImportsApi);
@@ -111,7 +113,7 @@ export class ImportPage implements MayHoldWork {
     this.waiting.set(others);
   }
 
-  protected paste(text: string): Promise<boolean> {
+  protected pasteText(text: string): Promise<boolean> {
     return this.begin(text, 'What you pasted');
   }
 

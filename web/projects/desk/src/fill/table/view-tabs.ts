@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, input, output, signal } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, effect, input, output, signal, viewChild } from '@angular/core';
 import type { TableView } from '@plindo/core/contract';
 import { Icon } from '@plindo/listing-view';
 
@@ -35,14 +36,7 @@ import { Icon } from '@plindo/listing-view';
       <li>
         @if (isNaming()) {
           <form (submit)="$event.preventDefault(); keep(name.value)" (keydown.escape)="isNaming.set(false)">
-            <input
-              #name
-              class="plain-input"
-              aria-label="Name of the view"
-              placeholder="Name"
-              maxlength="60"
-              autofocus
-            />
+            <input #name class="plain-input" aria-label="Name of the view" placeholder="Name" maxlength="60" />
             <button type="submit" class="small">Keep</button>
           </form>
         } @else {
@@ -114,6 +108,11 @@ export class ViewTabs {
   readonly removed = output<TableView>();
 
   protected readonly isNaming = signal(false);
+  private readonly nameInput = viewChild<ElementRef<HTMLInputElement>>('name');
+
+  constructor() {
+    effect(() => this.nameInput()?.nativeElement.focus());
+  }
 
   protected keep(name: string): void {
     if (name.trim() === '') return;

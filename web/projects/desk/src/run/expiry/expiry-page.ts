@@ -30,6 +30,7 @@ import { WeeksTable } from '../calendar/weeks-table';
 import { ConsequenceEditor } from './consequence-editor';
 import { OFFERED_DEEDS, newConsequence } from './deeds';
 import { EffectsPanel } from './effects-panel';
+import { Explain } from '../../guide/explain';
 
 const AHEAD_IN_MS = 90 * 86_400_000;
 
@@ -37,6 +38,7 @@ const AHEAD_IN_MS = 90 * 86_400_000;
 @Component({
   selector: 'pl-expiry-page',
   imports: [
+    Explain,
     ConsequenceEditor,
     EffectsPanel,
     FieldControl,

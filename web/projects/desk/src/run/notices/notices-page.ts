@@ -10,6 +10,7 @@ import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
 import { WordingEditor } from './wording-editor';
+import { Explain } from '../../guide/explain';
 
 /** What each notice of the site tells, and who is told beside those who are named. */
 const TOLD: Readonly<Record<SiteNotice, { readonly label: string; readonly also: string }>> = {
@@ -24,7 +25,7 @@ const TOLD: Readonly<Record<SiteNotice, { readonly label: string; readonly also:
 /** What the site tells of itself to whom, and what rules tell of listings. */
 @Component({
   selector: 'pl-notices-page',
-  imports: [KindList, MatCheckboxModule, RouterLink, WordingEditor],
+  imports: [Explain, KindList, MatCheckboxModule, RouterLink, WordingEditor],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './notices-page.html',
   styleUrl: './notices-page.scss',

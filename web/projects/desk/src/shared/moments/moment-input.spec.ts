@@ -1,4 +1,4 @@
-import { Component, provideZonelessChangeDetection, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, provideZonelessChangeDetection, signal } from '@angular/core';
 import { TestBed } from '@angular/core/testing';
 import { readContext } from '@plindo/core/structure';
 import { Reading } from '../reading';
@@ -6,6 +6,7 @@ import { MomentInput } from './moment-input';
 import type { MomentControl } from './moment-text';
 
 @Component({
+  changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MomentInput],
   template: `<pl-moment-input
     label="Starts"

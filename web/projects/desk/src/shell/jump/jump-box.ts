@@ -7,6 +7,7 @@ import { STATUS_LABELS } from '@plindo/core/listings';
 import { Icon } from '@plindo/listing-view';
 import { of } from 'rxjs';
 import { CategorySetsStore } from '../../shared/category-sets-store';
+import { GuidePages } from '../../guide/guide-pages';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
 import { SelectionsStore } from '../../shared/selections-store';
@@ -129,6 +130,7 @@ const NONE = { total: 0, listings: [] };
 export class JumpBox {
   private readonly api = inject(CatalogApi);
   private readonly dialog = inject(MatDialogRef<JumpBox>);
+  private readonly guide = inject(GuidePages);
   private readonly kinds = inject(KindsStore);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
@@ -141,7 +143,7 @@ export class JumpBox {
   private readonly listings = signal<readonly FoundListing[]>([]);
   protected readonly more = signal(0);
   private readonly all = computed(() =>
-    allPlaces(this.kinds.kinds() ?? [], this.sets.sets() ?? [], this.selections.selections() ?? []),
+    allPlaces(this.kinds.kinds() ?? [], this.sets.sets() ?? [], this.selections.selections() ?? [], this.guide.pages()),
   );
   protected readonly places = computed((): readonly Place[] => {
     const kinds = new Map((this.kinds.kinds() ?? []).map(({ kind }) => [kind.id, kind]));
@@ -161,6 +163,7 @@ export class JumpBox {
   });
 
   constructor() {
+    void this.guide.load().catch((error: unknown) => this.notices.refused(error));
     void this.kinds.reload();
     void this.sets.reload();
     void this.selections.reload();
@@ -192,8 +195,9 @@ export class JumpBox {
     if (place) this.go(place);
   }
 
-  protected go({ link, query }: Place): void {
+  protected go({ link, query, guide }: Place): void {
     this.dialog.close();
+    if (guide !== undefined) return this.guide.shown.set(guide);
     void this.router.navigate([...link], { queryParams: query ?? {} });
   }
 }

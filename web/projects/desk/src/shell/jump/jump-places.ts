@@ -1,6 +1,7 @@
 import type { CategorySetSummary, KindSummary, SelectionSummary } from '@plindo/core/contract';
 import { fieldType } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
+import type { GuidePage } from '../../guide/guide-pages';
 
 /** Somewhere that the jump box can lead to: an address of the Desk with its parts after "?". */
 export interface Place {
@@ -9,12 +10,18 @@ export interface Place {
   /** What it is, beside the label. */
   readonly about: string;
   readonly link: readonly (string | number)[];
+  /** Name of a page of the guide that it shows instead. */
+  readonly guide?: string;
   readonly query?: Readonly<Record<string, string>>;
   /** Words by which it is found too. */
   readonly words?: string;
 }
 
 const MOST_PLACES = 12;
+
+function placeOfGuide({ name, title, words }: GuidePage): Place {
+  return { icon: 'menu_book', label: title, about: 'Guide', link: [], guide: name, words };
+}
 
 /** The Desk's own pages and first steps. */
 const PAGES: readonly Place[] = [
@@ -110,8 +117,15 @@ export function allPlaces(
   kinds: readonly KindSummary[],
   sets: readonly CategorySetSummary[],
   selections: readonly SelectionSummary[],
+  guide: readonly GuidePage[] = [],
 ): Place[] {
-  return [...PAGES, ...kinds.flatMap(placesOfKind), ...sets.flatMap(placesOfSet), ...selections.map(placeOfSelection)];
+  return [
+    ...PAGES,
+    ...guide.map(placeOfGuide),
+    ...kinds.flatMap(placesOfKind),
+    ...sets.flatMap(placesOfSet),
+    ...selections.map(placeOfSelection),
+  ];
 }
 
 /** The places that have all words, those whose label begins with them first. */
