@@ -8,6 +8,7 @@ export * from './pages-api';
 export * from './paused-question';
 export * from './problems';
 export * from './run-api';
+export * from './guide-api';
 export * from './session-api';
 export * from './selections-api';
 export * from './starters-api';

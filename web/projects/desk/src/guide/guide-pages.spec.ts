@@ -1,4 +1,4 @@
-import type { GuidePage } from './guide-pages';
+import type { GuidePage } from '@plindo/api';
 import { pageFor } from './guide-pages';
 
 const page = (name: string, ...explains: string[]): GuidePage => ({ name, title: name, explains, words: '' });

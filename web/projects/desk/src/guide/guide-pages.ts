@@ -1,25 +1,12 @@
-import { HttpClient } from '@angular/common/http';
 import { Injectable, inject, signal } from '@angular/core';
+import type { GuidePage } from '@plindo/api';
+import { GUIDE_FOLDER, GuideApi } from '@plindo/api';
 import { firstValueFrom } from 'rxjs';
-
-/** A page of the guide, as `docs/guide/pages.json` names it. */
-export interface GuidePage {
-  /** Of its file, without ".md". */
-  readonly name: string;
-  readonly title: string;
-  /** The places of the Desk that it explains: addresses in which "*" stands for one part. */
-  readonly explains: readonly string[];
-  /** Words by which it is found too. */
-  readonly words: string;
-}
-
-/** The folder of the guide, from where the Desk is. */
-const FOLDER = 'guide';
 
 /** The guide that ships with the Desk, and which of its pages stands beside the work. */
 @Injectable({ providedIn: 'root' })
 export class GuidePages {
-  private readonly http = inject(HttpClient);
+  private readonly api = inject(GuideApi);
   readonly pages = signal<readonly GuidePage[]>([]);
   /** Name of the page that is shown; '' for all of them, null for none. */
   readonly shown = signal<string | null>(null);
@@ -27,15 +14,15 @@ export class GuidePages {
   /** Reads which pages there are, once. */
   async load(): Promise<readonly GuidePage[]> {
     if (this.pages().length === 0) {
-      this.pages.set(await firstValueFrom(this.http.get<GuidePage[]>(`${FOLDER}/pages.json`)));
+      this.pages.set(await firstValueFrom(this.api.pages()));
     }
     return this.pages();
   }
 
   /** The text of a page, in Markdown, with its pictures where they are served. */
   async textOf(name: string): Promise<string> {
-    const text = await firstValueFrom(this.http.get(`${FOLDER}/${name}.md`, { responseType: 'text' }));
-    return text.replaceAll('](../screenshots/', `](${FOLDER}/screenshots/`);
+    const text = await firstValueFrom(this.api.text(name));
+    return text.replaceAll('](../screenshots/', `](${GUIDE_FOLDER}/screenshots/`);
   }
 
   /** Shows the page that explains an address of the Desk, or all pages where none does. */

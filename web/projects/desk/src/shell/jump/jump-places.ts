@@ -1,7 +1,7 @@
+import type { GuidePage } from '@plindo/api';
 import type { CategorySetSummary, KindSummary, SelectionSummary } from '@plindo/core/contract';
 import { fieldType } from '@plindo/core/structure';
 import { foldText } from '@plindo/core/values';
-import type { GuidePage } from '../../guide/guide-pages';
 
 /** Somewhere that the jump box can lead to: an address of the Desk with its parts after "?". */
 export interface Place {
