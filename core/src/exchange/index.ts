@@ -4,6 +4,7 @@ export * from './again/plan-for-kind.js';
 export * from './blueprint.js';
 export * from './columns/edit-plan.js';
 export * from './columns/import-plan.js';
+export * from './columns/labels.js';
 export * from './columns/propose-columns.js';
 export * from './columns/propose-type.js';
 export * from './conventions/conventions.js';

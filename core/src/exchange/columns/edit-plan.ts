@@ -4,7 +4,8 @@ import type { FileTable } from '../tables/file-table.js';
 import type { ColumnPlan, ColumnUse, ImportPlan } from './import-plan.js';
 import type { GivenConventions } from './propose-columns.js';
 import type { ProposedType } from './propose-type.js';
-import { fieldForColumn, labelOf, proposeColumn, proposePlan } from './propose-columns.js';
+import { labelOf } from './labels.js';
+import { fieldForColumn, proposeColumn, proposePlan } from './propose-columns.js';
 
 /** What a person makes of a column: a built-in part, half of a place, nothing, or a field of a type. */
 export type ColumnChoice =

@@ -8,6 +8,7 @@ import type { ColumnEvidence } from '../conventions/find-conventions.js';
 import { conventionsOf, findConventions } from '../conventions/find-conventions.js';
 import type { FileTable } from '../tables/file-table.js';
 import type { ColumnPlan, ImportPlan } from './import-plan.js';
+import { labelOf } from './labels.js';
 import { findPlace } from './place-columns.js';
 import type { ProposedType } from './propose-type.js';
 import { proposalForType, proposeType } from './propose-type.js';
@@ -161,13 +162,4 @@ export function fieldForColumn(
   let key = base;
   for (let n = 2; taken.has(key); n++) key = `${base}_${n}`;
   return makeField({ key, label: labelOf(header), type, settings: proposal.settings });
-}
-
-/** "lift_capacity" becomes "Lift capacity"; "IATA" stays. */
-export function labelOf(header: string): string {
-  const words = header
-    .replaceAll(/[_\s]+/g, ' ')
-    .trim()
-    .slice(0, 80);
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }

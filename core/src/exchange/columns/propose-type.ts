@@ -5,6 +5,8 @@ import type { FileConventions } from '../conventions/conventions.js';
 import type { EmptyWhere } from '../conventions/empty-words.js';
 import { emptyWordsIn } from '../conventions/empty-words.js';
 import type { CellReading } from './import-plan.js';
+import type { BestType } from './propose-nested.js';
+import { proposeNested } from './propose-nested.js';
 
 /** A field type for a column, with how its cells are read. */
 export interface ProposedType {
@@ -33,7 +35,8 @@ export function proposeType(sample: ColumnSample, conventions: FileConventions):
 /** What can be said when a person gives a column a type of their own choice. */
 export function proposalForType(type: FieldTypeName, sample: ColumnSample, conventions: FileConventions): ProposedType {
   const cleaned = withoutEmptyWords(sample, conventions.emptyWords, emptyWhere(type));
-  const found = fieldType(type).propose?.(cleaned);
+  const nested = type === 'group' || type === 'rows' ? proposeNested(cleaned, bestType) : null;
+  const found = nested?.type === type ? nested.proposal : fieldType(type).propose?.(cleaned);
   const settings = type === 'one-choice' || type === 'several-choices' ? { choices: choicesOf(cleaned) } : {};
   const proposal = found ?? { strength: 0, settings, reason: 'You chose this.' };
   const emptied = sample.filled - cleaned.filled;
@@ -45,14 +48,11 @@ const QUICK_VALUES = 600;
 /** Types of texts, which one long text among thousands decides. */
 const ALWAYS_TRIED: ReadonlySet<FieldTypeName> = new Set(['short-text', 'long-text']);
 
-interface BestType {
-  readonly type: FieldTypeName;
-  readonly proposal: Proposal;
-}
-
 function bestType(sample: ColumnSample): BestType {
   const nothing = { strength: 0, settings: {}, reason: 'The column is empty.' };
   if (sample.filled === 0) return { type: 'short-text', proposal: nothing };
+  const nested = proposeNested(sample, bestType);
+  if (nested) return nested;
   const quick = quickSample(sample);
   const likely = FIELD_TYPE_NAMES.flatMap((type) => {
     const proposal = fieldType(type).propose?.(ALWAYS_TRIED.has(type) ? sample : quick);

@@ -27,8 +27,19 @@ describe('Records', () => {
 
   it('may stand inside of an object, and records inside of records', () => {
     const { table } = tableOf('{"count":2,"data":[{"name":"A","address":{"city":"Bex","zip":"02134"}},{"name":"B"}]}');
-    expect(table.headers).toEqual(['name', 'address city', 'address zip']);
-    expect(table.rows[0]).toEqual(['A', 'Bex', '02134']);
+    expect(table.headers).toEqual(['name', 'address']);
+    expect(table.rows).toEqual([
+      ['A', '{"city":"Bex","zip":"02134"}'],
+      ['B', ''],
+    ]);
+  });
+
+  it('have places, amounts and lists as people write them, and what lies deeper as a text', () => {
+    const { table } = tableOf(
+      '[{"at":{"lat":51.5,"lng":-3},"price":{"amount":12.5,"currency":"EUR"},"hours":[{"onDays":["Mo","Tu"],"from":{"h":9}}]}]',
+    );
+    expect(table.headers).toEqual(['at lat', 'at lng', 'price', 'hours']);
+    expect(table.rows[0]).toEqual(['51.5', '-3', '12.5 EUR', '[{"ondays":"Mo; Tu","from":"{\\"h\\":9}"}]']);
   });
 
   it('may stand one on each line', () => {

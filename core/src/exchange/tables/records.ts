@@ -1,5 +1,6 @@
 import type { Result } from '../../values/index.js';
-import { issue, refuse } from '../../values/index.js';
+import { issue, keyOf, refuse } from '../../values/index.js';
+import { axisOf } from '../columns/place-columns.js';
 import type { FileTable } from './file-table.js';
 import { tableOf } from './file-table.js';
 
@@ -18,7 +19,10 @@ export function recordFormat(text: string): RecordFormat | null {
   return /"type"\s*:\s*"(Feature|FeatureCollection)"/.test(start) ? 'GeoJSON' : 'JSON';
 }
 
-/** The records of a text as a table, a column for each key; what is inside of others has both names. */
+/**
+ * The records of a text as a table, a column for each key. Records inside of records stay together, as JSON in a cell; halves
+ * of a place and amounts with their unit are taken apart, or together, as people write them.
+ */
 export function readRecords(text: string, format: RecordFormat): Result<FileTable> {
   const body = text.replace(/^\ufeff/, '');
   const read = format === 'NDJSON' ? linesOf(body) : wholeOf(body, format);
@@ -84,26 +88,49 @@ function featuresOf(root: unknown): JsonRecord[] | null {
   });
 }
 
-/** By the names of its keys, one inside the other with a blank between. */
-function flattened(record: JsonRecord, before = ''): Map<string, unknown> {
+/** Its values by their keys; the halves of a place that lies inside of it by both names. */
+function flattened(record: JsonRecord): Map<string, unknown> {
   const found = new Map<string, unknown>();
   for (const [key, value] of Object.entries(record)) {
-    const name = before === '' ? key : `${before} ${key}`;
-    if (isObject(value)) for (const [inner, one] of flattened(value, name)) found.set(inner, one);
-    else found.set(name, value);
+    const isPlace =
+      isObject(value) && Object.keys(value).length === 2 && Object.keys(value).every((own) => axisOf(own));
+    if (isPlace) for (const [half, degrees] of Object.entries(value)) found.set(`${key} ${half}`, degrees);
+    else found.set(key, value);
   }
   return found;
 }
 
+/** "12.5 EUR", "3 m": an amount with what it is counted in; null for any other record. */
+function amountOf(record: JsonRecord): string | null {
+  const entries = Object.entries(record);
+  const amount = entries.find(([key]) => AMOUNT.test(key))?.[1];
+  const unit = entries.find(([key]) => UNIT.test(key))?.[1];
+  return entries.length === 2 && typeof amount === 'number' && typeof unit === 'string' ? `${amount} ${unit}` : null;
+}
+
+/** A record inside of another one: by keys that fields can have, what lies deeper as a text. */
+function inside(record: JsonRecord): JsonRecord {
+  const entries = Object.entries(record).map(([key, value]): [string, unknown] => {
+    const isPlain = value === null || typeof value !== 'object';
+    return [keyOf(key), isPlain ? value : textOf(value)];
+  });
+  return Object.fromEntries(entries);
+}
+
+const AMOUNT = /^(amount|value)$/i;
+const UNIT = /^(currency|unit)$/i;
+
 function textOf(value: unknown): string {
   if (value === null || value === undefined) return '';
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  if (isObject(value)) return amountOf(value) ?? JSON.stringify(inside(value));
+  if (Array.isArray(value) && value.some(isObject)) return JSON.stringify(value.filter(isObject).map(inside));
   if (Array.isArray(value))
     return value
       .map(textOf)
       .filter((text) => text !== '')
       .join('; ');
-  return typeof value === 'object' ? JSON.stringify(value) : String(value as string | number);
+  return String(value as string | number);
 }
 
 function isTyped(value: unknown): boolean {
