@@ -1,4 +1,6 @@
 import { utils, write } from '@e965/xlsx';
+import { strToU8, zipSync } from 'fflate';
+import sharp from 'sharp';
 import { DemoDesk } from '../harness/demo-desk.js';
 import type { Desk } from '../harness/desk.js';
 
@@ -238,6 +240,36 @@ describe('The first hour', () => {
     expect(await total('?beds=99..99')).toMatch(/^1 /);
     expect(await total('')).toMatch(/^60 /);
     expect(await total('?q=01')).toMatch(/^(0|no) /i);
+  }, 90_000);
+
+  it('brings in pictures with the rows that name them, and tells which could not be had', async () => {
+    const colours = ['#246', '#642', '#264'];
+    const pictures = await Promise.all(
+      colours.map((background) =>
+        sharp({ create: { width: 60, height: 40, channels: 3, background } })
+          .png()
+          .toBuffer(),
+      ),
+    );
+    const rows = ['Oak,oak.png', 'Elm,elm.png', 'Ash,ASH.PNG', 'Yew,lost.png', 'Fir,http://127.0.0.1/fir.png'];
+    const zip = zipSync({
+      'trees.csv': strToU8(['Name,Photo', ...rows].join('\n')),
+      'photos/oak.png': pictures[0]!,
+      'photos/elm.png': pictures[1]!,
+      'photos/ash.png': pictures[2]!,
+    });
+    await desk.chooseFile({ name: 'trees.zip', mimeType: 'application/zip', buffer: Buffer.from(zip) });
+    await page.getByText('4 of 5 different values name pictures in the zip.').waitFor();
+    await desk.nameKind('Tree');
+    await desk.bringIn();
+    await page.getByText('2 pictures could not be brought in').waitFor();
+    await page.getByText('The zip has no picture called “lost.png”.').waitFor();
+    await page.getByText('it is not on the public internet').waitFor();
+    await publish('Trees');
+    await page.goto(address('/trees/oak'));
+    const shown = page.locator('main img').first();
+    await shown.waitFor();
+    expect(await shown.evaluate((picture) => (picture as HTMLImageElement).naturalWidth)).toBeGreaterThan(0);
   }, 90_000);
 
   it('takes cells that are pasted, and shows both ways where nothing tells how they are meant', async () => {

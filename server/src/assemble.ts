@@ -49,6 +49,7 @@ import { Listings } from './services/listings/listings.js';
 import { NO_SENDER } from './services/notices/mail-form.js';
 import { NoticeWordings } from './services/notices/wording.js';
 import { Outbox } from './services/notices/outbox.js';
+import { PictureFetcher } from './services/media/picture-fetcher.js';
 import { PictureLibrary } from './services/media/picture-library.js';
 import { Pictures } from './services/media/pictures.js';
 import { Problems } from './services/listings/problems.js';
@@ -163,6 +164,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     draftedPages: new DraftedPages(store, live, pages),
     pictureLibrary: new PictureLibrary(store, live, editing, clock),
     pictures,
+    pictureFetcher: new PictureFetcher(),
     previews,
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),

@@ -50,6 +50,11 @@ export class Sender {
 
   private async fetch(path: string, request: RequestInit): Promise<Answer> {
     const response = await fetch(this.address + path, request);
+    if (response.headers.get('content-type')?.startsWith('text/event-stream')) {
+      // It would go on for ever.
+      await response.body?.cancel();
+      return { status: response.status, headers: response.headers, json: null };
+    }
     const text = await response.text();
     const isJson = /json/.test(response.headers.get('content-type') ?? '');
     return { status: response.status, headers: response.headers, json: isJson ? JSON.parse(text) : null };

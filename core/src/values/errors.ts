@@ -117,6 +117,7 @@ export const ERROR_CATALOGUE = {
   'import.order': 'Rows arrived out of order: {found} instead of {wanted}. Start the import again.',
   'picture.used': 'The picture “{name}” is used by “{title}”. Take it out there first.',
   'picture.used-lately': 'One of these pictures has just come into use. Nothing was deleted; look again.',
+  'picture.address': 'The picture at {address} could not be fetched: {reason}',
   'picture.type': 'This is not a picture that can be read. Use JPEG, PNG, WebP, AVIF or GIF.',
   'picture.too-large': 'The picture has {found}; at most {greatest} are taken.',
   'request.malformed': 'The request could not be read: {reason}',

@@ -92,6 +92,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
       'DELETE /imports/:id',
       'GET /imports/:id',
       'POST /imports',
+      'POST /pictures/from-address',
       'POST /imports/:id/finish',
       'POST /imports/:id/rows',
     ],

@@ -42,6 +42,7 @@ import type { Kinds } from '../services/structure/kinds.js';
 import type { Links } from '../services/structure/links.js';
 import type { Listings } from '../services/listings/listings.js';
 import type { PictureLibrary } from '../services/media/picture-library.js';
+import type { PictureFetcher } from '../services/media/picture-fetcher.js';
 import type { PictureFormat, PictureVariant, Pictures } from '../services/media/pictures.js';
 import type { Problems } from '../services/listings/problems.js';
 import type { Selections } from '../services/structure/selections.js';
@@ -101,6 +102,7 @@ export interface Services {
   readonly people: People;
   readonly pictureLibrary: PictureLibrary;
   readonly pictures: Pictures;
+  readonly pictureFetcher: PictureFetcher;
   readonly previews: Previews;
   readonly problems: Problems;
   readonly secondStep: SecondStep;

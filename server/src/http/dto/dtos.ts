@@ -16,6 +16,7 @@ import {
   IsObject,
   IsOptional,
   IsString,
+  IsUrl,
   Matches,
   Max,
   MaxLength,
@@ -209,6 +210,12 @@ export class PicturesQueryDto {
   @IsOptional() @IsIn(['yes', 'no']) unused?: 'yes' | 'no';
   @IsOptional() @Type(() => Number) @IsInt() @Min(0) offset?: number;
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) @Max(200) limit?: number;
+}
+
+export class PictureAddressDto {
+  @IsUrl({ protocols: ['http', 'https'], require_protocol: true, require_tld: false })
+  @MaxLength(2000)
+  address!: string;
 }
 
 export class PictureHashesDto {

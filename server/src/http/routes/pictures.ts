@@ -1,13 +1,14 @@
 import { Refusal } from '@plindo/core/values';
-import { PictureHashesDto, PicturesQueryDto } from '../dto/dtos.js';
+import { PictureAddressDto, PictureHashesDto, PicturesQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 import { nameInUtf8 } from './files.js';
 
 const PICTURES_A_WINDOW = 60;
+const LONGEST_NAME = 200;
 
-export function pictureRoutes({ pictures, pictureLibrary }: Services): Route[] {
+export function pictureRoutes({ pictures, pictureFetcher, pictureLibrary }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -39,6 +40,19 @@ export function pictureRoutes({ pictures, pictureLibrary }: Services): Route[] {
     }),
     route({
       method: 'post',
+      path: '/pictures/from-address',
+      permission: 'import files',
+      summary: 'Fetch a picture from an address of the public internet, and keep it.',
+      body: PictureAddressDto,
+      answers: 'SentPicture',
+      async handle({ body: { address } }) {
+        const name = decodeName(new URL(address).pathname);
+        const { hash, width, height } = await pictures.add(await pictureFetcher.fetch(address), name);
+        return { hash, width, height };
+      },
+    }),
+    route({
+      method: 'post',
       path: '/pictures',
       permission: 'change listings',
       summary: 'Keep a picture, sent as the form part "file".',
@@ -52,4 +66,14 @@ export function pictureRoutes({ pictures, pictureLibrary }: Services): Route[] {
       },
     }),
   ];
+}
+
+/** The last part of a path, as a file is called. */
+function decodeName(path: string): string {
+  const last = path.split('/').at(-1) || 'picture';
+  try {
+    return decodeURIComponent(last).slice(0, LONGEST_NAME);
+  } catch {
+    return last.slice(0, LONGEST_NAME);
+  }
 }

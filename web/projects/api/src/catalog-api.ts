@@ -193,6 +193,11 @@ export class CatalogApi {
     return this.http.post<Omit<Picture, 'alt'>>('/api/pictures', formWith(file));
   }
 
+  /** Lets the server fetch a picture from an address of the public internet. */
+  addPictureFrom(address: string): Observable<Omit<Picture, 'alt'>> {
+    return this.http.post<Omit<Picture, 'alt'>>('/api/pictures/from-address', { address });
+  }
+
   addFile(file: File): Observable<KeptFile> {
     return this.http.post<KeptFile>('/api/files', formWith(file));
   }

@@ -25,7 +25,7 @@ import { Icon } from '@plindo/listing-view';
           <input
             type="file"
             [multiple]="several()"
-            accept=".csv,.tsv,.txt,.xlsx,.xls,.ods,.json,.ndjson,.jsonl,.geojson,text/csv"
+            accept=".zip,.csv,.tsv,.txt,.xlsx,.xls,.ods,.json,.ndjson,.jsonl,.geojson,text/csv"
             (change)="choose($any($event.target).files); $any($event.target).value = ''"
           />
           <span>Choose a file</span>

@@ -13,8 +13,8 @@ import { writtenWays } from '../written-ways';
 const TYPE_MARK = 'field:';
 const SAMPLES = 3;
 
-/** Types that a column of text can become; pictures are added in the form, as a file holds none. */
-const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => name !== 'picture');
+/** Types that a column can become: also pictures, by their address or by their name in the zip. */
+const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => !['link', 'pictures', 'file', 'computed'].includes(name));
 
 /** What each column of a file becomes, why, and a way to decide otherwise. */
 @Component({

@@ -5,7 +5,7 @@ import { MatRadioModule } from '@angular/material/radio';
 import { RouterLink } from '@angular/router';
 import { ImportsApi, SessionStore, issuesOf } from '@plindo/api';
 import type { ImportState } from '@plindo/core/contract';
-import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport } from '@plindo/core/exchange';
+import type { BadValuePolicy, DryRun, ImportPlan, ImportRow, PlannedImport, RowReport } from '@plindo/core/exchange';
 import { planProblem, sendInBatches } from '@plindo/core/exchange';
 import { withProposedUses } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
@@ -22,6 +22,7 @@ import { LinkIdeas } from '../link-ideas';
 import { PasteBox } from '../paste-box';
 import { ComingFile } from '../reading/coming-file';
 import { ImportRefusal, ImportWorker } from '../reading/import-worker';
+import { RowPictures } from '../reading/row-pictures';
 import { RowReports } from '../row-reports';
 import { ColumnTable } from './column-table';
 import type { KindNames } from './kind-names';
@@ -31,6 +32,9 @@ import { Explain } from '../../guide/explain';
 
 /** Where the page stands: choosing, planning, bringing in, done. */
 type Stage = 'choose' | 'plan' | 'sending' | 'done';
+
+/** Pictures take their time, so that progress is seen. */
+const ROWS_WITH_PICTURES = 20;
 
 const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
 
@@ -53,7 +57,7 @@ const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
     RowReports,
     RowsPreview,
   ],
-  providers: [ComingFile, ImportWorker],
+  providers: [ComingFile, ImportWorker, RowPictures],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './import-page.html',
   styleUrl: './import-page.scss',
@@ -69,7 +73,11 @@ export class ImportPage implements MayHoldWork {
   private readonly session = inject(SessionStore);
   private readonly work = inject(LongWork);
 
+  private readonly pictures = inject(RowPictures);
+
   protected readonly file = inject(ComingFile);
+  /** Rows that came in without a picture that they name, with why. */
+  protected readonly lostPictures = signal<readonly RowReport[]>([]);
   protected readonly stage = signal<Stage>('choose');
   /** Files that were chosen together and come after this one. */
   protected readonly waiting = signal<readonly File[]>([]);
@@ -171,9 +179,13 @@ export class ImportPage implements MayHoldWork {
     plan: ImportPlan,
     report: WorkReport,
   ): Promise<{ readonly sentence: string; readonly link: string | null }> {
+    const hasPictures = plan.fields.some(({ type }) => type === 'picture');
     const isStopped = (): boolean => this.isCancelled || report.isCancelled();
     await sendInBatches(rows, {
-      read: (offset, most) => this.worker.ask({ do: 'rows', plan, status: 'live', offset, most }),
+      read: async (offset, most) => {
+        const few = hasPictures ? Math.min(most, ROWS_WITH_PICTURES) : most;
+        return this.pictures.send(await this.worker.ask({ do: 'rows', plan, status: 'live', offset, most: few }));
+      },
       send: async (offset, batch) => report.progress(await this.sendBatch(id, offset, batch)),
       isStopped,
       now: () => performance.now(),
@@ -183,6 +195,7 @@ export class ImportPage implements MayHoldWork {
       return { sentence: 'Cancelled; nothing was brought in.', link: null };
     }
     const done = await firstValueFrom(this.api.finish(id));
+    this.lostPictures.set([...this.pictures.failures]);
     this.state.set(done);
     this.stage.set('done');
     await this.kinds.reload();

@@ -1,9 +1,10 @@
-import type { DryRun, ImportPlan, ImportRow } from '@plindo/core/exchange';
+import type { DryRun, ImportPlan } from '@plindo/core/exchange';
 import { withColumnUse } from '@plindo/core/exchange';
 import type { DesignedPage } from '@plindo/core/page';
 import { listOnPage } from '../../../../../../core/testing/list-on-page';
 import { ImportDesk } from './import-desk';
-import type { Ask, FileFacts } from './import-protocol';
+import type { Ask, FileFacts, RowWithPictures } from './import-protocol';
+import { zipSync, strToU8 } from 'fflate';
 import { pluralOf } from '../../shared/plural';
 
 const CSV = `name,seats\n${Array.from({ length: 1200 }, (_, at) => `Boat ${at},${at % 9}`).join('\n')}\n,4\n`;
@@ -30,7 +31,13 @@ describe('The import desk in the worker', () => {
     expect([check.coming, check.refused]).toEqual([1200, 1]);
     const sizes: number[] = [];
     for (let offset = 0; offset < facts.rows; offset += sizes.at(-1)!) {
-      const rows = await ask<ImportRow[]>(desk, { do: 'rows', plan: facts.plan, status: 'live', offset, most: 500 });
+      const rows = await ask<RowWithPictures[]>(desk, {
+        do: 'rows',
+        plan: facts.plan,
+        status: 'live',
+        offset,
+        most: 500,
+      });
       sizes.push(rows.length);
     }
     expect(sizes).toEqual([500, 500, 201]);
@@ -58,6 +65,43 @@ describe('The import desk in the worker', () => {
     expect(await totalOf('refuse-row', plan, '')).toBe(1200);
     expect(await totalOf('refuse-row', plan, 'q=Boat+7')).toBeGreaterThan(0);
     expect(await totalOf('refuse-row', withColumnUse(plan, 1, { use: 'title' }), '')).toBe(1201);
+  });
+
+  it('reads a zip with pictures: the column that names them becomes pictures, and each is handed out', async () => {
+    const csv = 'name,photo,seats\nA,a.JPG,3\nB,photos/b.png,4\nC,lost.png,5\n';
+    const zip = zipSync({
+      'boats/boats.csv': strToU8(csv),
+      'boats/A.jpg': strToU8('one'),
+      'boats/photos/b.png': strToU8('two'),
+    });
+    const desk = new ImportDesk();
+    const file = new File([zip as BlobPart], 'boats.zip');
+    const scene = { locale: 'en-GB', zone: 'UTC', nowInMs: 0 };
+    const { plan, rows } = await ask<FileFacts>(desk, { do: 'read', file, scene, kind: null });
+    expect(rows).toBe(3);
+    expect(plan.columns[1]!.reason).toBe('2 of 3 different values name pictures in the zip.');
+    expect(plan.fields.map(({ key, type }) => [key, type])).toEqual([
+      ['photo', 'picture'],
+      ['seats', 'whole-number'],
+    ]);
+    const check = await ask<DryRun>(desk, { do: 'check', plan, policy: 'refuse-row' });
+    expect([check.coming, check.refused]).toEqual([3, 0]);
+    const found = await ask<RowWithPictures[]>(desk, { do: 'rows', plan, status: 'live', offset: 0, most: 9 });
+    expect(found.map(({ pictures }) => pictures.map(({ name }) => name))).toEqual([
+      ['a.JPG'],
+      ['photos/b.png'],
+      ['lost.png'],
+    ]);
+    expect(found[0]!.row.input.values).toEqual({ seats: 3 });
+    const picture = await ask<Uint8Array>(desk, { do: 'picture', name: 'a.JPG' });
+    expect(new TextDecoder().decode(picture)).toBe('one');
+    expect(await ask<null>(desk, { do: 'picture', name: 'lost.png' })).toBeNull();
+  });
+
+  it('takes addresses of pictures for pictures', async () => {
+    const addresses = Array.from({ length: 4 }, (_, at) => `Boat ${at},https://example.org/photos/${at}.jpg?w=800`);
+    const { plan } = await read(new ImportDesk(), `name,photo\n${addresses.join('\n')}`);
+    expect(plan.fields.map(({ type }) => type)).toEqual(['picture']);
   });
 
   it('says what is wrong with a file', async () => {

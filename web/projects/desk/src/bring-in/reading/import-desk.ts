@@ -1,12 +1,4 @@
-import type {
-  FileTable,
-  GivenConventions,
-  ImportPlan,
-  ImportRow,
-  MatchedRow,
-  OpenedFile,
-  RowReport,
-} from '@plindo/core/exchange';
+import type { FileTable, GivenConventions, ImportPlan, MatchedRow, OpenedFile, RowReport } from '@plindo/core/exchange';
 import {
   ImportPreview,
   MOST_REPORTS,
@@ -26,7 +18,9 @@ import type { DesignedPage } from '@plindo/core/page';
 import type { Kind, ReadContext } from '@plindo/core/structure';
 import { readContext } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
-import type { Answer, AnswerTo, Ask, FileFacts, MatchFacts } from './import-protocol';
+import type { Answer, AnswerTo, Ask, FileFacts, MatchFacts, RowWithPictures } from './import-protocol';
+import { picturesOf, withPictureColumns } from './picture-columns';
+import { ZipFile } from './zip-file';
 
 const FIRST_ROWS = 5;
 const LONGEST_SHOWN_CELL = 120;
@@ -39,6 +33,8 @@ const CHARACTERS_A_CELL = 24;
 export class ImportDesk {
   private opened: OpenedFile | null = null;
   private table: FileTable | null = null;
+  /** Where the file came with pictures. */
+  private zip: ZipFile | null = null;
   /** The kind that the file is for; null for a new one. */
   private kind: Kind | null = null;
   /** Of the rows that could be matched: where each stands in the file, and its listing. */
@@ -50,7 +46,9 @@ export class ImportDesk {
   async answer(id: number, ask: Ask): Promise<Answer> {
     try {
       const result = await this.done(ask);
-      return typeof result === 'object' && 'issue' in result ? { id, issue: result.issue } : { id, result };
+      return result !== null && typeof result === 'object' && 'issue' in result
+        ? { id, issue: result.issue }
+        : { id, result };
     } catch (error) {
       return { id, issue: { code: 'server.unexpected', message: `The file could not be read: ${String(error)}` } };
     }
@@ -63,9 +61,12 @@ export class ImportDesk {
 
   private async read({ file, scene, kind }: Extract<Ask, { do: 'read' }>): Promise<FileFacts | { issue: Issue }> {
     this.context = readContext(scene);
-    const opened = typeof file === 'string' ? openText(file) : await openFile(new Uint8Array(await file.arrayBuffer()));
+    const bytes = typeof file === 'string' ? null : new Uint8Array(await file.arrayBuffer());
+    const zip = bytes && ZipFile.open(bytes);
+    const opened = typeof file === 'string' ? openText(file) : await openFile(zip?.data ?? bytes!);
     if (!opened.ok) return opened;
     this.opened = opened.value;
+    this.zip = zip;
     this.kind = kind;
     // The largest sheet is likelier meant than the notes before it; one that can't be read is told of when it is asked for.
     const sizes = opened.value.tables.map(({ table }) =>
@@ -92,7 +93,8 @@ export class ImportDesk {
   }
 
   private planBy(table: FileTable, given: GivenConventions): ImportPlan {
-    return this.kind ? planForKind(table, this.kind, this.context, given) : proposePlan(table, this.context, given);
+    if (this.kind) return planForKind(table, this.kind, this.context, given);
+    return withPictureColumns(proposePlan(table, this.context, given), table, this.zip);
   }
 
   private work(
@@ -104,15 +106,19 @@ export class ImportDesk {
       case 'propose':
         return proposeColumn(table, ask.column, this.context, ask.conventions, ask.type);
       case 'reread':
-        return this.kind ? this.planBy(table, ask.given) : rereadPlan(table, this.context, ask.plan, ask.given);
+        return this.kind
+          ? this.planBy(table, ask.given)
+          : withPictureColumns(rereadPlan(table, this.context, ask.plan, ask.given), table, this.zip);
       case 'check':
-        return dryRun(table, ask.plan, ask.policy, this.context);
+        return dryRun(table, withoutPictures(ask.plan), ask.policy, this.context);
       case 'rows':
-        return batch(table, this.readerOf(table, ask.plan), ask);
+        return batch(table, this.readerOf(table, withoutPictures(ask.plan)), ask);
       case 'match':
         return this.match(table, this.readerOf(table, ask.plan), ask);
       case 'matched':
         return this.matched(this.readerOf(table, ask.plan), ask);
+      case 'picture':
+        return this.zip?.picture(ask.name) ?? null;
       case 'refused':
         return writeCsv(
           table.headers,
@@ -167,14 +173,21 @@ export class ImportDesk {
 function batch(
   table: FileTable,
   reader: RowReader,
-  { status, offset, most }: Extract<Ask, { do: 'rows' }>,
-): ImportRow[] {
-  const rows: ImportRow[] = [];
+  { plan, status, offset, most }: Extract<Ask, { do: 'rows' }>,
+): RowWithPictures[] {
+  const rows: RowWithPictures[] = [];
   let characters = 0;
   for (let at = offset; at < table.rows.length && rows.length < most; at++) {
     characters += table.rows[at]!.reduce((sum, cell) => sum + cell.length + CHARACTERS_A_CELL, 0);
     if (characters > CHARACTERS_A_BATCH && rows.length > 0) break;
-    rows.push(reader.row(at, status));
+    rows.push({ row: reader.row(at, status), pictures: picturesOf(table.rows[at]!, plan) });
   }
   return rows;
+}
+
+/** The plan without pictures, which are sent by themselves. */
+function withoutPictures(plan: ImportPlan): ImportPlan {
+  const keys = new Set(plan.fields.filter(({ type }) => type === 'picture').map(({ key }) => key));
+  if (keys.size === 0) return plan;
+  return { ...plan, columns: plan.columns.filter(({ fieldKey }) => fieldKey === null || !keys.has(fieldKey)) };
 }

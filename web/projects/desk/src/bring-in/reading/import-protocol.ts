@@ -15,6 +15,7 @@ import type { Status } from '@plindo/core/listings';
 import type { DesignedPage } from '@plindo/core/page';
 import type { FieldTypeName, Kind, ReadScene, SiteSettings } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
+import type { NamedPicture } from './picture-columns';
 
 /** What the page asks of the worker that holds the file; each ask has one answer. */
 export type Ask =
@@ -51,6 +52,8 @@ export type Ask =
       readonly offset: number;
       readonly most: number;
     }
+  /** A picture of the zip, by the name that a row has for it. */
+  | { readonly do: 'picture'; readonly name: string }
   | { readonly do: 'refused'; readonly rows: readonly number[] }
   | { readonly do: 'page'; readonly planned: PlannedImport; readonly site: SiteSettings; readonly search: string };
 
@@ -65,6 +68,12 @@ export interface FileFacts {
   readonly tables: readonly string[];
   readonly table: number;
   readonly plan: ImportPlan;
+}
+
+/** A row, and the pictures that it names, which are sent before it. */
+export interface RowWithPictures {
+  readonly row: ImportRow;
+  readonly pictures: readonly NamedPicture[];
 }
 
 /** What came of matching the rows with listings. */
@@ -84,7 +93,9 @@ export interface AnswerTo {
   propose: ProposedType;
   reread: ImportPlan;
   check: DryRun;
-  rows: readonly ImportRow[];
+  rows: readonly RowWithPictures[];
+  /** Null where there is none of that name. */
+  picture: Uint8Array | null;
   match: MatchFacts;
   matched: readonly MatchedRow[];
   /** The refused rows with their header, as CSV text. */
