@@ -14,7 +14,7 @@ describe('Addresses of listings', () => {
 
   afterAll(() => demo.close());
 
-  const takeOut = (part: string): Promise<void> => page.getByRole('button', { name: `Take out ${part}` }).click();
+  const takeOut = (part: string): Promise<void> => page.getByRole('button', { name: `Remove ${part}` }).click();
   const add = async (value: string): Promise<void> => {
     await page.getByRole('button', { name: /Make them of values|Add$/ }).click();
     await page.getByRole('menuitem', { name: value, exact: true }).click();
@@ -38,7 +38,7 @@ describe('Addresses of listings', () => {
     await takeOut('/');
     await page.getByText('80 listings would share an address').waitFor();
     await page.getByRole('button', { name: 'Save', exact: true }).click();
-    await page.getByRole('alert').getByText('would share one with another').waitFor();
+    await page.getByRole('alert').getByText('would have the same address as another one').waitFor();
     await add('A slash');
     await add('Starts, day');
     await page.getByLabel('A word to add').fill('On');

@@ -42,7 +42,7 @@ describe('The card designer', () => {
     ]) {
       await page
         .locator('pl-card-outline')
-        .getByRole('button', { name: `Take out ${name}`, exact: true })
+        .getByRole('button', { name: `Remove ${name}`, exact: true })
         .click();
     }
     expect(await outline()).toEqual(['Title']);

@@ -105,7 +105,7 @@ describe('The Desk', () => {
     const preview = page.getByRole('complementary', { name: 'What a visitor will see' });
     await preview.getByText('Working channel').waitFor({ state: 'detached' });
     await preview.getByRole('group', { name: 'Region' }).waitFor();
-    await page.getByRole('button', { name: 'Take out Region' }).click();
+    await page.getByRole('button', { name: 'Remove Region' }).click();
     await preview.getByRole('group', { name: 'Region' }).waitFor({ state: 'detached' });
     expect(await onSite('/harbours')).not.toContain('data-facet="region"');
     await page.getByLabel('Add a facet over').selectOption({ label: 'Region' });

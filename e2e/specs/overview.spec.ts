@@ -88,7 +88,7 @@ describe('The Desk as a whole', () => {
     await page.locator('mat-snack-bar-container').getByRole('button', { name: 'Undo' }).click();
     await first.waitFor();
     await page.goto(`${server.address}/desk/fill/5/new`);
-    await page.getByRole('button', { name: 'From those that are kept' }).click();
+    await page.getByRole('button', { name: 'Use a picture you already have' }).click();
     await page.getByRole('dialog').getByRole('button', { name: 'first.png' }).click();
     await page.getByLabel('What it shows, in words').fill('A test');
     expect(page.complaints).toEqual([]);

@@ -108,7 +108,8 @@ describe('Selections in the Desk', () => {
     };
     const { id } = found.listings.find(({ title }) => title === 'Kessel Light')!;
     await page.goto(`${server.address}/desk/fill/1/${id}`);
-    await page.getByLabel('On the site until').fill('2020-01-01T12:00');
+    await page.getByLabel('On the site until, day').fill('1/1/2020');
+    await page.getByLabel('On the site until, time').fill('12:00');
     await page.getByText(/Left the site on Wednesday/).waitFor();
     await page.keyboard.press('Control+s');
     await page.getByText('Saved Kessel Light').waitFor();

@@ -109,7 +109,9 @@ describe('A plan of addresses', () => {
       {
         code: 'kind.address-clash',
         field: 'addressPattern',
-        message: jasmine.stringContaining('2 listings would share one with another, as “Radio” and “Radio!” both'),
+        message: jasmine.stringContaining(
+          '2 listings would have the same address as another one: “Radio” and “Radio!” would both',
+        ),
       },
     ]);
     expect(plan.report()).toEqual(

@@ -47,7 +47,7 @@ const CASES: readonly Case[] = [
   ['rows', { fields: [part] }, '[[1]]', 'must be a set of values'],
   ['picture', {}, '../../etc/passwd', 'must be one of the pictures kept here'],
   ['file', {}, '../../etc/passwd', 'must be one of the files kept here'],
-  ['computed', { expression: '1 + 1' }, '3', 'cannot be given'],
+  ['computed', { expression: '1 + 1' }, '3', 'cannot be entered'],
 ];
 
 describe('What does not fit', () => {

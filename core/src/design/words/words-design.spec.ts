@@ -31,21 +31,29 @@ describe('The publisher’s own words', () => {
       [
         'words.unknown',
         'said.pager.nxt',
-        'Nothing on the site says “pager.nxt”. Look the key up in the list of sentences.',
+        'There is no sentence with the key “pager.nxt”. Look it up in the list of sentences.',
       ],
     ]);
     expect(codes({ 'list.all': 'All {total}' })).toEqual([
-      ['words.place', 'said.list.all', 'What stands for “See all {count}” cannot have {total}. It can have {count}.'],
+      [
+        'words.place',
+        'said.list.all',
+        'The new wording of “See all {count}” cannot have {total}. It can have {count}.',
+      ],
     ]);
     expect(codes({ 'pager.more': { few: '{count}', other: '{count}' } })).toEqual([
       [
         'words.plural',
         'said.pager.more',
-        'What stands for “Show {count} more”: the language “en” has no plural form “few”. It has one, other.',
+        'The new wording of “Show {count} more”: the language “en” has no plural form “few”. It has one, other.',
       ],
     ]);
     expect(codes({ 'pager.next': ' ' })).toEqual([
-      ['words.empty', 'said.pager.next', 'What stands for “Next” must say something. Leave it out to have that.'],
+      [
+        'words.empty',
+        'said.pager.next',
+        'The new wording of “Next” is empty. Write something, or remove it to get Plindo’s own.',
+      ],
     ]);
     // Names that every object has are no sentences.
     expect(codes({ constructor: 'x', toString: 'y' }).length).toBe(2);

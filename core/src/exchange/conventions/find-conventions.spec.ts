@@ -101,7 +101,9 @@ describe('How a file is written', () => {
     const plan = proposePlan(table, EN);
     const run = dryRun(table, plan, 'refuse-row', EN);
     expect([run.coming, run.refused]).toEqual([39, 1]);
-    expect(run.reports[0]?.issues[0]?.message).toBe('“7.5” in Size is not written as the rest of the file is.');
+    expect(run.reports[0]?.issues[0]?.message).toBe(
+      'Size: “7.5” is not written the way the rest of the file is. Write it the same way, or choose another way of reading this column.',
+    );
     expect(dryRun(table, plan, 'leave-empty', EN).incomplete).toBe(1);
   });
 });

@@ -29,7 +29,7 @@ describe('A kind', () => {
   });
 
   it('needs labels and an address of its own', () => {
-    expect(complaints({ one: ' ' })).toContain('needs a name');
+    expect(complaints({ one: ' ' })).toContain('what one is called');
     expect(complaints({ many: 'harbours' })).toContain('already a kind called “harbours”');
     expect(complaints({ slug: 'harbours' })).toContain('“/harbours” is already in use');
     expect(complaints({ slug: 'desk' })).toContain('already in use');

@@ -63,7 +63,7 @@ describe('The page of an index page in Arrange', () => {
     expect((await saved())[0]?.facets?.map(({ key }) => key)).toEqual(['price', 'letter', 'price-2']);
     await shown.press('Move Letter up');
     expect((await saved())[0]?.facets?.map(({ key }) => key)).toEqual(['letter', 'price']);
-    await shown.press('Take out Price');
+    await shown.press('Remove Price');
     expect((await saved())[0]?.facets).toEqual([TITLE]);
   });
 

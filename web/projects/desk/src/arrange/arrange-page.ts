@@ -56,7 +56,7 @@ export class ArrangePage {
 
   private readonly api = inject(CatalogApi);
   private readonly pages = inject(PagesApi);
-  private readonly reading = inject(Reading);
+  protected readonly reading = inject(Reading);
   private readonly notices = inject(Notices);
   private readonly session = inject(SessionStore);
   private readonly store = inject(KindsStore);
@@ -122,7 +122,7 @@ export class ArrangePage {
     const facets = this.othersOf(facet).map((other) =>
       other.dependsOn?.facet === facet.key ? { ...other, dependsOn: null } : other,
     );
-    this.save({ facets }, `Took out the facet ${facet.label}`);
+    this.save({ facets }, `Removed the facet ${facet.label}`);
   }
 
   protected change(change: Partial<Kind>, sentence: string): void {

@@ -27,7 +27,7 @@ import {
       </select>
     </label>
     @if (kind().structured === null) {
-      <p class="quiet">That is what it looks like to Plindo.</p>
+      <p class="quiet">Plindo thinks so, from the fields.</p>
     } @else {
       <button matButton type="button" (click)="structuredChange.emit(null)">Take what Plindo proposes</button>
     }

@@ -84,8 +84,8 @@ export class ConventionsPanel {
     const { numbers, dates } = this.conventions();
     if (this.isTold()) return `Written the way it is done in ${this.place()}:`;
     return numbers.of + dates.of === 0
-      ? 'No number and no date in it can be meant in two ways. Others would be read as'
-      : 'Nothing in the file tells how its numbers and dates are written; they are read as';
+      ? 'Every number and every date in this file can be read in one way only. Others would be read as'
+      : 'The file does not show how it writes numbers and dates, so Plindo reads them as';
   });
   protected readonly after = computed(() => {
     const [speaking, all] = [this.conventions().columns, this.columns()].map((count) => this.number(count));

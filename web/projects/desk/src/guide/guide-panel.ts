@@ -43,7 +43,7 @@ import { GuidePages } from './guide-pages';
             <button type="button" (click)="guide.shown.set(page.name)">{{ page.title }}</button>
           </li>
         } @empty {
-          <li class="quiet">No page tells of that.</li>
+          <li class="quiet">No page is about that.</li>
         }
       </ul>
     }

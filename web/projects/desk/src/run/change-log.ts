@@ -112,7 +112,7 @@ const SHOWN_FIRST = 15;
             } @empty {
               <tr>
                 <td colspan="4" class="quiet">
-                  {{ isNarrowed() ? 'Nothing like that was changed.' : 'Nothing has been changed yet.' }}
+                  {{ isNarrowed() ? 'No change fits these words and days.' : 'Nothing has been changed yet.' }}
                 </td>
               </tr>
             }

@@ -11,6 +11,11 @@ export class Reading {
     return readContext({ locale, zone, nowInMs: Date.now() });
   });
 
+  /** A label as it stands inside a sentence of the site's language: "Berth" becomes "berth", "VIP room" stays. */
+  inSentence(label: string): string {
+    return this.context().formats.words.inSentence(label);
+  }
+
   /** A moment (ISO 8601) in the site's zone, as its locale writes it. */
   moment(iso: string): string {
     return this.context().formats.exactly(Date.parse(iso));

@@ -9,6 +9,7 @@ const SHORTCUTS: readonly (readonly [keys: string, does: string])[] = [
   ['Ctrl S', 'In a form: save'],
   ['Alt Page Down, Alt Page Up', 'In a form: to the next and the previous listing'],
   ['Arrow keys', 'In the table: from cell to cell'],
+  ['Shift with arrow keys', 'In the table: choose a range of cells to copy, paste over or empty'],
   ['Enter, or any letter', 'In the table: change the value of a cell'],
   ['Tab, Shift Tab', 'While changing a cell: keep it and go on to the next, or back'],
   ['Escape', 'While changing a cell: leave it as it was'],

@@ -43,7 +43,7 @@ describe('The page of addresses', () => {
     ]);
     await shown.settled();
     const told = shown.all('tbody tr').map((row) => row.querySelector('td:last-child > span')?.textContent ?? '');
-    expect(told).toEqual(['', 'A page stands there now: nobody is led on.']);
+    expect(told).toEqual(['', 'A page has this address now, so the redirect does nothing.']);
     const to = shown.all<HTMLInputElement>('input[aria-label="Where 1 leads"]')[0]!;
     to.value = 'nowhere';
     to.dispatchEvent(new Event('input'));

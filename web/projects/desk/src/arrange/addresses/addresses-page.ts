@@ -99,7 +99,7 @@ export class AddressesPage {
   protected toldOf({ from, to, at }: Redirect & { readonly at: number }): string {
     const fault = this.issues().find(({ field }) => field === `entries.${at + 1}`);
     if (fault) return fault.message;
-    if (this.looked().get(from)?.isThere) return 'A page stands there now: nobody is led on.';
+    if (this.looked().get(from)?.isThere) return 'A page has this address now, so the redirect does nothing.';
     const there = this.looked().get(to);
     return there && !there.isThere && there.leadsTo === null ? 'Nothing is there.' : '';
   }

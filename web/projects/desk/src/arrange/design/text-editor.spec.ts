@@ -41,8 +41,8 @@ describe('A text with values', () => {
     await shown.choose('Add a value', 'length');
     await shown.press('Add words');
     expect(text.map((part) => ('field' in part ? part.field : part.words))).toEqual(['From ', 'price', 'length', '']);
-    await shown.press('Take out Price');
-    await shown.press('Take out these words');
+    await shown.press('Remove Price');
+    await shown.press('Remove these words');
     expect(text.map((part) => ('field' in part ? part.field : part.words))).toEqual(['length', '']);
   });
 

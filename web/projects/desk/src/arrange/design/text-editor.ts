@@ -24,7 +24,7 @@ import { ValueSettings } from './value-settings';
             >
               {{ nameOf(value) }}
             </button>
-            <button type="button" class="out" [attr.aria-label]="'Take out ' + nameOf(value)" (click)="remove(at)">
+            <button type="button" class="out" [attr.aria-label]="'Remove ' + nameOf(value)" (click)="remove(at)">
               <pl-icon name="close" />
             </button>
           </span>
@@ -40,7 +40,7 @@ import { ValueSettings } from './value-settings';
               (input)="put(at, { words: $any($event.target).value })"
               (keydown)="key($event, at)"
             />
-            <button type="button" class="out" aria-label="Take out these words" (click)="remove(at)">
+            <button type="button" class="out" aria-label="Remove these words" (click)="remove(at)">
               <pl-icon name="close" />
             </button>
           </span>

@@ -44,7 +44,9 @@ describe('The page of all drafts', () => {
   it('says what of each is otherwise, and what stands in the way', async () => {
     await open([kept({ basedOn: 2, fault: 'Its kind is gone.' })]);
     expect(shown.texts('section li')).toEqual(['Changed: “Heading: New”.']);
-    expect(shown.texts('.fault').join(' ')).toMatch(/could not be published.*Its kind is gone.*was changed since/);
+    expect(shown.texts('.fault').join(' ')).toMatch(
+      /could not be published.*Its kind is gone.*Somebody has changed what visitors see/,
+    );
   });
 
   it('shows the page before and after, and publishes what is ticked', async () => {

@@ -86,12 +86,12 @@ export class DraftsPage {
     const kinds = (this.kinds.kinds() ?? []).map(({ kind }) => kind);
     const selections = (this.selections.selections() ?? []).map(({ selection }) => selection);
     const found = seenAt(design, kinds, selections, this.designs.designs() ?? []);
-    if (!found) return this.notices.said('No page that visitors see has it.');
+    if (!found) return this.notices.said('No page shows it.');
     if ('path' in found) return this.looked.set({ id: design.id, path: found.path });
     this.designsApi.samples(found.listingOf.id).subscribe({
       next: ({ samples: [first] }) => {
         if (first) this.looked.set({ id: design.id, path: listingPath(found.listingOf, first.listing) });
-        else this.notices.said('There is no listing to look at it with.');
+        else this.notices.said('There is no listing to show it with.');
       },
       error: (error: unknown) => this.notices.refused(error),
     });

@@ -47,7 +47,7 @@ export type ButtonSetting = PieceSettings<'buttons'>['buttons'][number];
             />
           </label>
         }
-        <button matButton type="button" (click)="remove(at)">Take it out</button>
+        <button matButton type="button" (click)="remove(at)">Remove the button</button>
       </fieldset>
     }
     <button matButton type="button" (click)="add()">Add a button</button>

@@ -19,7 +19,7 @@ import { Icon } from '@plindo/listing-view';
                 <pl-icon name="arrow_upward" />
               </button>
             }
-            <button type="button" [attr.aria-label]="'Take out ' + one.label" (click)="remove(at)">
+            <button type="button" [attr.aria-label]="'Remove ' + one.label" (click)="remove(at)">
               <pl-icon name="close" />
             </button>
           </li>

@@ -180,7 +180,7 @@ describe('The page designer', () => {
 
   it('begins with the page that Plindo makes where nobody has designed one', async () => {
     await open({ pageId: 'new', serves: 'index', kind: '1' }, []);
-    expect(shown.texts('.told')[0]).toContain('Nobody has designed this page yet');
+    expect(shown.texts('.told')[0]).toContain('Plindo makes this page');
     expect(outline()).toContain('Heading: Berths');
     await shown.press('Save and publish');
     const [added] = (await server.answer('POST', '/api/designs', { changeId: 8, result: kept })) as Partial<Design>[];

@@ -15,8 +15,8 @@ const PURPOSE_WORDS: Readonly<Record<PagePurpose, string>> = {
   index: 'The page of a list.',
   category: 'The pages of categories.',
   listing: 'The page of each listing.',
-  shortlist: 'The page of what a visitor keeps, to compare and to hand on.',
-  part: 'A part that stands on other pages, and is changed here for all of them.',
+  shortlist: 'The shortlist: what a visitor keeps, to compare and to share.',
+  part: 'A part of several pages. Change it here to change it on all of them.',
 };
 
 /** What is said of a page as a whole. */

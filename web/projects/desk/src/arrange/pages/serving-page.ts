@@ -55,7 +55,7 @@ export class ServingPagePage {
     const pages = [...(this.table()?.pages ?? [])];
     if (!pages[from] || !pages[to] || from === to) return;
     if (pages[from].asks !== pages[to].asks || pages[to].id === null) {
-      return this.notices.said('What asks for more of a listing goes first by itself.');
+      return this.notices.said('A page with more conditions comes first.');
     }
     moveItemInArray(pages, from, to);
     const ids = pages.flatMap(({ id }) => id ?? []);

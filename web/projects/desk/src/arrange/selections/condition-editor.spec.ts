@@ -67,7 +67,7 @@ describe('The editor of conditions', () => {
     await shown.choose('All, any or none', 'none', 1);
     await shown.choose('All, any or none', 'any', 0);
     expect(last()).toEqual({ join: 'any', of: [cheap, jasmine.objectContaining({ join: 'none' })] } as never);
-    await shown.press('Take out this condition', 0);
+    await shown.press('Remove this condition', 0);
     expect(last()?.of.length).toBe(1);
   });
 

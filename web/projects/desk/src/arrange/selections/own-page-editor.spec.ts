@@ -67,7 +67,7 @@ describe('The editor of orders', () => {
     await shown.choose('Without a value', 'first');
     await shown.press('Earlier');
     expect(last).toEqual([{ by: 'field:price', direction: 'up', missing: 'first' }, featuredFirst]);
-    await shown.press('Take out this step', 1);
+    await shown.press('Remove this step', 1);
     expect(last.length).toBe(1);
   });
 });

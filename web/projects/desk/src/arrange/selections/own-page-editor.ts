@@ -54,7 +54,7 @@ import { PAGER_WORDS } from '../shared/pager-words';
     </fieldset>
     @if (kinds().length > 1) {
       <p class="quiet">
-        A facet that only some of the kinds have leaves out the others once something is chosen in it.
+        When a visitor uses a facet that only some of the kinds have, listings of the other kinds disappear.
       </p>
     }
   `,

@@ -44,7 +44,7 @@ describe('A list picked by hand', () => {
   });
 
   it('lets listings go, and takes in those that are found and not in it yet', async () => {
-    await shown.press('Take out Listing 9, which is gone');
+    await shown.press('Remove Listing 9, which is gone');
     expect(last).toEqual([2, 1]);
     const field = shown.all<HTMLInputElement>('input')[0]!;
     field.value = 'i';

@@ -20,7 +20,7 @@ import { catchError } from 'rxjs/operators';
             <pl-icon name="drag_indicator" />
           </button>
           <span>{{ titleOf(id) }}</span>
-          <button type="button" [attr.aria-label]="'Take out ' + titleOf(id)" (click)="remove(id)">
+          <button type="button" [attr.aria-label]="'Remove ' + titleOf(id)" (click)="remove(id)">
             <pl-icon name="close" />
           </button>
         </li>

@@ -64,7 +64,7 @@ describe('The panel that says why a listing isn’t in a selection', () => {
     await shown.press('Show the listings that just miss');
     await server.answer('POST', '/api/selections/missing', [{ at: 0, total: 0, listings: [] }]);
     await shown.settled();
-    expect(shown.texts('p')).toEqual(['None fails one condition alone.']);
+    expect(shown.texts('p')).toEqual(['No listing fails just one condition.']);
   });
 
   it('lets an answer go that comes after something else was typed', async () => {

@@ -58,7 +58,7 @@ import { Notices } from '../../shared/notices';
       }
     }
     @if (missing() && noneMissing()) {
-      <p class="quiet">None fails one condition alone.</p>
+      <p class="quiet">No listing fails just one condition.</p>
     }
   `,
   styles: `

@@ -57,7 +57,7 @@ const OWN_SUBJECTS: readonly (readonly [OrderSubject, string])[] = [
         @if (at > 0) {
           <button type="button" aria-label="Earlier" (click)="raise(at)"><pl-icon name="arrow_upward" /></button>
         }
-        <button type="button" aria-label="Take out this step" (click)="remove(at)"><pl-icon name="close" /></button>
+        <button type="button" aria-label="Remove this step" (click)="remove(at)"><pl-icon name="close" /></button>
       </div>
     }
     <button type="button" class="add" (click)="add()"><pl-icon name="add" />Step of the order</button>

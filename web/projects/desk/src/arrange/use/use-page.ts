@@ -22,9 +22,7 @@ const SECTION_WORDS: Readonly<Record<UsedThing['what'], string>> = {
       <pl-kind-list stage="arrange" />
       <div class="desk-page">
         <h1>Use of designs</h1>
-        <p class="quiet">
-          Where visitors meet what was designed. What they meet nowhere can go, or waits for its turn.
-        </p>
+        <p class="quiet">Where visitors see each design. Delete what they see nowhere, or keep it for later.</p>
         @if (sections(); as sections) {
           <section class="panel">
             <h2>Met nowhere</h2>
@@ -35,7 +33,7 @@ const SECTION_WORDS: Readonly<Record<UsedThing['what'], string>> = {
                   <span class="quiet">{{ words[one.thing.what].toLowerCase() }}{{ one.of }}</span>
                 </li>
               } @empty {
-                <li>Everything that was designed is met somewhere.</li>
+                <li>Visitors see every design somewhere.</li>
               }
             </ul>
           </section>

@@ -54,7 +54,7 @@ describe('The words of a site', () => {
     await open([]);
     await write('See all {count}', 'All {number}');
     expect(shown.texts('[role=alert]')).toEqual([
-      'What stands for “See all {count}” cannot have {number}. It can have {count}.',
+      'The new wording of “See all {count}” cannot have {number}. It can have {count}.',
     ]);
     expect([field('See all {count}').value, server.waiting('POST', '/api/designs').length]).toEqual([
       'All {number}',

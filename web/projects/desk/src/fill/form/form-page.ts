@@ -119,7 +119,8 @@ export class FormPage implements MayHoldWork {
   private readonly place = inject(DeskPlace);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
-  protected readonly context = inject(Reading).context;
+  protected readonly reading = inject(Reading);
+  protected readonly context = this.reading.context;
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
   protected readonly bodyField = BUILT_IN_FIELDS.body;

@@ -50,7 +50,7 @@ import { CellEditor } from './cell-editor';
         <mat-menu #categories="matMenu">
           @for (field of categoryFields(); track field.key) {
             <button mat-menu-item (click)="changeCategories(field, 'add')">Add to {{ field.label }} …</button>
-            <button mat-menu-item (click)="changeCategories(field, 'remove')">Take out of {{ field.label }} …</button>
+            <button mat-menu-item (click)="changeCategories(field, 'remove')">Remove from {{ field.label }} …</button>
           }
         </mat-menu>
       }

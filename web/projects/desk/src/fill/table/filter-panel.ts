@@ -31,7 +31,7 @@ import { filterSubject } from './table-filters';
       }
       <div class="acts">
         @if (filter()) {
-          <button matButton type="button" (click)="filterChange.emit(null)">Take it off</button>
+          <button matButton type="button" (click)="filterChange.emit(null)">Remove the filter</button>
         }
         <button matButton type="button" (click)="closed.emit()">Cancel</button>
         <button matButton="filled" class="next-step" type="submit">Show these</button>

@@ -134,7 +134,8 @@ export class TablePage {
   protected readonly rowHeightPx = 40;
   protected readonly statuses = STATUSES;
   protected readonly statusLabels = STATUS_LABELS;
-  protected readonly context = inject(Reading).context;
+  protected readonly reading = inject(Reading);
+  protected readonly context = this.reading.context;
   protected readonly kind = this.store.kindOf(this.kindId);
   protected readonly isChoosing = signal(false);
   protected readonly selection = new RowSelection();

@@ -22,7 +22,7 @@ type Part = { readonly words: string } | { readonly place: string };
         @if (placeOf(part); as place) {
           <span class="chip">
             <button type="button" (keydown.delete)="remove(at)">{{ nameOf(place) }}</button>
-            <button type="button" class="out" [attr.aria-label]="'Take out ' + nameOf(place)" (click)="remove(at)">
+            <button type="button" class="out" [attr.aria-label]="'Remove ' + nameOf(place)" (click)="remove(at)">
               <pl-icon name="close" />
             </button>
           </span>

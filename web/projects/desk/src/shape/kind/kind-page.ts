@@ -28,6 +28,7 @@ import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import type { MayHoldWork } from '../../shared/may-hold-work';
 import { Notices } from '../../shared/notices';
+import { Reading } from '../../shared/reading';
 import { CopyFieldDialog } from './copy-field-dialog';
 import { FieldEditor } from './field-editor';
 import { FieldList } from './field-list';
@@ -63,6 +64,7 @@ export class KindPage implements MayHoldWork {
   private readonly designs = inject(DesignsStore);
   private readonly dialog = inject(MatDialog);
   private readonly notices = inject(Notices);
+  protected readonly reading = inject(Reading);
   private readonly router = inject(Router);
   private readonly store = inject(KindsStore);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');

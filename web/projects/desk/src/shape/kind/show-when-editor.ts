@@ -68,7 +68,7 @@ interface Part {
               (valueChange)="set(at, { field: part.test.field, op: part.test.op, value: $event })"
             />
           }
-          <button matButton type="button" aria-label="Take out this condition" (click)="remove(at)">
+          <button matButton type="button" aria-label="Remove this condition" (click)="remove(at)">
             <pl-icon name="close" />
           </button>
         </div>

@@ -54,7 +54,7 @@ import { FieldSettingsEditor } from './field-settings';
               >
                 Settings
               </button>
-              <button matButton type="button" [attr.aria-label]="'Take out ' + sub.label" (click)="remove(at)">
+              <button matButton type="button" [attr.aria-label]="'Remove ' + sub.label" (click)="remove(at)">
                 <pl-icon name="delete" />
               </button>
             </div>

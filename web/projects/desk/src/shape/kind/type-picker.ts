@@ -56,7 +56,7 @@ export type PickedField = { readonly type: FieldTypeName } | { readonly like: Fi
         </section>
       }
       @if (!offers().groups.length && !offers().likes.length) {
-        <p class="quiet">Nothing is called so. A short text holds anything that fits in a line.</p>
+        <p class="quiet">No type and no field has this name. A short text holds anything that fits in a line.</p>
       }
     </mat-dialog-content>
     <mat-dialog-actions align="end"><button matButton mat-dialog-close>Cancel</button></mat-dialog-actions>

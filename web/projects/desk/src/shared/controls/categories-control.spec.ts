@@ -41,7 +41,7 @@ describe('The control of categories', () => {
   it('ticks and takes out, keeping the others', async () => {
     shown.all<HTMLInputElement>('.tree input')[3]!.click();
     expect(last).toEqual(['paint', 'rig']);
-    await shown.press('Take out Painting');
+    await shown.press('Remove Painting');
     expect(last).toEqual([]);
   });
 

@@ -26,7 +26,7 @@ interface Row {
             <button
               type="button"
               class="chip-button"
-              [attr.aria-label]="'Take out ' + choice.label"
+              [attr.aria-label]="'Remove ' + choice.label"
               (click)="toggle(choice.key, false)"
             >
               {{ choice.label }}<pl-icon name="close" />

@@ -32,7 +32,7 @@ import { Icon } from '@plindo/listing-view';
           <span>{{ file() ? 'Choose another file' : 'Choose a file' }}</span>
         </label>
         @if (file()) {
-          <button matButton type="button" (click)="fileChange.emit(null)">Take it out</button>
+          <button matButton type="button" (click)="fileChange.emit(null)">Remove the file</button>
         }
       </div>
     </div>

@@ -42,9 +42,9 @@ import { PicturePicker } from './picture-picker';
         (sent)="pictureChange.emit($event)"
       />
       <div class="button-row">
-        <button matButton type="button" (click)="pick()">From those that are kept</button>
+        <button matButton type="button" (click)="pick()">Use a picture you already have</button>
         @if (picture()) {
-          <button matButton type="button" (click)="pictureChange.emit(null)">Take it out</button>
+          <button matButton type="button" (click)="pictureChange.emit(null)">Remove the picture</button>
         }
       </div>
     </div>

@@ -48,7 +48,7 @@ import { PictureDrop } from './picture-drop';
               >
                 <pl-icon name="arrow_forward" />
               </button>
-              <button type="button" [attr.aria-label]="'Take out picture ' + (at + 1)" (click)="takeOut(at)">
+              <button type="button" [attr.aria-label]="'Remove picture ' + (at + 1)" (click)="takeOut(at)">
                 <pl-icon name="delete" />
               </button>
             </span>

@@ -9,6 +9,7 @@ import { of } from 'rxjs';
 import { CategorySetsStore } from '../../shared/category-sets-store';
 import { GuidePages } from '../../guide/guide-pages';
 import { KindsStore } from '../../shared/kinds-store';
+import { Reading } from '../../shared/reading';
 import { Notices } from '../../shared/notices';
 import { SelectionsStore } from '../../shared/selections-store';
 import type { Place } from './jump-places';
@@ -131,6 +132,7 @@ export class JumpBox {
   private readonly api = inject(CatalogApi);
   private readonly dialog = inject(MatDialogRef<JumpBox>);
   private readonly guide = inject(GuidePages);
+  private readonly reading = inject(Reading);
   private readonly kinds = inject(KindsStore);
   private readonly notices = inject(Notices);
   private readonly router = inject(Router);
@@ -143,7 +145,13 @@ export class JumpBox {
   private readonly listings = signal<readonly FoundListing[]>([]);
   protected readonly more = signal(0);
   private readonly all = computed(() =>
-    allPlaces(this.kinds.kinds() ?? [], this.sets.sets() ?? [], this.selections.selections() ?? [], this.guide.pages()),
+    allPlaces(
+      this.kinds.kinds() ?? [],
+      this.sets.sets() ?? [],
+      this.selections.selections() ?? [],
+      this.guide.pages(),
+      (label) => this.reading.inSentence(label),
+    ),
   );
   protected readonly places = computed((): readonly Place[] => {
     const kinds = new Map((this.kinds.kinds() ?? []).map(({ kind }) => [kind.id, kind]));

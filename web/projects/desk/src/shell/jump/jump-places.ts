@@ -72,11 +72,11 @@ const PAGES: readonly Place[] = [
   { icon: 'add', label: 'New selection', about: 'Command', link: ['/arrange/selections/new'] },
 ];
 
-function placesOfKind({ kind }: KindSummary): Place[] {
+function placesOfKind({ kind }: KindSummary, inSentence: (label: string) => string): Place[] {
   const icon = kind.icon || 'category';
   return [
     { icon, label: kind.many, about: 'Listings', link: ['/fill', kind.id], words: `${kind.one} fill table` },
-    { icon: 'add', label: `New ${kind.one.toLowerCase()}`, about: 'Command', link: ['/fill', kind.id, 'new'] },
+    { icon: 'add', label: `New ${inSentence(kind.one)}`, about: 'Command', link: ['/fill', kind.id, 'new'] },
     { icon, label: `Shape of ${kind.many}`, about: 'Kind', link: ['/shape', kind.id], words: 'fields' },
     { icon: 'tune', label: `Arrange ${kind.many}`, about: 'Page', link: ['/arrange', kind.id], words: 'facets cards' },
     {
@@ -118,11 +118,12 @@ export function allPlaces(
   sets: readonly CategorySetSummary[],
   selections: readonly SelectionSummary[],
   guide: readonly GuidePage[] = [],
+  inSentence: (label: string) => string = (label) => label,
 ): Place[] {
   return [
     ...PAGES,
     ...guide.map(placeOfGuide),
-    ...kinds.flatMap(placesOfKind),
+    ...kinds.flatMap((kind) => placesOfKind(kind, inSentence)),
     ...sets.flatMap(placesOfSet),
     ...selections.map(placeOfSelection),
   ];
