@@ -141,6 +141,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     ...ofMails(store, live, mail),
     ...ofTables(store, live, editing, clock),
     ...ofStructure(store, live, editing),
+    ...ofPictures(pictures, new PictureLibrary(store, live, editing, clock)),
     backups,
     live,
     health: new Health(store, live, folder),
@@ -162,9 +163,6 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     addressBook: new AddressBook(store, live),
     servingPages: new ServingPages(store, live),
     draftedPages: new DraftedPages(store, live, pages),
-    pictureLibrary: new PictureLibrary(store, live, editing, clock),
-    pictures,
-    pictureFetcher: new PictureFetcher(),
     previews,
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),
@@ -255,6 +253,13 @@ function ofStructure(
     links: new Links(live, editing),
     selections: new Selections(store, live, editing),
   };
+}
+
+function ofPictures(
+  pictures: Pictures,
+  pictureLibrary: PictureLibrary,
+): Pick<Services, 'pictureFetcher' | 'pictureLibrary' | 'pictures'> {
+  return { pictures, pictureLibrary, pictureFetcher: new PictureFetcher() };
 }
 
 function ofMails(store: Store, live: Live, mail: MailParts): Pick<Services, 'noticeWordings' | 'outbox'> {
