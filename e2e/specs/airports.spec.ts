@@ -44,6 +44,7 @@ describe('From a spreadsheet to a live directory', () => {
     await desk.chooseFile(AIRPORTS_FILE);
     await page.getByText('3,376 rows, 7 columns').waitFor();
     expect(rows.length).toBe(3376);
+    await page.locator('pl-column-table').waitFor();
     const uses = await page
       .locator('pl-column-table select')
       .evaluateAll((all) => all.map((select) => (select as HTMLSelectElement).selectedOptions[0]?.label));

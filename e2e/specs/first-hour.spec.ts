@@ -110,6 +110,7 @@ describe('The first hour', () => {
     it(`brings ${name} in right at the first proposal, and the site counts as its owner does`, async () => {
       await desk.chooseFile({ name, mimeType: '', buffer });
       await page.getByRole('heading', { name: 'What one row is' }).waitFor();
+      await page.locator('pl-column-table').waitFor();
       const places = ['Latitude of a place', 'Longitude of a place'];
       expect((await proposed()).slice(0, 6)).toEqual([
         'Title',

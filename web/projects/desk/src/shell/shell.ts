@@ -76,7 +76,7 @@ const STAGES: readonly Stage[] = [
           }
         </nav>
         <pl-work-menu />
-        <button class="jump" type="button" (click)="jump()">
+        <button class="bar-button jump" type="button" (click)="jump()">
           <pl-icon name="search" />Jump to … <kbd>Ctrl K</kbd>
         </button>
         <span class="steps">

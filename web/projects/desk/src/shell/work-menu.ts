@@ -18,7 +18,7 @@ const TOLD_EVERY_IN_MS = 1000;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (work.pieces().length) {
-      <button class="work" type="button" [matMenuTriggerFor]="pieces">
+      <button class="bar-button" type="button" [matMenuTriggerFor]="pieces">
         <pl-icon [name]="work.running().length ? 'hourglass_top' : 'task_alt'" />
         {{ label() }}
       </button>
@@ -53,20 +53,6 @@ const TOLD_EVERY_IN_MS = 1000;
     </mat-menu>
   `,
   styles: `
-    .work {
-      display: inline-flex;
-      gap: 0.375rem;
-      align-items: center;
-      min-block-size: 2.25rem;
-      padding-inline: 0.75rem;
-      border: 1px solid color-mix(in oklab, currentColor 40%, transparent);
-      border-radius: var(--pl-corner);
-      background: none;
-      color: light-dark(#fbfaf6, #121c27);
-      font: inherit;
-      font-variant-numeric: tabular-nums;
-      cursor: pointer;
-    }
     .pieces {
       display: grid;
       gap: 1rem;

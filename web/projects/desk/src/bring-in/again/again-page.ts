@@ -17,6 +17,7 @@ import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
 import { ConventionsPanel } from '../conventions-panel';
 import { FileDrop } from '../file-drop';
+import { FileHead } from '../file-head';
 import { IssueList } from '../issue-list';
 import { ComingFile } from '../reading/coming-file';
 import { ImportRefusal, ImportWorker } from '../reading/import-worker';
@@ -41,6 +42,7 @@ const MOST_SHOWN = 100;
     ChangedRows,
     ConventionsPanel,
     FileDrop,
+    FileHead,
     IssueList,
     MatButtonModule,
     MatProgressBarModule,

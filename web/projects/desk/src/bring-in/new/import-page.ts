@@ -17,6 +17,7 @@ import type { MayHoldWork } from '../../shared/may-hold-work';
 import { saveAsFile } from '../../shared/save-as-file';
 import { ConventionsPanel } from '../conventions-panel';
 import { FileDrop } from '../file-drop';
+import { FileHead } from '../file-head';
 import { IssueList } from '../issue-list';
 import { LinkIdeas } from '../link-ideas';
 import { PasteBox } from '../paste-box';
@@ -46,6 +47,7 @@ const NO_SITE = { name: '', tagline: '', locale: 'en', zone: 'UTC' };
     ColumnTable,
     ConventionsPanel,
     FileDrop,
+    FileHead,
     IssueList,
     KindNamesPanel,
     LinkIdeas,

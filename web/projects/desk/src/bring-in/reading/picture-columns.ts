@@ -4,6 +4,7 @@ import type { ZipFile } from './zip-file';
 
 const ADDRESS = /^https?:\/\/\S+\.(jpe?g|png|webp|avif|gif)(\?\S*)?$/i;
 const ENOUGH = 0.5;
+const FIRST_VALUES = 200;
 
 /** A picture that a row names: a file of the zip, or an address. */
 export interface NamedPicture {
@@ -15,7 +16,7 @@ export interface NamedPicture {
 export function withPictureColumns(plan: ImportPlan, table: FileTable, zip: ZipFile | null): ImportPlan {
   let result = plan;
   for (const { column, use, reading } of plan.columns) {
-    if (use !== 'field') continue;
+    if (use !== 'field' || !looksLikePictures(table, column, zip)) continue;
     const values = new Set(table.rows.map((row) => row[column]?.trim() ?? '').filter((value) => value !== ''));
     const named = [...values].filter((value) => isPicture(value, zip));
     if (named.length === 0 || named.length < values.size * ENOUGH) continue;
@@ -27,6 +28,18 @@ export function withPictureColumns(plan: ImportPlan, table: FileTable, zip: ZipF
     result = withReason(withColumnUse(result, column, { use: 'field', proposed }), column, reason);
   }
   return result;
+}
+
+/** The first values tell for most columns that they name none, without a look at all rows. */
+function looksLikePictures({ rows }: FileTable, column: number, zip: ZipFile | null): boolean {
+  let [seen, found] = [0, 0];
+  for (let at = 0; at < rows.length && seen < FIRST_VALUES; at++) {
+    const value = rows[at]![column]?.trim() ?? '';
+    if (value === '') continue;
+    seen++;
+    if (isPicture(value, zip)) found++;
+  }
+  return found > 0;
 }
 
 /** Nobody has chosen that; the reason is what was found. */
