@@ -197,9 +197,9 @@ describe('The first hour', () => {
     await desk.nameKind('Clinic');
     await desk.bringIn();
     const idea = page.getByRole('region', { name: 'Town names Towns' });
-    await idea.getByText('58 of 60 find what they name, by their title.').waitFor();
+    await idea.getByText('58 of 60 name one of them, by its title.').waitFor();
     await idea.getByText('2 don’t; what they say is kept aside').click();
-    await idea.getByText('“Lost Bay” (2): nothing is called so').waitFor();
+    await idea.getByText('“Lost Bay” (2): no listing has this name').waitFor();
     await idea.getByRole('button', { name: 'Make it a link' }).click();
     await page.getByText('Town of Clinics leads to Towns now.').waitFor();
     for (const kind of ['Towns', 'Clinics']) await publish(kind);

@@ -30,6 +30,8 @@ describe('What a field names', () => {
   it('is found by a key of theirs, where the label speaks of it', () => {
     expect(clinics('whole-number', 'Town id', [1, 2, 2]).ideasAbout(three)[0]?.namedBy).toBe('id');
     expect(clinics('whole-number', 'Beds', [1, 2, 2]).ideasAbout(three)).toEqual([]);
+    expect(clinics('short-text', 'Working channel', ['1', '2', '3']).ideasAbout(three)).toEqual([]);
+    expect(clinics('short-text', 'Town', ['1', '2', '3']).ideasAbout(three)[0]?.namedBy).toBe('id');
   });
 
   it('is nothing where too few agree, or where what they agree with names several', () => {

@@ -27,7 +27,6 @@ const LEAST_APART = 0.95;
 interface Column {
   readonly key: string;
   readonly label: string;
-  readonly isNumber: boolean;
   readonly texts: Set<string>;
   readonly names: NameIndex;
   /** Listings that have something there. */
@@ -37,12 +36,12 @@ interface Column {
 /** A kind with all that its listings say by which they could name others or be named. */
 export class NamingKind {
   private readonly columns: readonly Column[];
-  private readonly title = column('@title', 'Title', false);
+  private readonly title = column('@title', 'Title');
   private readonly fields: readonly Field[];
 
   constructor(readonly kind: Kind) {
     this.fields = kind.fields.filter(({ type }) => NAMING_TYPES.includes(type));
-    this.columns = this.fields.map(({ key, label, type }) => column(key, label, type === 'whole-number'));
+    this.columns = this.fields.map(({ key, label }) => column(key, label));
   }
 
   add(listing: Pick<Listing, 'id' | 'title' | 'values'>): void {
@@ -55,7 +54,7 @@ export class NamingKind {
     return this.columns.flatMap((own): LinkIdea[] => {
       const naming = [other.title, ...other.columns.filter((one) => tellsApart(one))];
       const ideas = naming
-        .filter((one) => !own.isNumber || isAbout(own.label, other.kind, one))
+        .filter((one) => !areNumbers(own) || isAbout(own.label, other.kind, one))
         .map((one) => this.ideaOf(own, other, one))
         .filter((idea): idea is LinkIdea => idea !== null);
       return ideas.sort((a, b) => b.found - a.found).slice(0, 1);
@@ -71,8 +70,8 @@ export class NamingKind {
   }
 }
 
-function column(key: string, label: string, isNumber: boolean): Column {
-  return { key, label, isNumber, texts: new Set(), names: new NameIndex(), filled: 0 };
+function column(key: string, label: string): Column {
+  return { key, label, texts: new Set(), names: new NameIndex(), filled: 0 };
 }
 
 function put(to: Column, id: number, texts: readonly string[]): void {
@@ -85,6 +84,13 @@ function put(to: Column, id: number, texts: readonly string[]): void {
 
 function tellsApart({ texts, filled }: Column): boolean {
   return filled > 0 && texts.size >= Math.min(filled, MOST_TEXTS) * LEAST_APART;
+}
+
+/** Also of texts: channels, sizes and years are like the numbers of anything else. */
+function areNumbers({ texts }: Column): boolean {
+  let numbers = 0;
+  for (const text of texts) if (/^[\d\s.,:/-]+$/.test(text)) numbers++;
+  return numbers >= texts.size / 2;
 }
 
 /** Numbers say little by themselves, so their label has to speak of the other kind or of what names it: "Town ID". */

@@ -33,8 +33,8 @@ const MOST_NAMED = 12;
       <section class="panel" [attr.aria-label]="shown.label + ' names ' + shown.other.many">
         <h3>{{ shown.label }} of {{ shown.kind.many }} names {{ shown.other.many }}</h3>
         <p>
-          {{ number(shown.report.connected) }} of {{ number(shown.report.connected + shown.report.incomplete) }} find
-          what they name, by {{ shown.by }}. As a link, each shows the other on its page, and visitors can filter by it.
+          {{ number(shown.report.connected) }} of {{ number(shown.report.connected + shown.report.incomplete) }} name
+          one of them, by {{ shown.by }}. As a link, each shows the other on its page, and visitors can filter by it.
         </p>
         @if (shown.report.unmatched.length) {
           <details>
@@ -43,7 +43,7 @@ const MOST_NAMED = 12;
               @for (one of shown.report.unmatched.slice(0, most); track one.text) {
                 <li>
                   “{{ one.text }}” ({{ number(one.listings) }}):
-                  {{ one.why === 'none' ? 'nothing is called so' : 'several are called so' }}
+                  {{ one.why === 'none' ? 'no listing has this name' : 'several listings have this name' }}
                 </li>
               }
               @if (shown.report.unmatched.length > most) {
@@ -122,7 +122,7 @@ export class LinkIdeas {
     const [kind, other] = [this.kinds.byId(idea.kindId), this.kinds.byId(idea.otherKindId)];
     if (!kind || !other) return null;
     const label = fieldByKey(kind, idea.field)?.label ?? idea.field;
-    const by = idea.namedBy === '@title' ? 'their title' : (fieldAt(other, idea.namedBy)?.label ?? idea.namedBy);
+    const by = idea.namedBy === '@title' ? 'its title' : (fieldAt(other, idea.namedBy)?.label ?? idea.namedBy);
     const report = await firstValueFrom(this.api.planFieldToLink(kind.id, sketchOf(idea, kind)));
     return { idea, kind, other, label, by, report };
   }

@@ -93,31 +93,31 @@ import { GuidePages } from './guide-pages';
       text-decoration: underline;
       text-underline-offset: 0.2em;
     }
-    article ::ng-deep {
-      h1 {
-        font-size: 1.375rem;
-      }
-      img {
-        max-inline-size: 100%;
-        margin-block: 0.75rem;
-        border: 1px solid var(--pl-line);
-        border-radius: var(--pl-corner);
-      }
-      p,
-      ul,
-      ol {
-        margin-block: 0.625rem;
-      }
-      ul,
-      ol {
-        padding-inline-start: 1.25rem;
-      }
-      li {
-        margin-block: 0.25rem;
-      }
-      code {
-        font-size: 0.9375em;
-      }
+    article ::ng-deep h1 {
+      font-size: 1.375rem;
+    }
+    article ::ng-deep img {
+      max-inline-size: 100%;
+      margin-block: 0.75rem;
+      border: 1px solid var(--pl-line);
+      border-radius: var(--pl-corner);
+    }
+    article ::ng-deep p,
+    article ::ng-deep ul,
+    article ::ng-deep ol {
+      margin-block: 0.625rem;
+    }
+    article ::ng-deep ul,
+    article ::ng-deep ol {
+      display: block;
+      padding-inline-start: 1.25rem;
+      list-style: revert;
+    }
+    article ::ng-deep li {
+      margin-block: 0.25rem;
+    }
+    article ::ng-deep code {
+      font-size: 0.9375em;
     }
   `,
 })

@@ -20,7 +20,11 @@ const TOLD_EVERY_IN_MS = 1000;
     @if (work.pieces().length) {
       <button class="bar-button" type="button" [matMenuTriggerFor]="pieces">
         <pl-icon [name]="work.running().length ? 'hourglass_top' : 'task_alt'" />
-        {{ label() }}
+        @if (work.running().length) {
+          {{ label() }}
+        } @else {
+          <span class="hidden-text">Work that is done</span>
+        }
       </button>
     }
     <mat-menu #pieces="matMenu" class="work-pieces">
@@ -80,9 +84,9 @@ export class WorkMenu {
 
   protected readonly label = computed(() => {
     const running = this.work.running();
-    if (running.length === 0) return 'Done';
     if (running.length > 1) return `${running.length} at work`;
-    return running[0]!.total === null ? 'At work' : `${Math.floor(this.share(running[0]!))} %`;
+    const [only] = running;
+    return !only || only.total === null ? 'At work' : `${Math.floor(this.share(only))} %`;
   });
 
   constructor() {

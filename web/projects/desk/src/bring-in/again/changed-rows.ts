@@ -47,7 +47,7 @@ import type { RowComparison } from '@plindo/core/exchange';
     }
     td {
       max-inline-size: 20rem;
-      overflow-wrap: anywhere;
+      overflow-wrap: break-word;
     }
   `,
 })
