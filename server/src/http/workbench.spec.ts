@@ -79,7 +79,9 @@ describe('The workbench', () => {
     const more = await owner.send('POST', '/api/kinds/2/listings', { title: 'Wick' });
     const both = [harbour, more.json.result.id].map((id) => ({ id, input: { values: { berths: [ids[0]] } } }));
     const refused = await owner.send('POST', '/api/kinds/2/batch', { parts: both });
-    expect(refused.json.issues[0].message).toContain('Each listing that Berths leads to can belong to one listing only');
+    expect(refused.json.issues[0].message).toContain(
+      'Each listing that Berths leads to can belong to one listing only',
+    );
   });
 
   it('tells the connections of a listing in its history, with notes', async () => {
