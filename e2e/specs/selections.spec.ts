@@ -63,7 +63,7 @@ describe('Selections in the Desk', () => {
       await page.getByLabel('Add a listing').fill(title);
       await page.locator('pl-picked-list').getByRole('button', { name: title, exact: true }).click();
     }
-    await page.getByRole('button', { name: 'Move Ostrey Quay' }).press('ArrowUp');
+    await page.getByRole('button', { name: 'Move Ostrey Quay', exact: true }).press('ArrowUp');
     await page.getByLabel('Visitors find it on the site').check();
     await page.getByRole('button', { name: 'Save' }).click();
     await page.getByText('Saved the selection Our favourites').waitFor();

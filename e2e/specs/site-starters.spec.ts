@@ -58,7 +58,7 @@ describe('Somebody who begins with a whole site', () => {
       await page.getByRole('link', { name: 'Open Blank Page' }).click();
       await page.getByLabel('Title (required)').fill('Our own bookshop');
       await page.keyboard.press('Control+s');
-      await page.getByText(/Saved/).first().waitFor();
+      await page.getByText('Saved Our own bookshop').waitFor();
       await desk('/shape');
       await page.getByText('One that you have changed stays.').waitFor();
       await page.getByRole('button', { name: 'Throw the examples away' }).click();
