@@ -69,7 +69,7 @@ export class Desk {
 
   async save(title: string): Promise<void> {
     await this.page.keyboard.press('Control+s');
-    await this.page.getByText(`Saved ${title}`).last().waitFor();
+    await this.page.getByText(`Saved ${title}`, { exact: true }).last().waitFor();
   }
 
   async chooseFile(file: string | { name: string; mimeType: string; buffer: Buffer }): Promise<void> {

@@ -14,6 +14,7 @@ import type {
   SiteSettings,
 } from '../structure/index.js';
 import { withoutCategories, withoutLinks } from '../structure/index.js';
+import { isSame } from '../values/index.js';
 
 export const BLUEPRINT_FORMAT = 'plindo-blueprint';
 export const BLUEPRINT_VERSION = 1;
@@ -239,9 +240,9 @@ export function planBlueprint(
   const changes: string[] = [];
   const tell = (name: string, own: unknown, theirs: unknown): void => {
     if (own === undefined) adds.push(name);
-    else if (JSON.stringify(own) !== JSON.stringify(theirs)) changes.push(name);
+    else if (!isSame(own, theirs)) changes.push(name);
   };
-  if (JSON.stringify(here.site) !== JSON.stringify(blueprint.site)) changes.push('the settings of the site');
+  if (!isSame(here.site, blueprint.site)) changes.push('the settings of the site');
   for (const set of blueprint.categorySets) {
     tell(
       `the category set ${set.label}`,

@@ -2,7 +2,7 @@ import type { AddressedListing, Listing } from '../listings/index.js';
 import { addressOfListing } from '../listings/index.js';
 import type { KindDefinition } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
-import { firstFreeSlug, issue } from '../values/index.js';
+import { firstFreeSlug, isSame, issue } from '../values/index.js';
 
 const MOST_EXAMPLES = 6;
 const MOST_CLASHES = 20;
@@ -14,7 +14,7 @@ type Addressed = Pick<KindDefinition, 'addressPattern'>;
 
 /** Whether another definition of a kind gives its listings other addresses. */
 export function hasOtherAddresses(before: Addressed, after: Addressed): boolean {
-  return JSON.stringify(before.addressPattern) !== JSON.stringify(after.addressPattern);
+  return !isSame(before.addressPattern, after.addressPattern);
 }
 
 /** A listing with the address that it has and the one that it gets. */

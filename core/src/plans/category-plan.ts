@@ -1,6 +1,7 @@
 import type { Listing } from '../listings/index.js';
 import type { CategorySetDefinition, ExpiryRule, Kind } from '../structure/index.js';
 import { categoriesInRule, ruleWithCategories } from '../structure/index.js';
+import { isSame } from '../values/index.js';
 
 /** Listings that get another category in the place of one. */
 export interface CategoryMove {
@@ -44,7 +45,7 @@ export function withCategoriesFollowed(
       const target = replaced.get(one);
       return target === undefined ? [one] : target === null ? [] : [target];
     });
-    if (JSON.stringify(after) === JSON.stringify(own)) continue;
+    if (isSame(after, own)) continue;
     isChanged = true;
     const distinct = [...new Set(after)];
     if (distinct.length === 0) delete result[key];
@@ -71,6 +72,5 @@ export function onlyAddsCategories(before: CategorySetDefinition, after: Categor
   const added = new Set(after.categories.map(({ key }) => key));
   for (const { key } of before.categories) added.delete(key);
   const rest = after.categories.filter(({ key }) => !added.has(key));
-  const isSame = JSON.stringify(rest) === JSON.stringify(before.categories);
-  return isSame && before.label === after.label && before.slug === after.slug;
+  return isSame(rest, before.categories) && before.label === after.label && before.slug === after.slug;
 }

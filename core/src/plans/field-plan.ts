@@ -12,7 +12,7 @@ import {
   withFieldReplaced,
 } from '../structure/index.js';
 import type { Result } from '../values/index.js';
-import { issue, ok, refuse } from '../values/index.js';
+import { isSame, issue, ok, refuse } from '../values/index.js';
 
 /** A kind with a field of another type in the place of the one with its key. */
 export function withTypeChanged(kind: Kind, to: Field): Result<KindDefinition> {
@@ -45,7 +45,6 @@ export interface KeyFollowers {
 
 export function followersOfKey(structure: Structure, change: KeyChange): KeyFollowers {
   const kindById = (id: number): Kind | undefined => structure.kind(id);
-  const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
   const others = structure.kinds.filter(({ id }) => id !== change.kindId);
   return {
     kinds: others

@@ -3,7 +3,7 @@ import { BLANK_CONTENT, STATUS_LABELS } from '../listings/index.js';
 import type { BuiltInKey, Field, Kind, KindDefinition, Link } from '../structure/index.js';
 import { BUILT_IN_FIELDS, isUnique, linkOfField, otherSide } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
-import { issue } from '../values/index.js';
+import { isSame, issue } from '../values/index.js';
 
 /** Values without what is kept as connections. */
 export function withoutLinked(values: Values, { fields }: Pick<KindDefinition, 'fields'>): Values {
@@ -64,7 +64,6 @@ function changedParts(
   { fields }: Kind,
   given: Readonly<Record<string, unknown>>,
 ): string[] {
-  const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
   const parts = PARTS.filter((part) => !isSame(before[part], after[part])).map(nameOf);
   const changed = fields.filter(({ key, type }) =>
     type === 'link' ? Object.hasOwn(given, key) : !isSame(before.values[key], after.values[key]),

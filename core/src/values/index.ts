@@ -9,6 +9,7 @@ export * from './numbers.js';
 export * from './once.js';
 export * from './refusal.js';
 export * from './result.js';
+export * from './same.js';
 export * from './sizes.js';
 export * from './text.js';
 export * from './distance.js';

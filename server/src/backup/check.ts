@@ -6,6 +6,7 @@ import { Pages } from '../site/pages.js';
 import { Store, integrityFaults, sumsOf } from '../store/index.js';
 import type { Kept } from './backup.js';
 import { sumOfFile } from './backup-zip.js';
+import { isSame } from '@plindo/core/values';
 
 /** What a check looked at, and what it found wrong, in sentences; nothing should be. */
 export interface CheckReport {
@@ -94,7 +95,7 @@ async function pageFaults(
     const paths = ['/', ...newPages.listPaths()];
     for (const path of paths) {
       const [one, other] = [await keptPages.page(path), await newPages.page(path)];
-      if (JSON.stringify(one) !== JSON.stringify(other)) faults.push(`The page ${path} differs from the store.`);
+      if (!isSame(one, other)) faults.push(`The page ${path} differs from the store.`);
     }
     return { compared: paths.length, faults };
   } finally {

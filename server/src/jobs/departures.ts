@@ -17,6 +17,7 @@ import type { Told } from '../services/notices/telling.js';
 import { Telling } from '../services/notices/telling.js';
 import type { DepartureState, DueRow, Unit } from '../store/index.js';
 import { departureIn } from '../store/index.js';
+import { isSame } from '@plindo/core/values';
 
 /** What was due later than this is said to have been late. */
 const LATE_IN_MS = 60_000;
@@ -98,12 +99,12 @@ function happen(leavers: readonly Leaver[], unit: Unit, until: number): Happened
     const status = (leaver.now ?? leaver.before).status;
     leaver.departure = afterConsequence(leaver.departure, consequence, status, leaver.rule, zone);
     const isTold = consequence.deed.act === 'tell';
-    return now !== null && !late && (isTold || JSON.stringify(now) !== JSON.stringify(leaver.now));
+    return now !== null && !late && (isTold || !isSame(now, leaver.now));
   });
 }
 
 async function keep(unit: Unit, { before, now }: Leaver): Promise<void> {
-  if (JSON.stringify(now) === JSON.stringify(before)) return;
+  if (isSame(now, before)) return;
   if (now) await unit.updateListing(before, contentOf(now));
   else {
     await removeConnections(unit, before.id);

@@ -5,6 +5,7 @@ import type { Issue } from '../../values/index.js';
 import type { BadValuePolicy } from '../import-rows.js';
 import { readImportRow } from '../import-rows.js';
 import type { MatchedRow } from './match-rows.js';
+import { isSame } from '../../values/index.js';
 
 /** What a row makes of its listing. */
 export type RowOutcomeAgain = 'new' | 'changed' | 'same' | 'refused';
@@ -65,8 +66,4 @@ function changedParts(
   if (parts.length === 0 && keys.length === 0) return null;
   const values = Object.fromEntries(keys.map((key) => [key, after.values[key] ?? null]));
   return { ...Object.fromEntries(parts.map((part) => [part, after[part]])), ...(keys.length > 0 && { values }) };
-}
-
-function isSame(one: unknown, other: unknown): boolean {
-  return JSON.stringify(one ?? null) === JSON.stringify(other ?? null);
 }

@@ -2,7 +2,7 @@ import type { Entry, Field, ReadContext } from '../../structure/index.js';
 import { choicesFromLabels, distinctLabels, fieldType, momentOfText, plainOfHtml } from '../../structure/index.js';
 import { localInMs } from '../../time/index.js';
 import type { Measure, Money } from '../../values/index.js';
-import { convertMeasure, minorDigits, unitsLike } from '../../values/index.js';
+import { convertMeasure, isSame, minorDigits, unitsLike } from '../../values/index.js';
 import type { AsideValue, ListingContent } from '../listing.js';
 
 /** What a change of its field's type makes of a value. */
@@ -83,7 +83,7 @@ function isExact(value: unknown, converted: unknown, from: Field, to: Field, con
   // What a text was taken for says all that it said, in another spelling; a code that loses its zeros does not.
   if (isFromText && !TEXTS.includes(to.type)) return !LEADING_ZERO.test(String(value).trim());
   const back = convertBack(converted, from, to, context);
-  return JSON.stringify(back) === JSON.stringify(value);
+  return isSame(back, value);
 }
 
 function convertBack(converted: unknown, from: Field, to: Field, context: ReadContext): unknown {

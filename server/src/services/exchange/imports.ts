@@ -4,7 +4,7 @@ import { MOST_REPORTS, readBatch } from '@plindo/core/exchange';
 import { firstDesigns, newKindIssues } from '@plindo/core/plans';
 import { ReadContexts, kindOfImport } from '@plindo/core/structure';
 import type { Kind, ReadContext } from '@plindo/core/structure';
-import { Refusal, refuseIfAny } from '@plindo/core/values';
+import { isSame, Refusal, refuseIfAny } from '@plindo/core/values';
 import { Telling } from '../notices/telling.js';
 import type { Live } from '../../live/live.js';
 import type { ImportRecord, Store, Unit } from '../../store/index.js';
@@ -228,7 +228,7 @@ interface Basis {
 
 function isSameBasis(one: Basis, other: Basis): boolean {
   const isSameScene = one.context.locale === other.context.locale && one.context.zone === other.context.zone;
-  return isSameScene && JSON.stringify(one.kind.fields) === JSON.stringify(other.kind.fields);
+  return isSameScene && isSame(one.kind.fields, other.kind.fields);
 }
 
 /** So that the kind looks finished before anybody designs. */

@@ -2,7 +2,7 @@ import type { CategoryMove, CategorySetSummary, Changed, User } from '@plindo/co
 import { fieldsOfSet, replacedCategories, ruleFollowing, withCategoriesFollowed } from '@plindo/core/plans';
 import type { CategorySet, CategorySetDefinition } from '@plindo/core/structure';
 import { categoryByKey, checkCategorySet, withCategoryAdded } from '@plindo/core/structure';
-import { Refusal, firstFreeSlug, issue, refuseIfAny, slugOf } from '@plindo/core/values';
+import { firstFreeSlug, isSame, issue, Refusal, refuseIfAny, slugOf } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
@@ -100,7 +100,7 @@ async function followRules(unit: Unit, set: CategorySet, replaced: ReadonlyMap<s
     const { rule, missing } = ruleFollowing(kind, set.id, replaced);
     const labels = missing.map((key) => categoryByKey(set, key)?.label ?? key);
     refuseIfAny(labels.map((label) => issue('category.in-rule', { label, kind: kind.many }, { field: 'categories' })));
-    if (JSON.stringify(rule) === JSON.stringify(kind.expiry)) continue;
+    if (isSame(rule, kind.expiry)) continue;
     const kept = unit.kind(kind.id);
     await unit.updateKind(kept, { ...kept.definition, expiry: rule });
   }

@@ -10,6 +10,7 @@ import { inParts, rowsOf } from '../rows.js';
 import type { Statements } from '../units/statements.js';
 import type { DepartureState, DueRow, RenewalState, Task } from './due-work.js';
 import { departureIn, dueRowOf } from './due-work.js';
+import { isSame } from '@plindo/core/values';
 
 /** A departure with the kind of its listing. */
 export interface KindDeparture {
@@ -66,7 +67,7 @@ export class DueRows {
     wanted: ReadonlyMap<number, Omit<KindDeparture, 'departure'> & { readonly departure: Departure | null }>,
     known: ReadonlyMap<number, Departure>,
   ): Promise<void> {
-    const changed = [...wanted].filter(([id, { departure }]) => !isSame(departure, known.get(id) ?? null));
+    const changed = [...wanted].filter(([id, { departure }]) => !isSameDeparture(departure, known.get(id) ?? null));
     const gone = changed.filter(([id]) => known.has(id)).map(([id]) => id);
     for (const subject of inParts(gone)) await this.statements.delete('due_work', { task: 'departure', subject });
     const rows = changed.flatMap(([subject, { kindId, departure }]): Row[] => {
@@ -160,8 +161,8 @@ export class DueRows {
 
   /** Where the schedule of backups or the zone is another one, the next is made by that. */
   private async followBackups({ before: { site: before }, after: { site }, now }: DueScene): Promise<void> {
-    const isSame = JSON.stringify(before.backups) === JSON.stringify(site.backups) && before.zone === site.zone;
-    if (!isSame) await this.put('backup', 0, site.backups ? nextAtHour(now, site.backups.hour, site.zone) : null);
+    const areSame = isSame(before.backups, site.backups) && before.zone === site.zone;
+    if (!areSame) await this.put('backup', 0, site.backups ? nextAtHour(now, site.backups.hour, site.zone) : null);
   }
 
   /** When the next drafts are published by themselves. */
@@ -195,7 +196,7 @@ function isOtherRule({ before, after }: EntryOf<'kind'>): boolean {
   return rule(before) !== rule(after);
 }
 
-function isSame(a: Departure | null, b: Departure | null): boolean {
+function isSameDeparture(a: Departure | null, b: Departure | null): boolean {
   if (a === null || b === null) return a === b;
   const isSameMoment = a.leavesAt === b.leavesAt && a.dueAt === b.dueAt && a.status === b.status;
   return isSameMoment && a.done.join() === b.done.join();

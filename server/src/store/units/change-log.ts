@@ -7,8 +7,8 @@ import type { Models } from '../models.js';
 import { kindOfLog, loggedKind, numberOrNull, parsed } from '../records.js';
 import type { Row } from '../rows.js';
 import { rowOf, rowsOf } from '../rows.js';
-import { isSameValue } from './same-value.js';
 import { Statements } from './statements.js';
+import { isSame } from '@plindo/core/values';
 
 /** A change as the log has it. */
 export interface ChangeRecord {
@@ -290,7 +290,7 @@ function different(before: Listing, after: Listing): Partial<Listing> {
   // An undone entry may be of before a part existed, and have less than there is.
   const names = new Set([...Object.keys(before), ...Object.keys(after)] as (keyof Listing)[]);
   return Object.fromEntries(
-    [...names].filter((name) => !isSameValue(before[name], after[name])).map((name) => [name, before[name] ?? null]),
+    [...names].filter((name) => !isSame(before[name], after[name])).map((name) => [name, before[name] ?? null]),
   );
 }
 

@@ -4,7 +4,7 @@ import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
 import type { Field, Kind } from '@plindo/core/structure';
 import { counterOf, fieldType, isUnique, referencePattern, uniqueValuesOf } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
-import { foldText, issue, refuseIfAny } from '@plindo/core/values';
+import { foldText, isSame, issue, refuseIfAny } from '@plindo/core/values';
 import type { Transaction } from 'sequelize';
 import type { Counters } from './counters.js';
 import { referenceCounter } from './counters.js';
@@ -205,9 +205,7 @@ function kindIn(structure: Structure, id: number | undefined): Kind | undefined 
 
 /** Whether two fields compare their values alike. */
 function isCompared(one: Field, other: Field): boolean {
-  return (
-    one.key === other.key && one.type === other.type && JSON.stringify(one.settings) === JSON.stringify(other.settings)
-  );
+  return one.key === other.key && one.type === other.type && isSame(one.settings, other.settings);
 }
 
 function rowsFor(kindId: number, listingId: number, values: ReadonlyMap<string, string>): UniqueRow[] {

@@ -14,7 +14,7 @@ import type {
   StoredKind,
 } from '@plindo/core/structure';
 import { makeCategory, storedDefinition } from '@plindo/core/structure';
-import { Refusal } from '@plindo/core/values';
+import { isSame, Refusal } from '@plindo/core/values';
 import { literal } from 'sequelize';
 import { AccountRows } from '../accounts/account-rows.js';
 import type { ImportRecord } from './import-store.js';
@@ -26,7 +26,6 @@ import type { Row } from '../rows.js';
 import { LISTINGS_AT_ONCE } from '../reading/stretches.js';
 import { inParts, rowOf } from '../rows.js';
 import { addressIn, keepFormerAddresses } from './former-addresses.js';
-import { isSameValue } from './same-value.js';
 import { followNames } from './taken-names.js';
 import type { UnitBase } from './unit-reading.js';
 import { UnitReading } from './unit-reading.js';
@@ -397,7 +396,7 @@ function changedColumns(entries: readonly EntryOf<'listing'>[]): string[] {
   const [first] = entries;
   const names = first ? Object.keys(rowAfter(first)!) : [];
   return names.filter((name) =>
-    entries.some(({ before, after }) => !isSameValue(columnOf(before, name), columnOf(after, name))),
+    entries.some(({ before, after }) => !isSame(columnOf(before, name), columnOf(after, name))),
   );
 }
 

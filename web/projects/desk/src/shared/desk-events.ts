@@ -1,9 +1,12 @@
 import { Injectable, effect, inject } from '@angular/core';
 import { SessionStore } from '@plindo/api';
 import type { DeskChange } from '@plindo/core/contract';
-import { Subject } from 'rxjs';
+import { Observable, Subject, retry } from 'rxjs';
 
-/** What others change, as the server tells it while the Desk is open. The browser connects again by itself. */
+/** The browser connects again by itself where a connection breaks, but not where it is answered with an error. */
+const AGAIN_IN_MS = 5_000;
+
+/** What others change, as the server tells it while the Desk is open. */
 @Injectable({ providedIn: 'root' })
 export class DeskEvents {
   private readonly session = inject(SessionStore);
@@ -16,12 +19,25 @@ export class DeskEvents {
     effect((done) => {
       const role = this.session.session()?.user?.role;
       if (!role || role === 'contributor' || this.session.session()?.needsStep) return;
+      const listening = this.listen()
+        .pipe(retry({ delay: AGAIN_IN_MS }))
+        .subscribe(this.told);
+      done(() => listening.unsubscribe());
+    });
+  }
+
+  /** Fails where the server answers with an error, as it does while it is started again behind a proxy. */
+  private listen(): Observable<DeskChange> {
+    return new Observable((heard) => {
       const source = new EventSource('/api/events');
       source.onmessage = ({ data }: MessageEvent<string>) => {
         const event = JSON.parse(data) as DeskChange;
-        if (!event.isOwn) this.told.next(event);
+        if (!event.isOwn) heard.next(event);
       };
-      done(() => source.close());
+      source.onerror = () => {
+        if (source.readyState === EventSource.CLOSED) heard.error(new Error('The server does not tell of changes.'));
+      };
+      return () => source.close();
     });
   }
 }

@@ -1,6 +1,7 @@
 import { computed, signal } from '@angular/core';
 import type { DesignStep } from '@plindo/core/design';
 import { afterStep, reversed } from '@plindo/core/design';
+import { isSame } from '@plindo/core/values';
 
 /** A step that was taken; those with the same mark that follow one another are one, as while a word is being typed. */
 interface TakenStep {
@@ -19,7 +20,7 @@ export class DesignHistory<Design> {
   readonly undoWords = computed(() => this.done().at(-1)?.step.words ?? null);
   readonly redoWords = computed(() => this.undone().at(-1)?.step.words ?? null);
   /** Whether the design is another one than the one that is kept. */
-  readonly isChanged = computed(() => JSON.stringify(this.design()) !== JSON.stringify(this.kept()));
+  readonly isChanged = computed(() => !isSame(this.design(), this.kept()));
 
   constructor(begun: Design, kept: Design = begun) {
     this.design = signal(begun);

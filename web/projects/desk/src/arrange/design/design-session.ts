@@ -9,6 +9,7 @@ import { DesignsStore } from '../../shared/designs-store';
 import { Notices } from '../../shared/notices';
 import type { DesignHistory } from './design-history';
 import { KeptWork } from './kept-work';
+import { isSame } from '@plindo/core/values';
 
 /** What a designer begins with. */
 export interface Begun {
@@ -102,8 +103,7 @@ export class DesignSession {
     const { kept, draft } = this.begun()!;
     const { definition } = made;
     if (!draft) return kept ? this.api.save({ ...kept, definition } as Design) : this.api.add(made);
-    const isSame = JSON.stringify(draft.definition) === JSON.stringify(definition);
-    const saved = isSame
+    const saved = isSame(draft.definition, definition)
       ? of(draft)
       : this.drafts.save({ ...draft, definition } as Design).pipe(map(({ result }) => result));
     return saved.pipe(

@@ -10,10 +10,14 @@ describe('The list of troubles', () => {
   beforeEach(async () => {
     server = new DeskServer('editor');
     shown = await Shown.of(TroublesPage, {});
-    await server.answer('GET', '/api/kinds', [kindSummary()]);
     await server.answer('GET', '/api/category-sets', []);
     await shown.settled();
   });
+  /** Begins to look, also where the Desk has only just been opened. */
+  async function look(): Promise<void> {
+    await shown.press('Look at all listings');
+    await server.answer('GET', '/api/kinds', [kindSummary()]);
+  }
   /** Answers all that is asked until nothing is asked any more. */
   async function answerAll(cards: ReturnType<typeof makeCard>[]): Promise<void> {
     for (let turn = 0; turn < 12; turn++) {
@@ -28,7 +32,7 @@ describe('The list of troubles', () => {
   }
 
   it('looks at every listing once, and groups what is wrong, with the way to each', async () => {
-    await shown.press('Look at all listings');
+    await look();
     await answerAll([makeCard({ id: 1, title: 'Quay 1' }), makeCard({ id: 2, title: 'Quay 2' })]);
     expect(shown.texts('h2')).toContain('There is no picture');
     const links = shown.all('.panel li a').map((link) => link.getAttribute('href'));
@@ -38,14 +42,14 @@ describe('The list of troubles', () => {
   });
 
   it('is stopped in the middle, and begun again', async () => {
-    await shown.press('Look at all listings');
+    await look();
     await shown.press('Stop');
     await answerAll([makeCard({ id: 1 })]);
     expect(shown.texts('button')).toContain('Look again');
   });
 
   it('says when nothing is wrong', async () => {
-    await shown.press('Look at all listings');
+    await look();
     await answerAll([]);
     expect(shown.texts('[role=status]')).toContain('Nothing is wrong with any card or page.');
   });

@@ -76,7 +76,6 @@ export class TroublesPage {
   private isStopped = false;
 
   constructor() {
-    void this.store.reload();
     inject(DestroyRef).onDestroy(() => this.stop());
   }
 
@@ -95,14 +94,15 @@ export class TroublesPage {
 
   /** Kind by kind: its cards as its list shows them, a page of it after the other, and the page of each listing. */
   protected async look(): Promise<void> {
-    const kinds = (this.store.kinds() ?? []).filter(({ kind }) => !kind.putAside);
     this.isStopped = false;
     this.isLooking.set(true);
     this.found.set([]);
     this.done.set(0);
-    this.total.set(kinds.reduce((sum, { counts }) => sum + counts.live, 0));
+    this.total.set(0);
     const finder = new TroubleFinder(this.app, this.injector);
     try {
+      const kinds = (await this.store.reload()).filter(({ kind }) => !kind.putAside);
+      this.total.set(kinds.reduce((sum, { counts }) => sum + counts.live, 0));
       for (const { kind } of kinds) await this.lookAtKind(kind, finder);
       this.hasLooked.set(true);
     } catch (error) {

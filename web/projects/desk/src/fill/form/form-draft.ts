@@ -3,6 +3,7 @@ import { BLANK_CONTENT, newContent } from '@plindo/core/listings';
 import type { ExpiryChoice, Field, Kind, LinkEdit, Picture } from '@plindo/core/structure';
 import { fieldType, hasPart, textOfMoment } from '@plindo/core/structure';
 import { linkEdit } from '../link-edit';
+import { isSame } from '@plindo/core/values';
 
 /** What stands in the form: everything as it was kept, or as it has been typed since. */
 export interface Draft {
@@ -81,9 +82,9 @@ export function inputOf({ values, slug, author, ...parts }: Draft, kind: Kind, l
 /** The change of one link, if it was touched: what it was when the form was opened, and what it shall be. */
 function linkEdits(key: string, values: Draft['values'], listing: Listing | null): (readonly [string, LinkEdit])[] {
   const edit = linkEdit(listing?.values[key], values[key]);
-  const isSame = JSON.stringify(linkEdit(null, listing?.values[key]).now) === JSON.stringify(edit.now);
+  const isUntouched = isSame(linkEdit(null, listing?.values[key]).now, edit.now);
   // A new listing's links are always told, so that one that is required is asked for.
-  return isSame && listing ? [] : [[key, edit]];
+  return isUntouched && listing ? [] : [[key, edit]];
 }
 
 function isEmpty(value: unknown, { type }: Field): boolean {
@@ -122,8 +123,8 @@ export function mergedDraft(
   const clashes: string[] = [];
   const keys = new Set([...Object.keys(mine.values), ...Object.keys(base.values), ...Object.keys(now.values)]);
   const chosen = (name: string, own: unknown, was: unknown, is: unknown): unknown => {
-    if (isAlike(own, was)) return is;
-    if (!isAlike(was, is) && !isAlike(own, is)) clashes.push(name);
+    if (isSame(own, was)) return is;
+    if (!isSame(was, is) && !isSame(own, is)) clashes.push(name);
     return own;
   };
   const values = Object.fromEntries(
@@ -135,8 +136,4 @@ export function mergedDraft(
     .filter((part) => part !== 'values')
     .map((part) => [part, chosen(part, mine[part], base[part], now[part])]);
   return { draft: { ...(Object.fromEntries(parts) as Omit<Draft, 'values'>), values }, clashes };
-}
-
-function isAlike(one: unknown, other: unknown): boolean {
-  return JSON.stringify(one ?? null) === JSON.stringify(other ?? null);
 }

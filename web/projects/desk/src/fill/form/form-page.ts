@@ -46,17 +46,16 @@ import { UndoStack } from '../../shared/undo-stack';
 import { FieldControl } from '../../shared/controls/field-control';
 import { PictureControl } from '../../shared/controls/picture-control';
 import type { Draft, WindowEnd } from './form-draft';
-import { draftOf, inputOf, mergedDraft, newDraft } from './form-draft';
+import { inputOf } from './form-draft';
 import { FormCompanion } from './form-companion';
 import { HistoryPanel } from './history-panel';
 import type { LeavingDraft } from './leaving-control';
 import { LeavingControl } from './leaving-control';
+import { ListingWork } from './listing-work';
 import type { Step } from './neighbours';
 import { Neighbours } from './neighbours';
-import { UnsavedWork } from './unsaved-work';
 import { WhereShown } from './where-shown';
 
-const KEEPING_PAUSE_IN_MS = 400;
 /** Where only the server has said that a listing is another one by now. */
 const SOMEBODY: DeskChange = {
   ...{ type: 'change', who: 'Somebody', sentence: '', kinds: [], listings: null, structure: false },
@@ -88,7 +87,7 @@ interface Section {
     RouterLink,
     WhereShown,
   ],
-  providers: [DeskPlace],
+  providers: [DeskPlace, ListingWork],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './form-page.html',
   styleUrl: './form-page.scss',
@@ -115,7 +114,6 @@ export class FormPage implements MayHoldWork {
   private readonly router = inject(Router);
   private readonly store = inject(KindsStore);
   private readonly undoStack = inject(UndoStack);
-  private readonly unsaved = inject(UnsavedWork);
   private readonly place = inject(DeskPlace);
   private readonly summary = viewChild<ElementRef<HTMLElement>>('summary');
 
@@ -131,14 +129,11 @@ export class FormPage implements MayHoldWork {
     featured: windowOf('featuredFrom', 'featuredUntil'),
   };
   protected readonly kind = this.store.kindOf(this.kindId);
-  protected readonly listing = signal<Listing | null>(null);
-  protected readonly draft = signal<Draft | null>(null);
-  /** Issues that are shown: of what was touched, and after a try to save all of them. */
-  protected readonly issues = signal<readonly Issue[]>([]);
-  protected readonly changed = signal(false);
+  protected readonly work = inject(ListingWork);
+  protected readonly listing = this.work.listing.asReadonly();
+  protected readonly draft = this.work.draft.asReadonly();
+  protected readonly issues = this.work.issues.asReadonly();
   protected readonly saving = signal(false);
-  /** Whether what is shown was found in the browser, from before a reload. */
-  protected readonly isRecovered = signal(false);
   protected readonly isNew = computed(() => this.listingId() === 'new');
   /** Whether the companion shows the whole page. */
   protected readonly showsPage = signal(false);
@@ -164,14 +159,11 @@ export class FormPage implements MayHoldWork {
     const parts = shownParts({ ...content, publishedAt: this.publishedAt() }, kind, this.context().zone);
     return presenceSentence(parts, this.context());
   });
-  /** What somebody else has changed of this listing since it was read; null for nothing. */
-  protected readonly othersChange = signal<DeskChange | null>(null);
-  protected readonly others = computed(() => this.place.others());
-  private readonly touched = new Set<string>();
-  private keeping: ReturnType<typeof setTimeout> | undefined;
+  protected readonly others = this.place.others.asReadonly();
 
   constructor() {
     void this.store.reload();
+    this.work.labelOf = (key) => this.labelOf(key);
     inject(DeskEvents)
       .changes.pipe(takeUntilDestroyed())
       .subscribe((change) => this.hear(change));
@@ -182,44 +174,18 @@ export class FormPage implements MayHoldWork {
     });
     effect(() => {
       const [kind, id] = [this.kind(), this.listingId()];
-      // Another version of the same kind comes with every reload of the kinds; it must not throw away what is typed.
-      if (kind) untracked(() => this.load(kind, id));
+      if (kind) untracked(() => this.work.open(kind, id));
     });
   }
 
   /** What was undone on another page may have changed this listing; what was typed since is kept. */
   private readonly showAnew = effect(() => {
-    if (this.undoStack.revision() > 0 && !untracked(this.changed)) untracked(() => this.afterUndo());
+    if (this.undoStack.revision() > 0) untracked(() => this.afterUndo());
   });
 
-  /** Where nothing has been typed the listing is shown as it is by now; else they are asked. */
   private hear(change: DeskChange): void {
     const id = this.listing()?.id;
-    if (id === undefined || !change.listings?.includes(id)) return;
-    if (this.changed()) this.othersChange.set(change);
-    else this.afterUndo();
-  }
-
-  /** Takes in what others have changed; what was typed here stays. */
-  protected takeIn(): void {
-    const [listing, mine] = [this.listing(), this.draft()];
-    if (!listing || !mine) return;
-    this.api.listing(listing.id).subscribe({
-      next: (now) => {
-        const { draft, clashes } = mergedDraft(mine, draftOf(listing), draftOf(now));
-        this.listing.set(now);
-        this.draft.set(draft);
-        this.othersChange.set(null);
-        this.issues.set([]);
-        const labels = clashes.map((key) => this.labelOf(key));
-        this.notices.said(
-          labels.length > 0
-            ? `You have both changed ${labels.join(', ')}; yours stands in the form.`
-            : 'What was changed is in the form, beside what you have typed.',
-        );
-      },
-      error: (error: unknown) => this.notices.refused(error),
-    });
+    if (id !== undefined && change.listings?.includes(id)) this.work.hear(change, () => this.leave());
   }
 
   private labelOf(key: string): string {
@@ -239,13 +205,11 @@ export class FormPage implements MayHoldWork {
   }
 
   protected set<Part extends keyof Draft>(part: Part, value: Draft[Part]): void {
-    this.draft.update((draft) => draft && { ...draft, [part]: value });
-    this.touch(part);
+    this.type({ [part]: value }, part);
   }
 
   protected setLeaving({ expiry, shownUntil }: LeavingDraft): void {
-    this.draft.update((draft) => draft && { ...draft, expiry, shownUntil });
-    this.touch('shownUntil');
+    this.type({ expiry, shownUntil }, 'shownUntil');
   }
 
   /** The ends of the window that have a control of their own. */
@@ -254,8 +218,7 @@ export class FormPage implements MayHoldWork {
   }
 
   protected setValue(key: string, value: unknown): void {
-    this.draft.update((draft) => draft && { ...draft, values: { ...draft.values, [key]: value } });
-    this.touch(key);
+    this.type({ values: { ...this.draft()?.values, [key]: value } }, key);
   }
 
   protected valueOf({ key, type }: Field): unknown {
@@ -269,19 +232,9 @@ export class FormPage implements MayHoldWork {
   }
 
   /** Checks what was touched at once, so that a message comes and goes while one types. */
-  private touch(field: string): void {
-    this.changed.set(true);
-    this.touched.add(field);
-    const isTold = ({ field: told = '' }: Issue): boolean => this.touched.has(told.split('.')[0] ?? '');
-    this.issues.set((this.read()?.issues ?? []).filter(isTold));
-    clearTimeout(this.keeping);
-    this.keeping = setTimeout(() => this.keepUnsaved(), KEEPING_PAUSE_IN_MS);
-  }
-
-  private keepUnsaved(): void {
+  private type(parts: Partial<Draft>, touched: string): void {
     const draft = this.draft();
-    if (!draft || !this.changed()) return;
-    this.unsaved.keep(this.kindId(), this.listingId(), { draft, version: this.listing()?.version ?? 0 });
+    if (draft) this.work.type({ ...draft, ...parts }, touched, () => this.read()?.issues ?? []);
   }
 
   protected problemOf(field: string): string {
@@ -304,94 +257,48 @@ export class FormPage implements MayHoldWork {
     sent.subscribe({
       next: ({ changeId, result }) => {
         this.saving.set(false);
-        this.unsaved.forget(this.kindId(), this.listingId());
-        this.keep(result, draftOf(result));
+        const isShown = this.work.saved(listing, draft, result);
         this.notices.changed(`Saved ${result.title}`, changeId, () => this.afterUndo());
         this.saved.emit(result);
-        if (!listing) void this.router.navigate(['/fill', kind.id, result.id], { replaceUrl: true });
+        if (!listing && isShown) void this.router.navigate(['/fill', kind.id, result.id], { replaceUrl: true });
       },
       error: (error: unknown) => {
         this.saving.set(false);
-        if (codeOf(error) === 'change.conflict') this.othersChange.set(SOMEBODY);
+        if (codeOf(error) === 'change.conflict') this.work.othersChange.set(SOMEBODY);
         else this.refuse(issuesOf(error));
       },
     });
   }
 
   protected goTo(step: Step): void {
-    this.keepUnsaved();
+    this.work.keepUnsaved();
     if (this.isBeside()) this.stepped.emit(step);
     else void this.router.navigate(['/fill', this.kindId(), step.id], { queryParams: { at: step.at } });
   }
 
   close(): void {
-    this.keepUnsaved();
+    this.work.keepUnsaved();
     this.closed.emit();
   }
 
   /** Nothing is lost by leaving: what isn't saved is kept in the browser and found again. */
   mayLeave(): boolean {
-    this.keepUnsaved();
+    this.work.keepUnsaved();
     return true;
   }
 
-  protected showRestored(listing: Listing): void {
-    this.unsaved.forget(this.kindId(), this.listingId());
-    this.keep(listing, draftOf(listing));
-  }
-
-  protected dropUnsaved(): void {
-    this.unsaved.forget(this.kindId(), this.listingId());
-    const [kind, listing] = [this.kind(), this.listing()];
-    if (kind) this.keep(listing, listing ? draftOf(listing) : newDraft(kind));
-  }
-
-  private load(kind: Kind, id: string): void {
-    if (this.draft() !== null && (id === 'new' ? this.listing() === null : this.listing()?.id === Number(id))) return;
-    if (id === 'new') {
-      this.recover(null, newDraft(kind));
-      return;
-    }
-    this.api.listing(Number(id)).subscribe({
-      next: (listing) => this.recover(listing, draftOf(listing)),
-      error: (error: unknown) => this.refuse(issuesOf(error)),
-    });
-  }
-
-  /** Shows a listing, or the work on it that was not saved. */
-  private recover(listing: Listing | null, draft: Draft): void {
-    const kept = this.unsaved.find(this.kindId(), this.listingId());
-    this.keep(listing, draft);
-    if (!kept) return;
-    this.draft.set({ ...draft, ...kept.draft });
-    this.changed.set(true);
-    this.isRecovered.set(true);
-  }
-
-  private keep(listing: Listing | null, draft: Draft): void {
-    clearTimeout(this.keeping);
-    this.listing.set(listing);
-    this.draft.set(draft);
-    this.issues.set([]);
-    this.touched.clear();
-    this.changed.set(false);
-    this.isRecovered.set(false);
-    this.othersChange.set(null);
-  }
-
-  /** A listing whose adding was undone is gone; any other is shown as it was before. */
   private afterUndo(): void {
-    const listing = this.listing();
-    if (!listing) return;
-    this.api.listing(listing.id).subscribe({
-      next: (now) => this.keep(now, draftOf(now)),
-      error: () => (this.isBeside() ? this.closed.emit() : void this.router.navigate(['/fill', this.kindId()])),
-    });
+    this.work.takeIn(() => this.leave());
+  }
+
+  /** A listing whose adding was undone is gone. */
+  private leave(): void {
+    if (this.isBeside()) this.closed.emit();
+    else void this.router.navigate(['/fill', this.kindId()]);
   }
 
   private refuse(issues: readonly Issue[]): void {
-    for (const { field } of issues) if (field) this.touched.add(field.split('.')[0] ?? '');
-    this.issues.set(issues);
+    this.work.refuse(issues);
     setTimeout(() => this.summary()?.nativeElement.focus());
   }
 }

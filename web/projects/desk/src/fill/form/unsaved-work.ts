@@ -3,8 +3,8 @@ import type { Draft } from './form-draft';
 
 interface Kept {
   readonly draft: Draft;
-  /** The version of the listing that was being changed; 0 for a new one. */
-  readonly version: number;
+  /** What the listing was like when it was being changed; null for a new one. */
+  readonly base: Draft | null;
 }
 
 /** Work that was not saved yet, kept in the browser so that a reload or a crash loses none of it. */

@@ -62,6 +62,7 @@ import { TableQuestion } from './table-question';
 import { TableSource } from './table-source';
 import { TotalsRow } from './totals-row';
 import { ViewTabs } from './view-tabs';
+import { isSame } from '@plindo/core/values';
 
 /** Changes of others often come several at once. */
 const OTHERS_PAUSE_IN_MS = 500;
@@ -267,7 +268,7 @@ export class TablePage {
   protected keep(listing: Listing, column: TableColumn, value: unknown, onward: Onward): void {
     this.editing.set(null);
     const before = column.valueOf(listing) ?? null;
-    if (JSON.stringify(before) !== JSON.stringify(value)) {
+    if (!isSame(before, value)) {
       this.change(listing, column.inputFor(value, listing), `Changed ${column.field.label} of ${listing.title}`);
     }
     this.goOn(listing, column, onward);
