@@ -16,6 +16,7 @@ export * from './links/field-to-link.js';
 export * from './links/link-graph.js';
 export * from './links/link-ideas.js';
 export * from './links/name-index.js';
+export * from './links/naming.js';
 export * from './listing.js';
 export * from './presence-sentence.js';
 export * from './problems/problems.js';

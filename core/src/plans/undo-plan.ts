@@ -1,4 +1,5 @@
 import { BLANK_CONTENT } from '../listings/index.js';
+import { isSame } from '../values/index.js';
 import type { ChangeEntry } from './change-entry.js';
 
 /**
@@ -6,7 +7,7 @@ import type { ChangeEntry } from './change-entry.js';
  * change moves them on, and leads back to the same content all the same.
  */
 function isAsLeft(now: ChangeEntry['after'], then: ChangeEntry['after']): boolean {
-  return contentText(now) === contentText(then);
+  return isSame(now && contentOf(now), then && contentOf(then));
 }
 
 /**
@@ -22,18 +23,8 @@ export function takenBack(entry: ChangeEntry, now: ChangeEntry['after']): Change
   return { entity, id, before: now, after: { ...before, ...version } } as ChangeEntry;
 }
 
-function contentText(record: ChangeEntry['after']): string {
-  if (record === null) return '';
+function contentOf(record: object): object {
   // What was written before a part existed has none of it.
   const complete = 'title' in record ? { ...BLANK_CONTENT, ...record } : record;
-  const { version: _, changedAt: __, ...content } = complete as { version?: unknown; changedAt?: unknown };
-  return JSON.stringify(inKeyOrder(content));
-}
-
-/** The same value with the properties of all objects in one order. */
-function inKeyOrder(value: unknown): unknown {
-  if (Array.isArray(value)) return value.map(inKeyOrder);
-  if (typeof value !== 'object' || value === null) return value;
-  const entries = Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1));
-  return Object.fromEntries(entries.map(([key, one]) => [key, inKeyOrder(one)]));
+  return { ...complete, version: null, changedAt: null };
 }

@@ -4,7 +4,7 @@ import { brokenDesigns } from '@plindo/core/plans';
 import type { Kind } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Live } from '../live/live.js';
-import type { Store, Unit, Written } from '../store/index.js';
+import type { ChangeMeans, Store, Unit, Written } from '../store/index.js';
 
 /** Carries out changes: decided and written in one unit of the store, then waited for until this node's answers show it. */
 export class Editing {
@@ -13,13 +13,13 @@ export class Editing {
     private readonly live: Live,
   ) {}
 
-  /** `user` is null for what the program does by itself; `undone` the change that this one takes back. */
+  /** `user` is null for what the program does by itself. */
   async change<T>(
     user: User | null,
     work: (unit: Unit) => Promise<Written<T>>,
-    undone: number | null = null,
+    means?: ChangeMeans,
   ): Promise<Changed<T>> {
-    const { changeId, result, number } = await this.store.change(user?.id ?? null, work, undone);
+    const { changeId, result, number } = await this.store.change(user?.id ?? null, work, means);
     if (number !== null) await this.live.caughtUp(number);
     return { changeId, result };
   }

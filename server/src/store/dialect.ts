@@ -45,6 +45,11 @@ export function boundValue(value: unknown): unknown {
   return typeof value === 'object' && value !== null ? JSON.stringify(value) : (value ?? null);
 }
 
+/** Whether two values are written alike: of objects the order of properties counts too. */
+export function isWrittenAlike(one: unknown, other: unknown): boolean {
+  return one === other || boundValue(one) === boundValue(other);
+}
+
 /** What keeps a database from doing anything: it isn't reached, its disk is full, it may only be read, it is damaged. */
 export type StoreTrouble = 'away' | 'full' | 'read-only' | 'damaged';
 

@@ -1,4 +1,4 @@
-import type { ChangeEntry, Structure } from '@plindo/core/plans';
+import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
 import { isStructural } from '@plindo/core/plans';
 import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
@@ -10,7 +10,10 @@ import { SessionStore } from './accounts/session-store.js';
 import { BackupStore } from './backup/backup-store.js';
 import { CatalogRows } from './reading/catalog-rows.js';
 import { ChangeLog, feedChange } from './units/change-log.js';
-import type { FeedChange } from './units/change-log.js';
+import type { ChangeLine, FeedChange } from './units/change-log.js';
+import { listingRows } from './units/listing-rows.js';
+import type { StagedListings } from './units/staged-listings.js';
+import { STAGED_FROM } from './units/staged-listings.js';
 import { openDatabase } from './database.js';
 import type { Dialect, StoreTrouble } from './dialect.js';
 import { DueWork } from './due/due-work.js';
@@ -19,10 +22,12 @@ import { ImportStore } from './units/import-store.js';
 import type { Reading } from './units/known-state.js';
 import { KnownState } from './units/known-state.js';
 import type { Models } from './models.js';
+import { inParts } from './rows.js';
 import { defineModels } from './models.js';
 import { MailStore } from './outbox/mail-store.js';
 import { PictureStore } from './media/picture-store.js';
 import { refusedBy } from './refused.js';
+import type { SeenListings } from './reading/seen-listings.js';
 import { StoreReading } from './reading/store-reading.js';
 import { StructureRows } from './units/structure-rows.js';
 import { ThrottleStore } from './accounts/throttle-store.js';
@@ -35,6 +40,14 @@ export interface Written<T> {
   readonly result: T;
   /** By what Plindo did it, where no user did: "the rule of Courses". */
   readonly by?: string;
+}
+
+/** What a change takes back, and what was made of it before others have to wait. */
+export interface ChangeMeans {
+  /** The change that it takes back; null for none. */
+  readonly undone?: number | null;
+  /** What is staged of it; the moment of that is the moment of the change. */
+  readonly staged?: StagedListings | null;
 }
 
 /** A change that is committed. */
@@ -54,6 +67,8 @@ const FEED_AT_ONCE = 50;
 /** A feed that isn't read by then is read again: the line may have been cut without a word. */
 const FEED_ANSWER_IN_MS = 5000;
 const REACHED_IN_MS = 2000;
+/** What is staged is carried out within seconds. */
+const LONGEST_STAGED_IN_MS = 3_600_000;
 
 /** The truth: structure, listings and their change log, accounts, imports, and what is known of pictures and files. */
 export class Store extends StoreReading {
@@ -141,25 +156,76 @@ export class Store extends StoreReading {
 
   /**
    * Carries out one change in one transaction: `work` reads what it depends on and writes, both through the unit. What
-   * the database refuses becomes a refusal with a code of the catalogue. `undone` is the change that this one takes back.
+   * the database refuses becomes a refusal with a code of the catalogue.
    */
   change<T>(
     userId: number | null,
     work: (unit: Unit) => Promise<Written<T>>,
-    undone: number | null = null,
+    { undone = null, staged = null }: ChangeMeans = {},
   ): Promise<Committed<T>> {
-    return this.unit(async (unit) => {
-      const { sentence, result, by = '' } = await work(unit);
-      await unit.finish();
-      if (sentence === '' && unit.entries.length === 0) return { changeId: 0, result, number: null };
-      const number = unit.feed + 1;
-      const head = { at: unit.now, userId, by, sentence };
-      const changeId = await this.log.writeHead(head, 'done', number, unit.transaction);
-      await this.log.writeEntries(changeId, unit.entries, unit.transaction);
-      const isFirst = undone === null || (await this.log.markUndone(undone, changeId, unit.transaction));
-      if (!isFirst) throw Refusal.of('change.already-undone');
-      return { changeId, result, number };
-    });
+    return this.unit(
+      async (unit) => {
+        const { sentence, result, by = '' } = await work(unit);
+        await unit.finish();
+        if (sentence === '' && unit.entries.length === 0) return { changeId: 0, result, number: null };
+        const number = unit.feed + 1;
+        const changeId = await this.writeLog(unit, { at: unit.now, userId, by, sentence }, number, staged);
+        const isFirst = undone === null || (await this.log.markUndone(undone, changeId, unit.transaction));
+        if (!isFirst) throw Refusal.of('change.already-undone');
+        return { changeId, result, number };
+      },
+      'as known',
+      staged?.at,
+    );
+  }
+
+  /** Writes a whole change into the log; what was staged of it lies there already. */
+  private async writeLog(unit: Unit, head: ChangeLine, number: number, staged: StagedListings | null): Promise<number> {
+    const { entries, transaction } = unit;
+    if (staged) {
+      const ahead = new Set<ChangeEntry>(staged.entries);
+      const others = entries.filter((entry) => !ahead.has(entry));
+      const isCarriedOut = entries.length - others.length === ahead.size;
+      if (isCarriedOut && (await this.log.completeStaged(staged.changeId, head, number, transaction))) {
+        await this.log.writeEntries(staged.changeId, others, transaction);
+        return staged.changeId;
+      }
+    }
+    const changeId = await this.log.writeHead(head, 'done', number, transaction);
+    await this.log.writeEntries(changeId, entries, transaction);
+    return changeId;
+  }
+
+  /**
+   * Carries out a change of many listings; `ahead` tells what it will do at a moment, as far as that is known before, and
+   * `work` gets what is staged of it, or null for what is better done at once. What it doesn't carry out after all is
+   * forgotten.
+   */
+  async withStaged<T>(
+    ahead: (at: number) => readonly EntryOf<'listing'>[] | null,
+    work: (staged: StagedListings | null) => Promise<T>,
+  ): Promise<T> {
+    const at = this.clock().getTime();
+    const entries = ahead(at);
+    if (!entries || entries.length < STAGED_FROM) return work(null);
+    const head = { at, userId: null, by: '', sentence: '' };
+    const changeId = await this.writing((transaction) => this.log.writeHead(head, 'staged', null, transaction));
+    try {
+      for (const some of inParts(entries)) {
+        await this.writing((transaction) => this.log.writeEntries(changeId, some, transaction));
+      }
+      return await work({ changeId, at, entries, rows: listingRows(entries) });
+    } finally {
+      const forgotten = this.writing((transaction) => this.log.dropStaged({ id: changeId }, transaction));
+      // What can't be forgotten now is forgotten at a start; how the change itself ended counts.
+      await forgotten.catch(() => undefined);
+    }
+  }
+
+  /** Forgets what a server has staged and, as it was stopped, not carried out. */
+  async forgetStaged(): Promise<void> {
+    const before = this.clock().getTime() - LONGEST_STAGED_IN_MS;
+    await this.writing((transaction) => this.log.dropStaged({ before }, transaction));
   }
 
   /** Begins a change that takes several transactions, such as an import; `work` gets its number. */
@@ -236,17 +302,22 @@ export class Store extends StoreReading {
   private async unit<T>(
     work: (unit: Unit) => Promise<Committed<T>>,
     reading: Reading = 'as known',
+    at?: number,
   ): Promise<Committed<T>> {
     try {
-      return await this.carryOut(work, reading);
+      return await this.carryOut(work, reading, at);
     } catch (error) {
       throw refusedBy(error, this.dialect) ?? error;
     }
   }
 
-  private async carryOut<T>(work: (unit: Unit) => Promise<Committed<T>>, reading: Reading): Promise<Committed<T>> {
+  private async carryOut<T>(
+    work: (unit: Unit) => Promise<Committed<T>>,
+    reading: Reading,
+    at?: number,
+  ): Promise<Committed<T>> {
     const { committed, unit } = await this.writing(async (transaction, told) => {
-      const begun = await this.begin(transaction, told, reading);
+      const begun = await this.begin(transaction, told, reading, at);
       const done = await work(begun);
       if (done.number !== null) await this.dialect.announce(transaction);
       return { committed: done, unit: begun };
@@ -261,10 +332,15 @@ export class Store extends StoreReading {
     return committed;
   }
 
-  private async begin(transaction: Transaction, told: number | null, reading: Reading): Promise<Unit> {
+  private async begin(
+    transaction: Transaction,
+    told: number | null,
+    reading: Reading,
+    now = this.clock().getTime(),
+  ): Promise<Unit> {
     const { feed, records } = await this.known.at(transaction, told, reading);
     const { dialect, models, contexts } = this;
-    const base = { dialect, models, transaction, now: this.clock().getTime(), feed, records, contexts };
+    const base = { dialect, models, transaction, now, feed, records, contexts };
     return new Unit({ ...base, structure: this.known.structureOf(records) });
   }
 
@@ -302,6 +378,12 @@ export class Store extends StoreReading {
   private remember(number: number, entries: readonly ChangeEntry[]): void {
     this.recent.set(number, feedChange(number, entries));
     this.recent.delete(number - MOST_RECENT);
+  }
+
+  /** Listings by their numbers, and how far the feed was before they were read; one that is gone is left out. */
+  async see(ids: readonly number[]): Promise<SeenListings> {
+    const { number: feed } = await this.present();
+    return { feed, listings: new Map((await this.listings(ids)).map((one) => [one.id, one])) };
   }
 
   async structure(): Promise<Structure> {

@@ -1,16 +1,7 @@
-import type { Field, FieldTypeName } from '../../structure/index.js';
-import { fieldType } from '../../structure/index.js';
+import type { Field } from '../../structure/index.js';
 import type { AsideValue, ListingContent } from '../listing.js';
 import type { NameIndex } from './name-index.js';
-
-/** Types whose values can name other listings. */
-export const NAMING_TYPES: readonly FieldTypeName[] = [
-  'short-text',
-  'one-choice',
-  'several-choices',
-  'whole-number',
-  'reference',
-];
+import { textsOf } from './naming.js';
 
 /** A text that names no listing, or several, with how many listings hold it. */
 export interface UnmatchedText {
@@ -79,12 +70,4 @@ export class FieldToLink {
     const aside = left.length === 0 ? content.aside : { ...content.aside, [key]: put };
     return { ids: [...ids], content: { values, aside } };
   }
-}
-
-/** The texts of a value: one for each choice of several. */
-export function textsOf(value: unknown, field: Field): string[] {
-  const { holds, toText } = fieldType(field.type);
-  if (!holds(value)) return [];
-  const parts = field.type === 'several-choices' ? (value as readonly unknown[]).map((one) => [one]) : [value];
-  return parts.map((part) => toText(part, field)).filter((text) => text.trim() !== '');
 }

@@ -1,7 +1,7 @@
 import type { Field, Kind } from '../../structure/index.js';
 import { foldText } from '../../values/index.js';
 import type { Listing } from '../listing.js';
-import { NAMING_TYPES, textsOf } from './field-to-link.js';
+import { NAMING_TYPES, textsOf } from './naming.js';
 import { NameIndex } from './name-index.js';
 
 /** A field whose texts look as if they named listings of another kind. */

@@ -1,12 +1,11 @@
 import type { Changed, FileUpdate, FileUpdateResult, User } from '@plindo/core/contract';
 import type { BadValuePolicy, ListingName, MatchedRow, RowComparison } from '@plindo/core/exchange';
 import { compareRow, readBatch } from '@plindo/core/exchange';
-import type { Listing } from '@plindo/core/listings';
-import { NAMING_TYPES, textsOf } from '@plindo/core/listings';
+import { namesOfListing, namingIssues } from '@plindo/core/listings';
 import type { Kind } from '@plindo/core/structure';
 import { ReadContexts, fieldAt } from '@plindo/core/structure';
-import { Refusal, issue, refuseIfAny } from '@plindo/core/values';
-import type { Store } from '../../store/index.js';
+import { Refusal, refuseIfAny } from '@plindo/core/values';
+import type { StagedListings, Store, Unit, Written } from '../../store/index.js';
 import { kindIn } from '../editing.js';
 import type { Editing } from '../editing.js';
 import type { BatchPart, BatchReader } from '../listings/batch-parts.js';
@@ -30,12 +29,13 @@ export class FileUpdates {
   /** What names each listing of a kind that is not in the bin. Refused by `request.not-found` and `kind.fields`. */
   async names(kindId: number, by: string): Promise<ListingName[]> {
     const kind = await this.kind(kindId);
-    const nameOf = namingBy(kind, by);
+    const field = fieldAt(kind, by);
+    refuseIfAny(namingIssues(field, by));
     const names: ListingName[] = [];
     for await (const stretch of this.store.listingsOf(kindId)) {
       for (const listing of stretch) {
         if (listing.status === 'binned') continue;
-        names.push({ id: listing.id, version: listing.version, name: nameOf(listing) });
+        names.push({ id: listing.id, version: listing.version, name: namesOfListing(listing, by, field!)[0] ?? '' });
       }
     }
     return names;
@@ -68,9 +68,9 @@ export class FileUpdates {
       }),
     ];
     const early = await this.reader.read(kindId, parts);
-    return this.editing.change(user, async (unit) => {
+    const work = async (unit: Unit, staged: StagedListings | null): Promise<Written<FileUpdateResult>> => {
       const kind = kindIn(unit, kindId);
-      await changeParts(unit, kind, parts, early);
+      await changeParts(unit, kind, parts, early, staged);
       const read = readBatch(additions, kind, policy, unit.context());
       const { taken, reports } = await addRows(unit, kind, read, await unit.slugsOf(kindId));
       refuseIfAny(reports.flatMap(({ issues }) => issues));
@@ -82,7 +82,10 @@ export class FileUpdates {
       const gone = result.missing > 0 ? `, ${MISSING_WORDS[missing.act]} ${result.missing}` : '';
       const sentence = `Brought in ${fileName} again: added ${result.added} and changed ${result.changed} ${kind.many}${gone}`;
       return { sentence, result };
-    });
+    };
+    return this.reader.withStaged(parts, early, (staged) =>
+      this.editing.change(user, (unit) => work(unit, staged), { staged }),
+    );
   }
 
   private async kind(id: number): Promise<Kind> {
@@ -90,15 +93,4 @@ export class FileUpdates {
     if (!kind) throw Refusal.of('request.not-found');
     return kind;
   }
-}
-
-function namingBy(kind: Kind, by: string): (listing: Listing) => string {
-  const field = fieldAt(kind, by);
-  if (!field || !NAMING_TYPES.includes(field.type)) {
-    const reason = `${field?.label ?? by} holds no text that could name a listing.`;
-    refuseIfAny([issue('kind.fields', { reason }, { field: 'by' })]);
-  }
-  if (by === '@title') return ({ title }) => title;
-  if (by === '@slug') return ({ slug }) => slug;
-  return ({ values }) => textsOf(values[by], field!)[0] ?? '';
 }

@@ -1,13 +1,14 @@
 import type { Listing, ListingContent, ListingInput } from '@plindo/core/listings';
 import { contentOf, readListing } from '@plindo/core/listings';
-import type { CategoryChange } from '@plindo/core/plans';
+import type { CategoryChange, EntryOf } from '@plindo/core/plans';
 import { exclusiveLinkIssues, withCategoryChange, withoutLinked } from '@plindo/core/plans';
 import type { Kind, ReadContext } from '@plindo/core/structure';
 import { ReadContexts } from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
 import { setImmediate as breath } from 'node:timers/promises';
-import type { Store, Unit } from '../../store/index.js';
+import type { SeenListings, StagedListings, Store, Unit } from '../../store/index.js';
+import { entriesAhead } from '../../store/index.js';
 import { refuseOutdated } from '../editing.js';
 import { editConnections } from './connecting.js';
 
@@ -31,6 +32,18 @@ export class BatchReader {
     private readonly clock: () => Date,
   ) {}
 
+  /**
+   * Carries out a change of listings by their parts; what can be made of it before others have to wait is staged. `change`
+   * is the change itself, which calls `changeParts`.
+   */
+  withStaged<T>(
+    parts: readonly BatchPart[],
+    early: EarlyReading,
+    change: (staged: StagedListings | null) => Promise<T>,
+  ): Promise<T> {
+    return this.store.withStaged((at) => partsAhead(parts, early, at), change);
+  }
+
   /** What inputs come to as far as it is known before the unit: nothing for what has to wait for it, and for what is refused. */
   async read(
     kindId: number,
@@ -39,31 +52,32 @@ export class BatchReader {
   ): Promise<EarlyReading> {
     const structure = await this.store.structure();
     const kind = structure.kind(kindId);
-    const listings = new Map((await this.store.listings(parts.map(({ id }) => id))).map((one) => [one.id, one]));
+    const seen = await this.store.see(parts.map(({ id }) => id));
     const context = this.contexts.of(structure.site, this.clock().getTime());
     const contents: (ListingContent | undefined)[] = [];
     for (const [at, { id, input }] of parts.entries()) {
       if (at % PARTS_BETWEEN_BREATHS === 0) await breath();
-      const before = listings.get(id);
+      const before = seen.listings.get(id);
       contents.push(before && kind && readContent(context, kind, before, input, categories).content);
     }
-    return { kind, listings, contents, categories };
+    return { ...seen, kind, contents, categories, zone: context.zone };
   }
 }
 
 /**
  * Changes listings by their parts, inside a unit: what they were read by before is read once more where it has changed
- * meanwhile. Refused by `request.not-found`, `change.conflict`, and by what the values are refused for.
+ * meanwhile, and what is staged counts where nothing has. Refused by `request.not-found`, `change.conflict`, and by what the values are refused for.
  */
 export async function changeParts(
   unit: Unit,
   kind: Kind,
   parts: readonly BatchPart[],
   early: EarlyReading,
+  staged: StagedListings | null,
 ): Promise<void> {
   const inputs = parts.map(({ input }) => input);
   refuseIfAny(exclusiveLinkIssues(kind, unit.structure.links, inputs));
-  const listings = await unit.stillAs(early.listings);
+  const listings = await unit.stillAs(early);
   const changed = parts.map((part, at) => {
     const { id, version, input } = part;
     const before = existing(listings, kind, id);
@@ -72,11 +86,17 @@ export async function changeParts(
     const content = known ?? readPart(unit.context(), kind, before, input, early.categories);
     return { before, given: input, content };
   });
+  const isStaged =
+    staged !== null &&
+    changed.every(({ before, content }, at) => {
+      return before === staged.entries[at]?.before && content === early.contents[at];
+    });
+  if (isStaged) {
+    await unit.writeListings(staged.entries, staged.rows);
+    return;
+  }
   for (const { before, given } of changed) await editConnections(unit, kind, before.id, given.values ?? {});
-  const updates = changed.map(({ before, content }) => {
-    return { before, content: { ...content, values: withoutLinked(content.values, kind) } };
-  });
-  await unit.updateListings(updates);
+  await unit.updateListings(changed.map(({ before, content }) => ({ before, content: withoutLinks(content, kind) })));
 }
 
 /** A listing of a kind as it is in a unit; refused by `request.not-found` when it is gone. */
@@ -87,12 +107,34 @@ export function existing(listings: ReadonlyMap<number, Listing>, kind: Kind, id:
 }
 
 /** What is read before a unit, and by what. */
-export interface EarlyReading {
+export interface EarlyReading extends SeenListings {
   readonly kind: Kind | undefined;
-  readonly listings: ReadonlyMap<number, Listing>;
   /** By the place of its part; nothing for one that is refused or not there. */
   readonly contents: readonly (ListingContent | undefined)[];
   readonly categories: CategoryChange | null;
+  readonly zone: string;
+}
+
+/** What parts will do, each to a listing of its own; null where that is only known inside the unit. */
+function partsAhead(
+  parts: readonly BatchPart[],
+  { kind, listings, contents, zone }: EarlyReading,
+  at: number,
+): EntryOf<'listing'>[] | null {
+  const isOnce = new Set(parts.map(({ id }) => id)).size === parts.length;
+  const hasLinks = kind?.fields.some(
+    ({ type, key }) => type === 'link' && parts.some(({ input }) => input.values && Object.hasOwn(input.values, key)),
+  );
+  if (!kind || !isOnce || hasLinks) return null;
+  const all = parts.flatMap(({ id }, place) => {
+    const [before, content] = [listings.get(id), contents[place]];
+    return before && content ? [{ before, content: withoutLinks(content, kind) }] : [];
+  });
+  return all.length === parts.length ? entriesAhead(all, kind, zone, at) : null;
+}
+
+function withoutLinks(content: ListingContent, kind: Kind): ListingContent {
+  return { ...content, values: withoutLinked(content.values, kind) };
 }
 
 function readPart(

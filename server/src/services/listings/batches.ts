@@ -31,11 +31,17 @@ export class Batches {
     categories: CategoryChange | null,
   ): Promise<Changed<{ listings: number }>> {
     const early = await this.reader.read(kindId, parts, categories);
-    return this.editing.change(user, async (unit) => {
-      const kind = kindIn(unit, kindId);
-      await changeParts(unit, kind, parts, early);
-      return { sentence: `Changed ${parts.length} ${kind.many}`, result: { listings: parts.length } };
-    });
+    return this.reader.withStaged(parts, early, (staged) =>
+      this.editing.change(
+        user,
+        async (unit) => {
+          const kind = kindIn(unit, kindId);
+          await changeParts(unit, kind, parts, early, staged);
+          return { sentence: `Changed ${parts.length} ${kind.many}`, result: { listings: parts.length } };
+        },
+        { staged },
+      ),
+    );
   }
 
   /** Copies listings as drafts, without what has to be different in each, and without their links. */

@@ -8,7 +8,7 @@ import { dayNumberOfDate, fieldByKey, otherSide } from '@plindo/core/structure';
 import { startOfDay } from '@plindo/core/time';
 import { Refusal, foldText } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
-import type { ChangeRecord, Store, Unit } from '../../store/index.js';
+import type { ChangeRecord, SeenListings, StagedListings, Store, Unit, Written } from '../../store/index.js';
 import { titleOf } from '../../store/index.js';
 import { removeConnections } from './connecting.js';
 import type { Editing } from '../editing.js';
@@ -102,14 +102,14 @@ export class Changes {
   /** What takes changed listings back, as they are before the unit. */
   private async readEarly(entries: readonly ChangeEntry[]): Promise<EarlyBack> {
     const changed = entries.filter(isChangedListing);
-    const listings = new Map((await this.store.listings(changed.map(({ id }) => id))).map((one) => [one.id, one]));
+    const seen = await this.store.see(changed.map(({ id }) => id));
     const back = new Map<ChangeEntry, ChangeEntry>();
     for (const [at, entry] of changed.entries()) {
       if (at % ENTRIES_BETWEEN_BREATHS === 0) await breath();
-      const taken = takenBack(entry, listings.get(entry.id) ?? null);
+      const taken = takenBack(entry, seen.listings.get(entry.id) ?? null);
       if (taken && taken !== 'changed') back.set(entry, taken);
     }
-    return { listings, back };
+    return { ...seen, back };
   }
 
   /**
@@ -120,20 +120,20 @@ export class Changes {
   async undo(user: User, changeId: number): Promise<Changed<{ sentence: string }>> {
     // Before others have to wait: what a change has done stays as it is.
     const entries = (await this.store.log.entriesToTakeBack(changeId)).reverse();
+    const isForbidden = entries.some((entry) => !isAllowed(user.role, 'undo changes', { entry }));
+    if (isForbidden) throw Refusal.of('auth.forbidden');
     const early = await this.readEarly(entries);
-    return this.editing.change(
-      user,
-      async (unit) => {
-        const change = await unit.changeById(changeId);
-        if (!change) throw Refusal.of('request.not-found');
-        if (change.undoneBy !== null) throw Refusal.of('change.already-undone');
-        const forbidden = entries.some((entry) => !isAllowed(user.role, 'undo changes', { entry }));
-        if (forbidden) throw Refusal.of('auth.forbidden');
-        await takeAllBack(unit, entries, early);
-        const sentence = `Undid: ${change.sentence}`;
-        return { sentence, result: { sentence } };
-      },
-      changeId,
+    const work = async (unit: Unit, staged: StagedListings | null): Promise<Written<{ sentence: string }>> => {
+      const change = await unit.changeById(changeId);
+      if (!change) throw Refusal.of('request.not-found');
+      if (change.undoneBy !== null) throw Refusal.of('change.already-undone');
+      await takeAllBack(unit, entries, early, staged);
+      const sentence = `Undid: ${change.sentence}`;
+      return { sentence, result: { sentence } };
+    };
+    return this.store.withStaged(
+      () => backAhead(entries, early),
+      (staged) => this.editing.change(user, (unit) => work(unit, staged), { undone: changeId, staged }),
     );
   }
 }
@@ -155,17 +155,21 @@ function summaryBy(users: readonly User[]): (change: ChangeRecord) => ChangeSumm
 }
 
 /** What was worked out before others have to wait; it counts for listings that are still as they were. */
-interface EarlyBack {
-  readonly listings: ReadonlyMap<number, Listing>;
+interface EarlyBack extends SeenListings {
   readonly back: ReadonlyMap<ChangeEntry, ChangeEntry>;
 }
 
 /** In their order; changed listings that follow one another are read and written together. */
-async function takeAllBack(unit: Unit, entries: readonly ChangeEntry[], early: EarlyBack): Promise<void> {
+async function takeAllBack(
+  unit: Unit,
+  entries: readonly ChangeEntry[],
+  early: EarlyBack,
+  staged: StagedListings | null,
+): Promise<void> {
   for (let at = 0; at < entries.length;) {
     const run = entries.slice(at).findIndex((entry) => !isChangedListing(entry));
     const changed = run === -1 ? entries.slice(at) : entries.slice(at, at + run);
-    if (changed.length > 1) await takeListingsBack(unit, changed as EntryOf<'listing'>[], early);
+    if (changed.length > 1) await takeListingsBack(unit, changed as EntryOf<'listing'>[], early, staged);
     else await takeBack(unit, entries[at]!);
     at += Math.max(changed.length, 1);
   }
@@ -175,21 +179,34 @@ function isChangedListing({ entity, before, after }: ChangeEntry): boolean {
   return entity === 'listing' && before !== null && after !== null;
 }
 
-async function takeListingsBack(unit: Unit, entries: readonly EntryOf<'listing'>[], early: EarlyBack): Promise<void> {
+async function takeListingsBack(
+  unit: Unit,
+  entries: readonly EntryOf<'listing'>[],
+  early: EarlyBack,
+  staged: StagedListings | null,
+): Promise<void> {
   // Each once at most in a set, as a later entry of one leads to the state that an earlier one begins with.
   if (new Set(entries.map(({ id }) => id)).size < entries.length) {
     for (const entry of entries) await takeBack(unit, entry);
     return;
   }
-  const present = await unit.stillAs(
-    new Map(entries.flatMap(({ id }) => early.listings.get(id) ?? []).map((one) => [one.id, one])),
-  );
+  const seen = entries.flatMap(({ id }) => early.listings.get(id) ?? []).map((one) => [one.id, one] as const);
+  const present = await unit.stillAs({ feed: early.feed, listings: new Map(seen) });
   const back = entries.map((entry) => {
     const now = present.get(entry.id) ?? null;
     const known = now && now === early.listings.get(entry.id) ? early.back.get(entry) : undefined;
     return (known ?? backOf(entry, now)) as EntryOf<'listing'>;
   });
-  await unit.writeListings(back);
+  const isStaged = staged?.entries.length === back.length && staged.entries.every((entry, at) => entry === back[at]);
+  await unit.writeListings(back, isStaged ? staged.rows : undefined);
+}
+
+/** What takes a change back that did nothing but change listings, each once; null for any other, and where one was changed since. */
+function backAhead(entries: readonly ChangeEntry[], { back }: EarlyBack): EntryOf<'listing'>[] | null {
+  const isOnce = new Set(entries.map(({ id }) => id)).size === entries.length;
+  if (!isOnce || !entries.every(isChangedListing)) return null;
+  const ahead = entries.flatMap((entry) => (back.get(entry) ?? []) as EntryOf<'listing'>);
+  return ahead.length === entries.length ? ahead : null;
 }
 
 /** The entry that takes one back; refused by `change.not-undoable` where its record was changed since. */

@@ -1,11 +1,11 @@
 import type { Changed, FieldToLinkSketch, User } from '@plindo/core/contract';
 import type { Connection, FieldToLinkReport, LinkIdea, Listing } from '@plindo/core/listings';
-import { FieldToLink, NAMING_TYPES, NameIndex, NamingKind, textsOf } from '@plindo/core/listings';
+import { FieldToLink, NameIndex, NamingKind, namesOfListing, namingIssues, textsOf } from '@plindo/core/listings';
 import type { Structure } from '@plindo/core/plans';
 import { keysOfNewLink, withFieldAsLink, withLinkField } from '@plindo/core/plans';
 import type { Field, Kind, Link } from '@plindo/core/structure';
 import { checkKind, fieldAt, fieldByKey } from '@plindo/core/structure';
-import { Refusal, issue, refuseIfAny } from '@plindo/core/values';
+import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Store, Unit } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { refuseIfBreaking, refuseOutdated } from '../editing.js';
@@ -107,11 +107,7 @@ function endsIn(structure: Structure, kindId: number, sketch: FieldToLinkSketch)
   const field = kind && fieldByKey(kind, sketch.field);
   if (!field || !other) throw Refusal.of('request.not-found');
   const naming = fieldAt(other, sketch.namedBy);
-  for (const one of [field, naming]) {
-    if (one && NAMING_TYPES.includes(one.type)) continue;
-    const reason = `${one?.label ?? sketch.namedBy} holds no text that could name a listing.`;
-    refuseIfAny([issue('kind.fields', { reason }, { field: 'field' })]);
-  }
+  refuseIfAny([...namingIssues(field, sketch.field), ...namingIssues(naming, sketch.namedBy)]);
   return { kind, field, other, naming: naming!, namedBy: sketch.namedBy };
 }
 
@@ -119,9 +115,7 @@ async function namesOf({ other, naming, namedBy }: Ends, listings: Listings): Pr
   const names = new NameIndex();
   for await (const stretch of listings(other.id)) {
     for (const listing of stretch) {
-      if (namedBy === '@title') names.add(listing.id, listing.title);
-      else if (namedBy === '@slug') names.add(listing.id, listing.slug);
-      else for (const text of textsOf(listing.values[naming.key], naming)) names.add(listing.id, text);
+      for (const name of namesOfListing(listing, namedBy, naming)) names.add(listing.id, name);
     }
   }
   return names;

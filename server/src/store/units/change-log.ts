@@ -3,12 +3,12 @@ import type { ChangeEntry, Entity } from '@plindo/core/plans';
 import { Op, col, fn, where as sqlWhere, QueryTypes } from 'sequelize';
 import type { Transaction, WhereOptions } from 'sequelize';
 import type { Dialect } from '../dialect.js';
+import { isWrittenAlike } from '../dialect.js';
 import type { Models } from '../models.js';
 import { kindOfLog, loggedKind, numberOrNull, parsed } from '../records.js';
 import type { Row } from '../rows.js';
-import { rowOf, rowsOf } from '../rows.js';
+import { inParts, rowOf, rowsOf } from '../rows.js';
 import { Statements } from './statements.js';
-import { isSame } from '@plindo/core/values';
 
 /** A change as the log has it. */
 export interface ChangeRecord {
@@ -20,6 +20,9 @@ export interface ChangeRecord {
   readonly sentence: string;
   readonly undoneBy: number | null;
 }
+
+/** What the log says of a change as a whole. */
+export type ChangeLine = Pick<ChangeRecord, 'at' | 'userId' | 'by' | 'sentence'>;
 
 /** Who made a change; null and "Plindo" for what it did by itself. */
 export interface ChangeHead {
@@ -65,8 +68,8 @@ export class ChangeLog {
   ) {}
 
   async writeHead(
-    head: { readonly at: number; readonly userId: number | null; readonly by: string; readonly sentence: string },
-    state: 'open' | 'done',
+    head: ChangeLine,
+    state: 'open' | 'done' | 'staged',
     number: number | null,
     transaction: Transaction,
   ): Promise<number> {
@@ -82,6 +85,24 @@ export class ChangeLog {
   /** Completes an open change: from now on it is in the log, and in the feed at a place. */
   async complete(changeId: number, sentence: string, number: number, transaction: Transaction): Promise<void> {
     await this.statements(transaction).update('changes', { state: 'done', sentence, number }, { id: changeId });
+  }
+
+  /**
+   * Completes a staged change. Answers whether it was still there: what lies about for long is taken for left over from a
+   * server that stopped.
+   */
+  async completeStaged(changeId: number, head: ChangeLine, number: number, transaction: Transaction): Promise<boolean> {
+    const changes = { ...head, state: 'done', number };
+    return (await this.statements(transaction).update('changes', changes, { id: changeId, state: 'staged' })) === 1;
+  }
+
+  /** Forgets a change that was staged and not carried out, or all those that were staged before a moment. */
+  async dropStaged(
+    which: { readonly id: number } | { readonly before: number },
+    transaction: Transaction,
+  ): Promise<void> {
+    const where = 'id' in which ? { id: which.id } : { at: { [Op.lt]: which.before } };
+    await this.models.changes.destroy({ where: { state: 'staged', ...where }, transaction });
   }
 
   /** Whether this is the first one to undo a change. */
@@ -153,6 +174,21 @@ export class ChangeLog {
   async idsOf(changeId: number, entity: Entity, transaction: Transaction): Promise<number[]> {
     const options = { attributes: ['entityId'], where: { changeId, entity }, transaction };
     return (await rowsOf<{ entityId: number }>(this.models.entries, options)).map(({ entityId }) => Number(entityId));
+  }
+
+  /** The listings that complete changes after a place in the feed touched. */
+  async listingsSince(number: number, transaction: Transaction): Promise<Set<number>> {
+    const where = { number: { [Op.gt]: number } };
+    const changes = await rowsOf<{ id: number }>(this.models.changes, { attributes: ['id'], where, transaction });
+    const touched = new Set<number>();
+    for (const some of inParts(changes.map(({ id }) => id))) {
+      // Asked for what is about listings alone, SQLite would look through all entries that are.
+      const options = { attributes: ['entity', 'entityId'], where: { changeId: some }, transaction };
+      for (const row of await rowsOf(this.models.entries, options)) {
+        if (row['entity'] === 'listing') touched.add(Number(row['entityId']));
+      }
+    }
+    return touched;
   }
 
   /** What was done to a listing and to its connections, by change, latest first. */
@@ -290,7 +326,7 @@ function different(before: Listing, after: Listing): Partial<Listing> {
   // An undone entry may be of before a part existed, and have less than there is.
   const names = new Set([...Object.keys(before), ...Object.keys(after)] as (keyof Listing)[]);
   return Object.fromEntries(
-    [...names].filter((name) => !isSame(before[name], after[name])).map((name) => [name, before[name] ?? null]),
+    [...names].filter((name) => !isWrittenAlike(before[name], after[name])).map((name) => [name, before[name] ?? null]),
   );
 }
 

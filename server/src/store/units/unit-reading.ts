@@ -13,10 +13,10 @@ import type { Dialect } from '../dialect.js';
 import { ImportStore } from './import-store.js';
 import type { Models } from '../models.js';
 import { connectionOf, listingOf, numberOrNull, pictureOf } from '../records.js';
-import type { Row } from '../rows.js';
 import { inParts, rowOf, rowsOf } from '../rows.js';
 import { readExamples } from '../reading/examples.js';
 import { LISTINGS_AT_ONCE, inStretches } from '../reading/stretches.js';
+import type { SeenListings } from '../reading/seen-listings.js';
 import type { Holder } from './unique-rows.js';
 import { Statements } from './statements.js';
 import { UniqueRows } from './unique-rows.js';
@@ -48,6 +48,8 @@ export class UnitReading {
   protected readonly statements: Statements;
   private readonly contexts: ReadContexts;
   readonly transaction: Transaction;
+  /** What has been done in this unit so far. */
+  readonly entries: ChangeEntry[] = [];
   private readonly counters: Counters;
   protected readonly uniqueRows: UniqueRows;
   protected present: { records: StructureRecords; structure: Structure | null };
@@ -86,7 +88,7 @@ export class UnitReading {
 
   async listing(id: number): Promise<Listing | null> {
     const [row] = await this.statements.select('listings', { id });
-    return row && this.isOfKind(row) ? listingOf(row) : null;
+    return row && this.isOfKind(Number(row['kindId'])) ? listingOf(row) : null;
   }
 
   /** The listings with the given ids, by id; one that is gone is left out. */
@@ -94,32 +96,25 @@ export class UnitReading {
     const found = new Map<number, Listing>();
     for (const id of inParts(ids)) {
       const rows = await rowsOf(this.models.listings, { where: { id }, transaction: this.transaction });
-      for (const row of rows) if (this.isOfKind(row)) found.set(Number(row['id']), listingOf(row));
+      for (const row of rows) if (this.isOfKind(Number(row['kindId']))) found.set(Number(row['id']), listingOf(row));
     }
     return found;
   }
 
-  /** Of listings that were read before the unit, those that are as they were; the others as they are now. */
-  async stillAs(known: ReadonlyMap<number, Listing>): Promise<Map<number, Listing>> {
-    const attributes = ['id', 'kindId', 'version'];
-    const found = new Map<number, Listing>();
-    const changed: number[] = [];
-    for (const id of inParts([...known.keys()])) {
-      const rows = await rowsOf(this.models.listings, { attributes, where: { id }, transaction: this.transaction });
-      for (const row of rows.filter((one) => this.isOfKind(one))) {
-        const listing = known.get(Number(row['id']))!;
-        if (listing.version === Number(row['version'])) found.set(listing.id, listing);
-        else changed.push(listing.id);
-      }
-    }
+  /** Of listings that were seen before the unit, those that are as they were; the others as they are now. */
+  async stillAs({ feed, listings: known }: SeenListings): Promise<Map<number, Listing>> {
+    const touched = await this.log.listingsSince(feed, this.transaction);
+    for (const { entity, id } of this.entries) if (entity === 'listing') touched.add(id);
+    const found = new Map([...known].filter(([id, listing]) => !touched.has(id) && this.isOfKind(listing.kindId)));
+    const changed = [...known.keys()].filter((id) => touched.has(id));
     for (const [id, listing] of await this.listings(changed)) found.set(id, listing);
     return found;
   }
 
-  /** Whether a listing is of a kind that there is; those of deleted ones lie unseen. */
-  private isOfKind(row: Row): boolean {
+  /** Whether a listing of a kind is of one that there is; those of deleted ones lie unseen. */
+  private isOfKind(kindId: number): boolean {
     const { kinds, coming } = this.records;
-    const isIt = ({ id }: StoredKind): boolean => id === Number(row['kindId']);
+    const isIt = ({ id }: StoredKind): boolean => id === kindId;
     return kinds.some(isIt) || coming.some(isIt);
   }
 

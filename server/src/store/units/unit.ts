@@ -1,6 +1,6 @@
 import type { Design, Draft } from '@plindo/core/design';
 import type { Connection, Listing, ListingContent } from '@plindo/core/listings';
-import { BLANK_CONTENT, addressOfListing, isAddressLike } from '@plindo/core/listings';
+import { BLANK_CONTENT, addressOfListing } from '@plindo/core/listings';
 import type { AddressMove, ChangeEntry, DesignSketch, EntryOf, Structure } from '@plindo/core/plans';
 import { SITE_ID, isStructural, withEntry } from '@plindo/core/plans';
 import type {
@@ -14,7 +14,7 @@ import type {
   StoredKind,
 } from '@plindo/core/structure';
 import { makeCategory, storedDefinition } from '@plindo/core/structure';
-import { isSame, Refusal } from '@plindo/core/values';
+import { Refusal } from '@plindo/core/values';
 import { literal } from 'sequelize';
 import { AccountRows } from '../accounts/account-rows.js';
 import type { ImportRecord } from './import-store.js';
@@ -26,6 +26,9 @@ import type { Row } from '../rows.js';
 import { LISTINGS_AT_ONCE } from '../reading/stretches.js';
 import { inParts, rowOf } from '../rows.js';
 import { addressIn, keepFormerAddresses } from './former-addresses.js';
+import { fittingAddress, listingAfter, momentsOf } from './listing-after.js';
+import type { ListingRows } from './listing-rows.js';
+import { listingRows } from './listing-rows.js';
 import { followNames } from './taken-names.js';
 import type { UnitBase } from './unit-reading.js';
 import { UnitReading } from './unit-reading.js';
@@ -35,7 +38,6 @@ import { UnitReading } from './unit-reading.js';
  * remembers what a record was before and after, so that the change log is complete by construction.
  */
 export class Unit extends UnitReading {
-  readonly entries: ChangeEntry[] = [];
   /** What has been done in this unit of what happens when listings leave, by listing. */
   readonly departed = new Map<number, KindDeparture>();
   readonly due: DueRows;
@@ -156,7 +158,7 @@ export class Unit extends UnitReading {
     const taken = new Set<string>();
     const rows: Omit<Listing, 'id'>[] = [];
     for (const content of contents) {
-      const row = { ...content, ...stamp, ...this.momentsOf(content, null) };
+      const row = { ...content, ...stamp, ...momentsOf(content, null, this.now) };
       const address = await this.addressOf({ ...row, address: null }, taken);
       taken.add(address);
       rows.push({ ...row, address });
@@ -191,8 +193,11 @@ export class Unit extends UnitReading {
     await this.writeListings(entries);
   }
 
-  /** Writes many listings as they are after entries, each once; what is before is as it is in this unit. */
-  async writeListings(entries: readonly EntryOf<'listing'>[]): Promise<void> {
+  /**
+   * Writes many listings as they are after entries, each once; what is before is as it is in this unit. `given` is what is
+   * written of them, where that has been made already.
+   */
+  async writeListings(entries: readonly EntryOf<'listing'>[], given?: ListingRows): Promise<void> {
     const seen = new Set<number>();
     for (const { id, before } of entries) {
       if (seen.has(id)) throw Refusal.of('change.conflict', { title: titleOf(before) });
@@ -200,18 +205,13 @@ export class Unit extends UnitReading {
     }
     // One that takes what another one gives up would clash with it for so long.
     await this.standAside(entries.filter(isMoved).map(({ id }) => id));
-    const changed = changedColumns(entries);
-    const columns = new Set(['id', ...NEEDED_OF_LISTINGS, ...changed]);
-    const rows = entries.map(({ after }) =>
-      Object.fromEntries([...columns].map((name) => [name, columnOf(after, name)])),
-    );
+    const { rows, changed } = given ?? listingRows(entries);
     await this.statements.updateMany('listings', rows, changed);
     for (const entry of entries) this.note(entry);
   }
 
   private async updated(before: Listing, content: ListingContent, taken?: ReadonlySet<string>): Promise<Listing> {
-    const stamp = { version: before.version + 1, changedAt: this.now, ...this.momentsOf(content, before) };
-    const moved = { ...before, ...content, ...stamp };
+    const moved = listingAfter(before, content, this.now);
     return { ...moved, address: await this.addressOf(moved, taken) };
   }
 
@@ -248,17 +248,9 @@ export class Unit extends UnitReading {
     besides?: ReadonlySet<string>,
   ): Promise<string> {
     const kind = this.structure.kind(listing.kindId);
-    if (!kind?.addressPattern) return listing.slug;
-    const wanted = addressOfListing(listing, kind, this.context().zone);
-    if (listing.address !== null && isAddressLike(listing.address, wanted)) return listing.address;
-    return this.freeAddress(kind.id, wanted, besides);
-  }
-
-  private momentsOf({ status }: ListingContent, before: Listing | null): Pick<Listing, 'publishedAt' | 'binnedAt'> {
-    return {
-      publishedAt: before?.publishedAt ?? (status === 'live' ? this.now : null),
-      binnedAt: status === 'binned' ? (before?.binnedAt ?? this.now) : null,
-    };
+    const { zone } = this.context();
+    const fits = fittingAddress(listing, kind, zone);
+    return fits ?? this.freeAddress(kind!.id, addressOfListing(listing, kind!, zone), besides);
   }
 
   /** Deletes a record; it stays in the change log. */
@@ -383,29 +375,6 @@ function rowAfter(entry: ChangeEntry): Row | null {
   return entity === 'site'
     ? { id: SITE_ID, settings: after }
     : { ...BLANK_CONTENT, ...after, address: addressIn(after) };
-}
-
-/** Columns of listings that must never be empty and have nothing in place of it. */
-const NEEDED_OF_LISTINGS = [
-  ...['kindId', 'slug', 'title', 'summary', 'values'],
-  ...['status', 'featured', 'version', 'createdAt', 'changedAt'],
-];
-
-/** The columns that listings differ in, before and after. */
-function changedColumns(entries: readonly EntryOf<'listing'>[]): string[] {
-  const [first] = entries;
-  const names = first ? Object.keys(rowAfter(first)!) : [];
-  return names.filter((name) =>
-    entries.some(({ before, after }) => !isSame(columnOf(before, name), columnOf(after, name))),
-  );
-}
-
-/** What stands in a column of a listing. */
-function columnOf(listing: Listing | null, name: string): unknown {
-  if (!listing) return null;
-  if (name === 'address') return addressIn(listing);
-  // An entry of before a part existed has none of it.
-  return listing[name as keyof Listing] ?? BLANK_CONTENT[name as keyof ListingContent] ?? null;
 }
 
 /** Whether a listing gets another address. */

@@ -51,7 +51,7 @@ const SHOWN_FIRST = 15;
         <p class="issues" role="alert">{{ failure() }}</p>
       }
       <div class="wide-table">
-        <table class="data-table">
+        <table class="data-table stacks">
           <thead>
             <tr>
               <th>When</th>

@@ -1,4 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterRenderEffect,
+  computed,
+  inject,
+  input,
+} from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { SessionStore } from '@plindo/api';
 import type { IconName } from '@plindo/listing-view';
@@ -158,7 +166,12 @@ const BELOW: Readonly<Record<string, { readonly heading: string; readonly links:
         align-items: center;
         justify-content: start;
         overflow-x: auto;
+        padding-block: 0.25rem;
+      }
+      a,
+      h2 {
         padding-block: 0.5rem;
+        white-space: nowrap;
       }
     }
   `,
@@ -179,6 +192,14 @@ export class KindList {
   constructor() {
     if (this.setsStore.sets() === null) void this.setsStore.reload();
     if (this.store.kinds() === null) void this.store.reload();
+    const { nativeElement: list } = inject<ElementRef<HTMLElement>>(ElementRef);
+    // On a phone the list is one line, and the place that is open may stand outside.
+    const showOpen = (): void => list.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+    afterRenderEffect(() => {
+      this.shown();
+      this.sets();
+      requestAnimationFrame(showOpen);
+    });
   }
 
   /** Kinds that were put aside are only shown where they can be taken back up. */

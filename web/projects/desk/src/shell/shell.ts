@@ -77,7 +77,7 @@ const STAGES: readonly Stage[] = [
         </nav>
         <pl-work-menu />
         <button class="bar-button jump" type="button" (click)="jump()">
-          <pl-icon name="search" />Jump to … <kbd>Ctrl K</kbd>
+          <pl-icon name="search" /><span class="words">Jump to … <kbd>Ctrl K</kbd></span>
         </button>
         <span class="steps">
           <button
@@ -113,8 +113,12 @@ const STAGES: readonly Stage[] = [
         >
           <pl-icon name="help" />
         </button>
-        <a class="see" href="/" target="_blank" rel="noopener"><pl-icon name="open_in_new" />See the site</a>
-        <button matButton [matMenuTriggerFor]="account">{{ user.name }}</button>
+        <a class="see" href="/" target="_blank" rel="noopener"
+          ><pl-icon name="open_in_new" /><span class="words">See the site</span></a
+        >
+        <button matButton class="account" [matMenuTriggerFor]="account">
+          <span class="who">{{ user.name }}</span>
+        </button>
         <mat-menu #account="matMenu">
           <a mat-menu-item routerLink="/me">Your access</a>
           <button mat-menu-item (click)="showShortcuts()">Keys</button>

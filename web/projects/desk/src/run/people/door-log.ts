@@ -45,7 +45,7 @@ const SAID: Readonly<Record<DoorEventName, string>> = {
         <p class="issues" role="alert">{{ failure() }}</p>
       }
       <div class="wide-table">
-        <table class="data-table">
+        <table class="data-table stacks">
           <thead>
             <tr>
               <th>When</th>
