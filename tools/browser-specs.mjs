@@ -1,12 +1,15 @@
-// Runs the browser specs two files at a time, each in a process of its own, and prints the sum: N specs, N failures.
+// Runs the browser specs, or those whose files are named, some files at a time, each in a process of its own, and prints
+// the sum: N specs, N failures.
 import { spawn, spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-const AT_ONCE = 2;
+// A spec waits for its server and its page about as long as it keeps the machine busy.
+const AT_ONCE = 3;
 const FOLDER = 'e2e/dist/specs';
 
+const wanted = process.argv.slice(2);
 const demo = mkdtempSync(join(tmpdir(), 'plindo-demo-'));
 const filled = spawnSync(process.execPath, ['demo/dist/fill.js', join(demo, 'store')], { stdio: 'inherit' });
 if (filled.status !== 0) process.exit(1);
@@ -28,7 +31,7 @@ function run(file) {
 
 // The longest first, so that no long one is left over at the end.
 const waiting = readdirSync(FOLDER)
-  .filter((file) => file.endsWith('.spec.js'))
+  .filter((file) => file.endsWith('.spec.js') && (wanted.length === 0 || wanted.some((name) => file.startsWith(name))))
   .sort((a, b) => statSync(join(FOLDER, b)).size - statSync(join(FOLDER, a)).size);
 const results = [];
 async function work() {

@@ -62,5 +62,20 @@ describe('Two people in one Desk', () => {
     await other.waitForFunction(() =>
       Array.from(document.querySelectorAll('textarea')).some((area) => area.value === 'Typed by one of them'),
     );
+
+    // The same person in a window of their own is somebody else to the first.
+    const window = await openPage(demo.browser);
+    await window.goto(desk('/sign-in'));
+    await window.getByLabel('E-mail').fill('tide@merrowsound.example');
+    await window.getByLabel('Password').fill('lighthouse at dusk');
+    await window.getByRole('button', { name: 'Sign in' }).click();
+    await window.waitForURL('**/desk/fill/**');
+    await window.goto(desk(path));
+    await window.getByLabel('Summary').fill('Typed in a second window');
+    await other.getByLabel('Title (required)').fill('Renamed once more');
+    await other.keyboard.press('Control+s');
+    await window.getByText('You have changed this listing in another window').waitFor();
+    await window.close();
+    await page.getByRole('heading', { name: 'Renamed once more', level: 1 }).waitFor();
   }, 60_000);
 });

@@ -1,7 +1,7 @@
 import { Injectable, effect, inject } from '@angular/core';
 import { SessionStore } from '@plindo/api';
 import type { DeskChange } from '@plindo/core/contract';
-import { Observable, Subject, retry } from 'rxjs';
+import { Observable, Subject, filter, retry } from 'rxjs';
 
 /** The browser connects again by itself where a connection breaks, but not where it is answered with an error. */
 const AGAIN_IN_MS = 5_000;
@@ -12,8 +12,10 @@ export class DeskEvents {
   private readonly session = inject(SessionStore);
   private readonly told = new Subject<DeskChange>();
 
-  /** Changes by others; those that were made here are known already. */
-  readonly changes = this.told.asObservable();
+  /** All changes, also one's own, here or in another window. */
+  readonly all = this.told.asObservable();
+  /** Changes by others; one's own are mostly made here, and known already. */
+  readonly changes = this.told.pipe(filter(({ isOwn }) => !isOwn));
 
   constructor() {
     effect((done) => {
@@ -30,10 +32,7 @@ export class DeskEvents {
   private listen(): Observable<DeskChange> {
     return new Observable((heard) => {
       const source = new EventSource('/api/events');
-      source.onmessage = ({ data }: MessageEvent<string>) => {
-        const event = JSON.parse(data) as DeskChange;
-        if (!event.isOwn) heard.next(event);
-      };
+      source.onmessage = ({ data }: MessageEvent<string>) => heard.next(JSON.parse(data) as DeskChange);
       source.onerror = () => {
         if (source.readyState === EventSource.CLOSED) heard.error(new Error('The server does not tell of changes.'));
       };

@@ -77,7 +77,7 @@ const STAGES: readonly Stage[] = [
         </nav>
         <pl-work-menu />
         <button class="bar-button jump" type="button" (click)="jump()">
-          <pl-icon name="search" /><span class="words">Jump to … <kbd>Ctrl K</kbd></span>
+          <pl-icon name="search" /><span class="wide-words">Jump to … <kbd>Ctrl K</kbd></span>
         </button>
         <span class="steps">
           <button
@@ -114,10 +114,10 @@ const STAGES: readonly Stage[] = [
           <pl-icon name="help" />
         </button>
         <a class="see" href="/" target="_blank" rel="noopener"
-          ><pl-icon name="open_in_new" /><span class="words">See the site</span></a
+          ><pl-icon name="open_in_new" /><span class="wide-words">See the site</span></a
         >
         <button matButton class="account" [matMenuTriggerFor]="account">
-          <span class="who">{{ user.name }}</span>
+          <pl-icon class="narrow" name="person" /><span class="who wide-words">{{ user.name }}</span>
         </button>
         <mat-menu #account="matMenu">
           <a mat-menu-item routerLink="/me">Your access</a>

@@ -19,7 +19,7 @@ const SAMPLES = 3;
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="scroll">
-      <table class="data-table">
+      <table class="data-table stacks">
         <thead>
           <tr>
             <th>Column</th>

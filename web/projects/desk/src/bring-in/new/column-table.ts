@@ -23,7 +23,7 @@ const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => !['link', 'pictures', 'fi
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <div class="scroll">
-      <table class="data-table">
+      <table class="data-table stacks">
         <thead>
           <tr>
             <th>Column</th>

@@ -165,7 +165,7 @@ export class FormPage implements MayHoldWork {
     void this.store.reload();
     this.work.labelOf = (key) => this.labelOf(key);
     inject(DeskEvents)
-      .changes.pipe(takeUntilDestroyed())
+      .all.pipe(takeUntilDestroyed())
       .subscribe((change) => this.hear(change));
     inject(DestroyRef).onDestroy(() => this.place.stand(null));
     effect(() => {
@@ -184,8 +184,11 @@ export class FormPage implements MayHoldWork {
   });
 
   private hear(change: DeskChange): void {
-    const id = this.listing()?.id;
-    if (id !== undefined && change.listings?.includes(id)) this.work.hear(change, () => this.leave());
+    const { id, kindId } = this.listing() ?? {};
+    if (id === undefined || kindId === undefined || this.saving()) return;
+    // Of very many listings only their kind is told.
+    const mayBeIt = change.listings?.includes(id) ?? change.kinds.includes(kindId);
+    if (mayBeIt) this.work.hear(change, () => this.leave());
   }
 
   private labelOf(key: string): string {

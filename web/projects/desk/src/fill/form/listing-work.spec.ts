@@ -114,6 +114,10 @@ describe('Work on a listing', () => {
     expect(work.draft()!.title).toBe('Slip');
     type('title', 'Old quay');
     work.hear(change, () => fail('It is not gone.'));
+    await answer({ ...QUAY, version: 2, title: 'Slip' });
+    expect(work.othersChange()).withContext('It is known already').toBeNull();
+    work.hear(change, () => fail('It is not gone.'));
+    await answer({ ...QUAY, version: 3, title: 'Ferry' });
     expect(work.othersChange()).toEqual(change);
     expect(work.draft()!.title).toBe('Old quay');
   });

@@ -99,7 +99,7 @@ export class ListingWork {
 
   private merge(id: number, now: Listing): void {
     const [base, mine] = [this.listing(), this.draft()];
-    if (base?.id !== id || !mine || base.version > now.version) return;
+    if (base?.id !== id || !mine || base.version >= now.version) return;
     if (!this.changed()) {
       this.show(now, draftOf(now));
       return;
@@ -116,10 +116,21 @@ export class ListingWork {
   /** Names a part of a listing; the form knows its kind. */
   labelOf: (key: string) => string = (key) => key;
 
-  /** Somebody else has changed it: it is shown as it is by now where nothing was typed, else they are asked. */
+  /**
+   * It may have been changed elsewhere: it is shown as it is by now where nothing was typed, else they are asked. What was
+   * saved here is heard of too, and is known already.
+   */
   hear(change: DeskChange, onGone: () => void): void {
-    if (this.changed()) this.othersChange.set(change);
-    else this.takeIn(onGone);
+    const heard = this.listing();
+    if (!heard) return;
+    if (!this.changed()) {
+      this.takeIn(onGone);
+      return;
+    }
+    this.api.listing(heard.id).subscribe(({ id, version }) => {
+      const known = this.listing();
+      if (known?.id === id && version > known.version && this.changed()) this.othersChange.set(change);
+    });
   }
 
   refuse(issues: readonly Issue[]): void {

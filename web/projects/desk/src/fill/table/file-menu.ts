@@ -22,7 +22,7 @@ const WORKBOOK = 'application/vnd.openxmlformats-officedocument.spreadsheetml.sh
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <button matButton type="button" [matMenuTriggerFor]="forms" [disabled]="isBusy()">
-      <pl-icon name="table_view" />File
+      <pl-icon name="table_view" /><span class="wide-words">File</span>
     </button>
     <mat-menu #forms="matMenu">
       <button mat-menu-item (click)="save('xlsx')">Save as a workbook (XLSX)</button>

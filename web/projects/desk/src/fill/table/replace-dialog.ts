@@ -50,18 +50,18 @@ const MOST_LISTINGS = 20_000;
         <label>
           <span>In</span>
           <select class="plain-select" (change)="key.set($any($event.target).value)">
-            <option value="">all columns of text</option>
+            <option value="">All columns of text</option>
             @for (column of written; track column.field.key) {
               <option [value]="column.field.key">{{ column.field.label }}</option>
             }
           </select>
         </label>
         <label class="tick">
-          <input type="checkbox" (change)="set({ isExact: $any($event.target).checked })" />case and accents have to be
+          <input type="checkbox" (change)="set({ isExact: $any($event.target).checked })" />Case and accents have to be
           the same
         </label>
         <label class="tick">
-          <input type="checkbox" (change)="set({ isWhole: $any($event.target).checked })" />it has to be all of the cell
+          <input type="checkbox" (change)="set({ isWhole: $any($event.target).checked })" />It has to be all of the cell
         </label>
       </div>
       @if (failure()) {

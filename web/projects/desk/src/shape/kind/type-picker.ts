@@ -64,6 +64,7 @@ export type PickedField = { readonly type: FieldTypeName } | { readonly like: Fi
   styles: `
     mat-dialog-content {
       min-block-size: 24rem;
+      padding-block-start: 0.25rem;
     }
     .look {
       inline-size: min(24rem, 100%);
