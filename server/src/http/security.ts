@@ -19,9 +19,16 @@ export function securityHeaders(): RequestHandler {
   return (request, response, next) => {
     response.locals['nonce'] = randomBytes(16).toString('base64');
     if (request.secure) response.set(...ONLY_SECURE);
+    response.set(...PERMISSIONS);
     headers(request, response, next);
   };
 }
+
+/** What pages may ask a browser for: where somebody is, for distances, and nothing else. */
+const PERMISSIONS = [
+  'Permissions-Policy',
+  'camera=(), display-capture=(), geolocation=(self), microphone=(), midi=(), payment=(), usb=()',
+] as const;
 
 /** For a year browsers ask only over HTTPS (RFC 6797). */
 export const ONLY_SECURE = ['Strict-Transport-Security', 'max-age=31536000'] as const;
@@ -31,6 +38,7 @@ export function pageHeaders(): HeadersOf {
   const request = new IncomingMessage(new Socket());
   const response = new ServerResponse(request);
   helmetHeaders(["'self'"])(request, response, () => undefined);
+  response.setHeader(...PERMISSIONS);
   const fixed = { ...response.getHeaders(), 'content-type': 'text/html; charset=utf-8', 'cache-control': 'no-cache' };
   const flat = Object.entries({ ...fixed, vary: 'Accept-Encoding' }).flatMap(([name, value]) => [name, String(value)]);
   return (scripts, pictures) => {
@@ -70,6 +78,7 @@ function helmetHeaders(styleSrc: StyleSources): ReturnType<typeof helmet> {
 const OF_PAGES = [
   'cross-origin-opener-policy',
   'origin-agent-cluster',
+  'permissions-policy',
   'referrer-policy',
   'x-dns-prefetch-control',
   'x-download-options',

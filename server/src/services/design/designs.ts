@@ -39,6 +39,7 @@ export class Designs {
     });
   }
 
+  /** Changes a design as it was seen at a version. Refused by `request.not-found` and `change.conflict`. */
   update(
     user: User,
     id: number,
@@ -57,7 +58,10 @@ export class Designs {
     });
   }
 
-  /** The states that a design had, the latest first: as each change left it, with who made it when. */
+  /**
+   * The states that a design had, the latest first: as each change left it, with who made it when. Refused by
+   * `request.not-found`.
+   */
   async versions(id: number): Promise<DesignVersion[]> {
     if (!this.live.designs().some((design) => design.id === id)) throw Refusal.of('request.not-found');
     const [history, users] = await Promise.all([this.store.log.historyOfDesign(id), this.store.accounts.users()]);
@@ -85,7 +89,10 @@ export class Designs {
     });
   }
 
-  /** Makes a card the one that listings of its kind have where no other was chosen, or a look that of the site. */
+  /**
+   * Makes a card the one that listings of its kind have where no other was chosen, or a look that of the site. Refused
+   * by `request.not-found`.
+   */
   makeMain(user: User, id: number): Promise<Changed<Design>> {
     return this.editing.change(user, async (unit) => {
       const chosen = existing(unit, id);
@@ -112,7 +119,10 @@ export class Designs {
     });
   }
 
-  /** The listings of a kind that a design is tried with: some plain ones, and those with which it is likely to break. */
+  /**
+   * The listings of a kind that a design is tried with: some plain ones, and those with which it is likely to break.
+   * Refused by `request.not-found`.
+   */
   async samples(kindId: number): Promise<DesignSamples> {
     const kind = this.live.kind(kindId);
     if (!kind) throw Refusal.of('request.not-found');
@@ -133,7 +143,7 @@ export class Designs {
     return { samples, linked: await this.linkedWith(listings) };
   }
 
-  /** One listing to try a design with. */
+  /** One listing to try a design with. Refused by `request.not-found`. */
   async sample(listingId: number): Promise<DesignSamples> {
     const [listing] = await this.live.listings([listingId]);
     if (!listing) throw Refusal.of('request.not-found');

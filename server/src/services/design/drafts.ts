@@ -30,7 +30,10 @@ export class Drafts {
     );
   }
 
-  /** Begins a draft of a design, or of a new one. Refused where another draft of it was begun meanwhile. */
+  /**
+   * Begins a draft of a design, or of a new one. Refused by `change.conflict` where
+   * another draft of it was begun meanwhile, and by `request.not-found`.
+   */
   add(user: User, sketch: UnplacedDesign, of: number | null): Promise<Changed<Design>> {
     return this.editing.change(user, async (unit) => {
       const { allDesigns, drafts } = unit.structure;

@@ -56,7 +56,10 @@ export class BlueprintZips {
     return zip.outputStream as Readable;
   }
 
-  /** Opens a zip for the time of `work`, which gets the document in it and what comes with it. */
+  /**
+   * Opens a zip for the time of `work`, which gets the document in it and what comes with it. Refused by
+   * `blueprint.zip`.
+   */
   async read<T>(path: string, work: (document: unknown, things: BroughtThings) => Promise<T>): Promise<T> {
     const zip = await openZip(path, notAZip);
     try {

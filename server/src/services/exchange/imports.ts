@@ -66,7 +66,8 @@ export class Imports {
 
   /**
    * Takes in the next rows, in one transaction. A batch may be sent before the one before it is answered: it is read
-   * meanwhile, and waits. Sending a batch that was taken already is refused by its offset.
+   * meanwhile, and waits. Refused by `import.order` where a batch was taken in
+   * already, and by `import.gone`.
    */
   async takeIn(user: User, id: number, { offset, rows }: ImportBatch): Promise<ImportState> {
     const before = await this.find(user, id);
@@ -123,6 +124,10 @@ export class Imports {
     memory.early.delete(offset);
   }
 
+  /**
+   * Ends an import of which all rows have come in; from now on its kind is seen. Refused by `import.gone` and
+   * `import.unfinished`.
+   */
   async finish(user: User, id: number): Promise<ImportState> {
     await this.find(user, id);
     const { result, number } = await this.store.completeChange(id, async (unit) => {
@@ -160,6 +165,7 @@ export class Imports {
     return { ...stateOf(record, 'cancelled'), added: 0 };
   }
 
+  /** How far an import of the user is. Refused by `import.gone`. */
   async state(user: User, id: number): Promise<ImportState> {
     const record = await this.store.imports.find(id);
     if (record?.userId !== user.id) throw Refusal.of('import.gone');

@@ -30,7 +30,7 @@ export class SiteStarters {
 
   /**
    * Takes a starter with its examples, in one change. Refused with `starter.taken` where a kind, or a category set, has
-   * an address that the starter wants.
+   * an address that the starter wants. Refused by `request.not-found`.
    */
   async take(user: User, name: string): Promise<Changed<BlueprintPlan>> {
     const starter = findSiteStarter(name);

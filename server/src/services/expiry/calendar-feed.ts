@@ -31,7 +31,9 @@ export class CalendarFeed {
     await this.store.accounts.setCalendarSecret(null, this.live.nowInMs());
   }
 
-  /** The feed as text; refused like anything that isn't there when the secret is not the one. */
+  /**
+   * The feed as text; refused by `request.not-found` when the secret is not the one.
+   */
   async text(secret: string): Promise<string> {
     const kept = await this.store.accounts.calendarSecret();
     if (kept === null || digest(secret) !== kept) throw Refusal.of('request.not-found');

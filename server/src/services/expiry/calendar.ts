@@ -74,7 +74,10 @@ export class Calendar {
     }
   }
 
-  /** When the listings of a kind would leave by another rule, from a moment until before another one. */
+  /**
+   * When the listings of a kind would leave by another rule, from a moment until before another one. Refused by
+   * `kind.expiry` and `request.not-found`.
+   */
   async whatIf(kindId: number, rule: ExpiryRule | null, from: number, until: number): Promise<CalendarEntry[]> {
     const kind = this.live.kind(kindId);
     if (!kind) throw Refusal.of('request.not-found');

@@ -15,7 +15,10 @@ export class Expiry {
     private readonly live: Live,
   ) {}
 
-  /** What another rule would do to the listings of a kind. Refused with `kind.expiry` where the rule is not right. */
+  /**
+   * What another rule would do to the listings of a kind. Refused by `kind.expiry` where the rule is not right,
+   * and by `request.not-found`.
+   */
   async plan(kindId: number, rule: ExpiryRule | null): Promise<ExpiryEffects> {
     const structure = await this.store.structure();
     const kind = structure.kind(kindId);
@@ -28,7 +31,7 @@ export class Expiry {
     return this.compared({ kind, zone }, { kind: after, zone }, kindId);
   }
 
-  /** What another zone of the site would do to the listings of each kind that has a rule. */
+  /** What another zone of the site would do to the listings of each kind that has a rule. Refused by `value.type`. */
   async planZone(zone: string): Promise<ZoneEffects[]> {
     if (!isZone(zone)) throw Refusal.of('value.type', { label: 'Time zone', wanted: 'a zone such as Europe/Lisbon' });
     const structure = await this.store.structure();

@@ -13,7 +13,7 @@ export class Bin {
     private readonly editing: Editing,
   ) {}
 
-  /** What the bin of a kind holds. */
+  /** What the bin of a kind holds. Refused by `request.not-found`. */
   summary(kindId: number): BinSummary {
     const catalog = this.live.catalog(kindId);
     if (!catalog) throw Refusal.of('request.not-found');

@@ -13,7 +13,10 @@ const FACTS = 3;
 export class Candidates {
   constructor(private readonly live: Live) {}
 
-  /** Listings that could be linked by a field, found by typing: with what tells them apart, and with whom they are. */
+  /**
+   * Listings that could be linked by a field, found by typing: with what tells them apart, and with whom they are.
+   * Refused by `request.not-found`.
+   */
   async of(kindId: number, key: string, text: string): Promise<LinkCandidate[]> {
     const kind = this.live.kind(kindId);
     const field = kind && fieldByKey(kind, key);

@@ -82,7 +82,7 @@ export class Changes {
     return before === after ? null : { label, before, after };
   }
 
-  /** Puts a listing back to how a change left it, as a change of its own. */
+  /** Puts a listing back to how a change left it, as a change of its own. Refused by `request.not-found`. */
   async restore(user: User, listingId: number, changeId: number): Promise<Changed<Listing>> {
     const done = await this.editing.change(user, async (unit) => {
       const history = await unit.log.historyOf(listingId, unit.transaction);
@@ -115,7 +115,8 @@ export class Changes {
   /**
    * Takes a change back: every record is put back to what it was before. Refused when one of them was changed again
    * later, or when the user may not make such a change. What the change added is removed even then; the log of the
-   * undoing keeps its latest state, so that the undoing can be undone without a loss.
+   * undoing keeps its latest state, so that the undoing can be undone without a loss. Refused by `auth.forbidden`,
+   * `change.already-undone`, `request.not-found` and `change.not-undoable`.
    */
   async undo(user: User, changeId: number): Promise<Changed<{ sentence: string }>> {
     // Before others have to wait: what a change has done stays as it is.
@@ -201,7 +202,10 @@ async function takeListingsBack(
   await unit.writeListings(back, isStaged ? staged.rows : undefined);
 }
 
-/** What takes a change back that did nothing but change listings, each once; null for any other, and where one was changed since. */
+/**
+ * What takes a change back that did nothing but change listings, each once; null for any other, and where one was
+ * changed since.
+ */
 function backAhead(entries: readonly ChangeEntry[], { back }: EarlyBack): EntryOf<'listing'>[] | null {
   const isOnce = new Set(entries.map(({ id }) => id)).size === entries.length;
   if (!isOnce || !entries.every(isChangedListing)) return null;

@@ -10,7 +10,7 @@ export class HandOrders {
 
   /**
    * Puts a listing right behind another one in the hand order of its kind, or first of all where `after` is null.
-   * Answers how many listings got a number.
+   * Answers how many listings got a number. Refused by `request.not-found`.
    */
   move(user: User, kindId: number, id: number, after: number | null): Promise<Changed<{ listings: number }>> {
     return this.editing.change(user, async (unit) => {

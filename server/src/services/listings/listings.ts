@@ -22,6 +22,7 @@ export class Listings {
     private readonly editing: Editing,
   ) {}
 
+  /** Some rows of the table of a kind, and how many there are. Refused by `request.not-found`. */
   async window(kindId: number, query: TableQuery): Promise<ListingsWindow> {
     const catalog = this.live.catalog(kindId);
     if (!catalog) throw Refusal.of('request.not-found');
@@ -36,7 +37,7 @@ export class Listings {
     return tableTotals(catalog, ask, this.live.context());
   }
 
-  /** A listing with its computed values. */
+  /** A listing with its computed values. Refused by `request.not-found`. */
   async one(id: number): Promise<Listing> {
     const listing = await this.store.listing(id);
     if (!listing) throw Refusal.of('request.not-found');
@@ -60,7 +61,9 @@ export class Listings {
     return { changeId, result: this.live.complete(result) };
   }
 
-  /** Changes what is given and leaves the rest; `version` is the one that the editor has seen. */
+  /**
+   * Changes what is given and leaves the rest; `version` is the one that the editor has seen. Refused by `request.not-found`.
+   */
   async update(user: User, id: number, version: number, input: ListingInput): Promise<Changed<Listing>> {
     const { changeId, result } = await this.editing.change(user, async (unit) => {
       const before = await unit.listing(id);

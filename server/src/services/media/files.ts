@@ -42,7 +42,9 @@ export class Files {
     private readonly clock: () => Date,
   ) {}
 
-  /** Keeps a file; the same bytes are kept once, under the name that they came with first. */
+  /**
+   * Keeps a file; the same bytes are kept once, under the name that they came with first. Refused by `file.too-big`.
+   */
   async add(bytes: Buffer, name: string): Promise<KeptFile> {
     if (bytes.length > LARGEST_FILE_IN_BYTES) {
       const [found, greatest] = [sizeWords(bytes.length), sizeWords(LARGEST_FILE_IN_BYTES)];

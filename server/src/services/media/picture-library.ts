@@ -53,7 +53,9 @@ export class PictureLibrary {
     return { total: found.length, unused: all.filter(isUnused).length, pictures };
   }
 
-  /** Deletes the named pictures; refused when one of them is used. */
+  /**
+   * Deletes the named pictures. Refused by `picture.used` where one of them is used, and by `request.not-found`.
+   */
   async remove(user: User, hashes: readonly string[]): Promise<Changed<{ pictures: number }>> {
     const walk = await this.uses.get();
     return this.editing.change(user, async (unit) => {

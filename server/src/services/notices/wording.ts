@@ -24,7 +24,9 @@ export class NoticeWordings {
     private readonly live: Live,
   ) {}
 
-  /** The mail about a listing. Refused with the codes of words where the wording is not right. */
+  /**
+   * The mail about a listing. Refused by the codes of words where the wording is not right, and by `request.not-found`.
+   */
   async preview({ about, subject, text, listing: id }: NoticeWording): Promise<MailText> {
     const listing = await this.store.listing(id);
     const kind = listing && this.live.kind(listing.kindId);

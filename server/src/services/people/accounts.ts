@@ -71,7 +71,7 @@ export class Accounts {
     return !(await this.parts.store.accounts.hasUsers());
   }
 
-  /** Makes the owner and uses up the link; of several who try at once, one succeeds. */
+  /** Makes the owner and uses up the link; of several who try at once, one succeeds. Refused by `auth.setup-link`. */
   async makeOwner(
     given: { secret: string; email: string; name: string; password: string },
     from: From,

@@ -38,7 +38,10 @@ export class OwnAccess {
     throw Refusal.of('auth.wrong-password', {}, 'password');
   }
 
-  /** Another name or e-mail address; the old address is told of the new one. Refused by `people.taken`. */
+  /**
+   * Another name or e-mail address; the old address is told of the new one. Refused by `people.taken`
+   * and `value.required`.
+   */
   async setDetails(
     user: User,
     given: { readonly name: string; readonly email: string; readonly password: string },

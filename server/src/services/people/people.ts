@@ -75,7 +75,10 @@ export class People {
     return { site: (await store.structure()).site.name, email, name, role };
   }
 
-  /** Lets somebody in who was invited, once; of several who try at once, one succeeds. Refused by `auth.link`. */
+  /**
+   * Lets somebody in who was invited, once; of several who try at once, one succeeds. Refused by `auth.link` and
+   * `people.taken`.
+   */
   async accept(given: { secret: string; name: string; password: string }, from: From): Promise<SignedIn> {
     const { email, role } = await this.invitedTo(given.secret);
     const user = await this.parts.accounts.newUser({ ...given, email, role });
@@ -109,7 +112,7 @@ export class People {
 
   /**
    * Takes away for good what tells who somebody was who is switched off; what they did stays in the log, under nobody's
-   * name. Refused by `people.still-on`.
+   * name. Refused by `people.still-on` and `request.not-found`.
    */
   async erase(by: User, id: number, from: From): Promise<void> {
     await this.parts.store.aside(async ({ people }) => {
@@ -138,7 +141,7 @@ export class People {
     });
   }
 
-  /** A link with which somebody chooses another password, made by an owner. */
+  /** A link with which somebody chooses another password, made by an owner. Refused by `request.not-found`. */
   async passwordLink(by: User, id: number, base: string, from: From): Promise<OneTimeLink> {
     const { link, expiresAt, email } = await this.parts.store.aside(async (unit) => {
       const account = await unit.people.one(id);

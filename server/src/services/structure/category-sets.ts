@@ -64,6 +64,7 @@ export class CategorySets {
     });
   }
 
+  /** Deletes a category set that no kind uses. Refused by `category.set-used`. */
   remove(user: User, id: number): Promise<Changed<null>> {
     return this.editing.change(user, async (unit) => {
       const set = existing(unit, id);

@@ -34,8 +34,8 @@ export class FieldsToLinks {
   }
 
   /**
-   * Fields of a kind that seem to name listings of another one, and fields of others that seem to name its own. Kinds of more
-   * than 50,000 listings aren't looked through.
+   * Fields of a kind that seem to name listings of another one, and fields of others that seem to name its own. Kinds
+   * of more than 50,000 listings aren't looked through. Refused by `request.not-found`.
    */
   async ideas(kindId: number): Promise<LinkIdea[]> {
     const { kinds } = await this.store.structure();

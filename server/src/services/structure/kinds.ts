@@ -28,6 +28,7 @@ export class Kinds {
     return this.live.kinds().map((kind) => ({ kind, counts: this.live.countsOf(kind.id) }));
   }
 
+  /** A kind with how many listings it has. Refused by `request.not-found`. */
   summary(id: number): KindSummary {
     const kind = this.live.kind(id);
     if (!kind) throw Refusal.of('request.not-found');
@@ -58,7 +59,9 @@ export class Kinds {
     });
   }
 
-  /** What another pattern makes of the addresses of all listings; nothing is changed. */
+  /**
+   * What another pattern makes of the addresses of all listings; nothing is changed. Refused by `request.not-found`.
+   */
   async planAddresses(id: number, addressPattern: AddressPattern | null): Promise<AddressesPlan> {
     const kind = this.live.kind(id);
     if (!kind) throw Refusal.of('request.not-found');

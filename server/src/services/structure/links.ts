@@ -19,6 +19,7 @@ export class Links {
     return this.live.allLinks();
   }
 
+  /** Links two kinds, with a field in each. Refused by `link.kinds`. */
   add(user: User | null, sketch: LinkSketch): Promise<Changed<Link>> {
     return this.editing.change(user, async (unit) => {
       const { structure } = unit;

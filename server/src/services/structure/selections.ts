@@ -100,7 +100,7 @@ export class Selections {
     return missing.map(({ at, total, ids }) => ({ at, total, listings: this.live.named(ids) }));
   }
 
-  /** Why a listing is not in a selection, or where in it it is. */
+  /** Why a listing is not in a selection, or where in it it is. Refused by `request.not-found`. */
   async explain(selection: SelectionDefinition, listingId: number): Promise<Explanation> {
     const listing = await this.store.listing(listingId);
     const catalog = listing && this.live.catalog(listing.kindId);
@@ -108,7 +108,10 @@ export class Selections {
     return explain(this.live.complete(listing), selection, { scene: this.live.scene(), catalog });
   }
 
-  /** For a listing, each selection that chooses from its kind or picks it: where in it it is, or why it isn't. */
+  /**
+   * For a listing, each selection that chooses from its kind or picks it: where in it it is, or why it isn't. Refused
+   * by `request.not-found`.
+   */
   async ofListing(listingId: number): Promise<ListingInSelection[]> {
     const kept = await this.store.listing(listingId);
     const catalog = kept && this.live.catalog(kept.kindId);

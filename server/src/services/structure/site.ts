@@ -13,7 +13,7 @@ export class Site {
     private readonly files: Files,
   ) {}
 
-  /** Changes what is given and leaves the rest. */
+  /** Changes what is given and leaves the rest. Refused by `value.type`. */
   async save(user: User | null, given: Partial<SiteSettings>): Promise<Changed<SiteSettings>> {
     const sent = withoutNothing(given);
     checkSettings({ ...NEW_SITE, ...sent });
