@@ -5,8 +5,7 @@ import { mkdtempSync, readdirSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
-// A spec waits for its server and its page about as long as it keeps the machine busy.
-const AT_ONCE = 3;
+const AT_ONCE = 2;
 const FOLDER = 'e2e/dist/specs';
 
 const wanted = process.argv.slice(2);

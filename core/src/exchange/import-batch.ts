@@ -50,8 +50,8 @@ export function wantedUniques({ rows }: ReadBatch, { fields }: Pick<Kind, 'field
 }
 
 /**
- * The batch without rows that have a value which only one listing may have and another one has: one of `holderOf`, or an
- * earlier row of the batch.
+ * The batch without rows that have a value which only one listing may have and another one has: one of `holderOf`, or
+ * an earlier row of the batch. Refused by `value.taken`.
  */
 export function withoutTaken(
   { rows, reports }: ReadBatch,

@@ -84,8 +84,8 @@ export type RowOutcome =
   | { readonly kind: 'refused'; readonly issues: readonly Issue[] };
 
 /**
- * Reads one row: as a whole, or, where the policy allows it, without the values that can't be read. What a row says nothing
- * of stays as it is in a listing that is there.
+ * Reads one row: as a whole, or, where the policy allows it, without the values that can't be read. What a row says
+ * nothing of stays as it is in a listing that is there. Refused by `row.too-many-cells`.
  */
 export function readImportRow(
   { line, input, unread, surplus }: ImportRow,

@@ -10,7 +10,10 @@ export interface RedirectsFile {
   readonly left: readonly { readonly line: number; readonly why: string }[];
 }
 
-/** Reads delimited text whose first two columns are a former address and where it leads; a header may stand above them. */
+/**
+ * Reads delimited text whose first two columns are a former address and where it leads; a header may stand above them.
+ * Refused by `file.no-rows`.
+ */
 export function readRedirects(text: string): Result<RedirectsFile> {
   const body = text.replace(/^\ufeff/, '');
   const [first = ''] = body.trimStart().split(/\r?\n/, 1);

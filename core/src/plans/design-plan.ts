@@ -45,7 +45,10 @@ export const DESIGN_WORDS: Readonly<Record<DesignType, string>> = {
   redirects: 'redirects',
 };
 
-/** Everything that is wrong with a design; `id` is its own where it is there already. */
+/**
+ * Everything that is wrong with a design; `id` is its own where it is there already. Told as `design.taken` and
+ * `request.not-found`.
+ */
 export function designIssues(
   design: UnplacedDesign,
   id: number | null,
@@ -98,7 +101,7 @@ function isSameName(one: Named, other: Named): boolean {
 
 /**
  * What another structure would break of the designs that are there: "used by" for whoever deletes a field. Designs that
- * had something wrong before don't stand in the way.
+ * had something wrong before don't stand in the way. Told as `design.broken`.
  */
 export function brokenDesigns(before: Structure, after: Structure, context: ReadContext): Issue[] {
   return after.designs.flatMap((design) => {

@@ -14,7 +14,7 @@ import {
 import type { Result } from '../values/index.js';
 import { isSame, issue, ok, refuse } from '../values/index.js';
 
-/** A kind with a field of another type in the place of the one with its key. */
+/** A kind with a field of another type in the place of the one with its key. Refused by `kind.fields`. */
 export function withTypeChanged(kind: Kind, to: Field): Result<KindDefinition> {
   const before = fieldByKey(kind, to.key);
   if (before && (fieldType(before.type).control === 'none' || before.type === 'link' || to.type === 'link')) {

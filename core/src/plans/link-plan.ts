@@ -52,7 +52,10 @@ export function withFieldAsLink(definition: KindDefinition, link: Link): KindDef
   return isFree ? { ...replaced, facets: [facet, ...replaced.facets] } : replaced;
 }
 
-/** What stands in the way of a link's limits: listings that are connected with more than they may be. */
+/**
+ * What stands in the way of a link's limits: listings that are connected with more than they may be. Told as
+ * `kind.fields`.
+ */
 export function limitIssues(link: Omit<Link, 'id' | 'version'>, connections: readonly Connection[]): Issue[] {
   return LINK_SIDES.flatMap((side): Issue[] => {
     if (link[side].many) return [];

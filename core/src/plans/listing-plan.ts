@@ -14,7 +14,10 @@ export function withoutLinked(values: Values, { fields }: Pick<KindDefinition, '
 /** Hashes of pictures and of files. */
 export type Hashes = Readonly<Record<'pictures' | 'files', ReadonlySet<string>>>;
 
-/** Pictures and files that a listing refers to and that are not kept here. */
+/**
+ * Pictures and files that a listing refers to and that are not kept here. Told as `value.not-a-file` and
+ * `value.not-a-picture`.
+ */
 export function notKeptIssues({ pictures, files }: KeptThings, kept: Hashes): Issue[] {
   const ofPictures = pictures.filter(({ thing }) => !kept.pictures.has(thing.hash));
   const ofFiles = files.filter(({ thing }) => !kept.files.has(thing.hash));
@@ -78,7 +81,7 @@ export function copyOf(content: ListingContent, { fields }: Pick<KindDefinition,
   return { ...content, status: 'draft', featured: false, values };
 }
 
-/** A listing that only one other may hold cannot be given to several at once. */
+/** A listing that only one other may hold cannot be given to several at once. Told as `link.exclusive`. */
 export function exclusiveLinkIssues(
   { fields }: Pick<KindDefinition, 'fields'>,
   links: readonly Link[],

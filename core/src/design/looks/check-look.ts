@@ -46,7 +46,10 @@ export function unreadable(look: LookDesign): Unreadable[] {
   });
 }
 
-/** Everything that is wrong with a look: its name, and colours that cannot be read on one another, with the nearest that can. */
+/**
+ * Everything that is wrong with a look: its name, and colours that cannot be read on one another, with the nearest that
+ * can. Told as `look.contrast`.
+ */
 export function checkLook(look: LookDesign): Issue[] {
   const palette = paletteOf(look);
   const issues = unreadable(look).map(({ scheme, text, ground, ratio, nearest }) => {

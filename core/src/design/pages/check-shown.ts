@@ -66,6 +66,7 @@ export function conditionIssues(
   );
 }
 
+/** Says that a page is wrong: `design.page`. */
 export function wrong(place: string, reason: string, field: string): Issue {
   return issue('design.page', { place, reason }, { field });
 }

@@ -11,6 +11,7 @@ const ANNOUNCED = /^"?sep=([^\r\n"])"?\r?\n/i;
 /**
  * Reads delimited text as RFC 4180 has it, with the delimiter found out. Refuses the whole file, with the line, when a
  * quote is broken, and when its header leaves a column unnamed or names two alike. Rows that are empty are passed over.
+ * Refused by `file.empty`.
  */
 export function readCsv(text: string): Result<FileTable> {
   const whole = text.startsWith('\ufeff') ? text.slice(1) : text;

@@ -22,7 +22,8 @@ const SIGNATURES: readonly { readonly bytes: readonly number[]; readonly reason:
 
 /**
  * The text of a file: UTF-8 and UTF-16 by their marks, UTF-8 without one, else Windows-1252. Refuses what isn't text,
- * and a file in which some lines are UTF-8 and others aren't, naming the first such line.
+ * and a file in which some lines are UTF-8 and others aren't, naming the first such line. Refused by
+ * `file.mixed-encoding`, `file.not-text` and `file.too-large`.
  */
 export function decodeText(bytes: Uint8Array): Result<DecodedText> {
   if (bytes.length > LARGEST_FILE_IN_BYTES) {

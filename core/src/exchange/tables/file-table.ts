@@ -19,7 +19,10 @@ export interface TableParts extends Omit<FileTable, 'headers'> {
   readonly header: readonly string[];
 }
 
-/** A table, refused when it has no rows, when its header leaves a column unnamed, and when it names two alike. */
+/**
+ * A table, refused when it has no rows, when its header leaves a column unnamed, and when it names two alike. Refused
+ * by `file.no-rows`.
+ */
 export function tableOf({ header, ...parts }: TableParts): Result<FileTable> {
   const headers = withoutEmptyEnd(header.map(normaliseLine), parts.rows);
   const wrong = headerIssue(headers);

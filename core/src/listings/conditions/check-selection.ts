@@ -47,7 +47,10 @@ export function checkSelection(selection: SelectionDefinition, scene: SelectionS
   return [...checkNames(selection, scene.others), ...checkQuestion(selection, scene)];
 }
 
-/** What is wrong with what a selection asks, whatever it is called. */
+/**
+ * What is wrong with what a selection asks, whatever it is called. Told as `selection.condition`, `selection.kinds` and
+ * `selection.order`.
+ */
 export function checkQuestion(selection: SelectionDefinition, scene: QuestionScene): Issue[] {
   const issues: Issue[] = [];
   const kinds = kindsOf(selection, scene.kindById);

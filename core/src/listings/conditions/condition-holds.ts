@@ -131,7 +131,9 @@ function stretchIssue(field: Field, example: string): Issue {
 
 type Comparable = string | number | boolean;
 
-/** What is wrong with the value that a test compares with, or null. */
+/**
+ * What is wrong with the value that a test compares with, or null. Told as `value.not-a-distance` and `value.required`.
+ */
 export function testValueIssue(
   { op, value }: Omit<FieldTest, 'field'>,
   computedOrPlain: Field,

@@ -44,7 +44,7 @@ export function makeCategory(given: Pick<Category, 'key' | 'label'> & Partial<Ca
   return { key, label, parent, icon, colour, text, picture, formerKeys };
 }
 
-/** Everything that is wrong with a set; `others` are the sets it must not clash with. */
+/** Everything that is wrong with a set; `others` are the sets it must not clash with. Told as `category.set`. */
 export function checkCategorySet(set: CategorySetDefinition, others: readonly CategorySet[]): Issue[] {
   const reasons: string[] = [];
   if (set.label.trim() === '') reasons.push('it needs a name.');

@@ -33,7 +33,10 @@ export function relativeDay(bound: string, context: ReadContext): number | null 
 /** How a bound of some type becomes comparable with a value of it. */
 export type BoundReader = (bound: number | string) => number | null;
 
-/** Whether a value keeps its field's least and greatest; both sides as comparable numbers. */
+/**
+ * Whether a value keeps its field's least and greatest; both sides as comparable numbers. Told as `value.too-large` and
+ * `value.too-small`.
+ */
 export function boundsIssue(
   value: number,
   field: Field,
@@ -52,7 +55,7 @@ export function boundsIssue(
 
 const STEP_TOLERANCE = 1e-9;
 
-/** Whether a number stands on one of its field's steps. */
+/** Whether a number stands on one of its field's steps. Told as `value.step`. */
 export function stepIssue(value: number, field: Field, context: ReadContext): Issue | null {
   const { step, least } = field.settings;
   if (step === undefined || step <= 0) return null;
@@ -95,7 +98,10 @@ export function isRelativeDay(bound: string): boolean {
   return RELATIVE_DAY.test(bound.trim());
 }
 
-/** Whether a list keeps its field's fewest and most entries; `ceiling` counts where the field says nothing. */
+/**
+ * Whether a list keeps its field's fewest and most entries; `ceiling` counts where the field says nothing. Told as
+ * `value.too-few` and `value.too-many`.
+ */
 export function entriesIssue(found: number, field: Field, ceiling: number): Issue | null {
   const { fewest = 0, most = ceiling } = field.settings;
   const params = { label: field.label, found };

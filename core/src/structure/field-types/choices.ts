@@ -19,6 +19,7 @@ export function findChoice(text: string, choices: readonly Choice[]): Choice | n
   );
 }
 
+/** Says that a text is none of the choices of a field: `value.not-a-choice`. */
 export function notAChoice<T>(found: string, field: Field): Result<T> {
   return refuse(issue('value.not-a-choice', { label: field.label, found }, { field: field.key }));
 }

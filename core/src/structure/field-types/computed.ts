@@ -9,7 +9,7 @@ export function resultField(field: Field): Field {
   return { ...field, type: field.settings.result ?? 'decimal' };
 }
 
-/** Worked out from other fields whenever a listing is read; never typed, never kept. */
+/** Worked out from other fields whenever a listing is read; never typed, never kept. Refused by `value.computed`. */
 export function makeComputedType(typeOf: TypeOf): FieldType<unknown> {
   return {
     label: 'computed',

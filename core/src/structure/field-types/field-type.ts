@@ -130,6 +130,7 @@ export function inputText(input: unknown): string {
   return typeof input === 'string' ? input : (JSON.stringify(input) ?? String(input));
 }
 
+/** Says that a value is not what a field holds: `value.type`. */
 export function wrongType<T>(field: Field, wanted: string): Result<T> {
   return refuse(issue('value.type', { label: field.label, wanted }, { field: field.key }));
 }

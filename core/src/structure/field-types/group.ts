@@ -5,7 +5,7 @@ import { inputText, isEmptyInput } from './field-type.js';
 import type { Entry } from './subfields.js';
 import { isEntry, parsedJson, partsOf, readEntry, subfieldsOf, textsOf } from './subfields.js';
 
-/** Several values under one label, once: rooms and their areas. */
+/** Several values under one label, once: rooms and their areas. Refused by `value.not-rows`. */
 export function makeGroupType(typeOf: TypeOf): FieldType<Entry> {
   return {
     label: 'group',

@@ -29,7 +29,10 @@ function isYear({ settings }: Field): boolean {
   return [settings.least, settings.greatest].some((bound) => typeof bound === 'string');
 }
 
-/** Reads any finite number from JSON or text; −0 becomes 0. Bounds and decimals are the caller's. */
+/**
+ * Reads any finite number from JSON or text; −0 becomes 0. Bounds and decimals are the caller's. Refused by
+ * `value.not-a-number`.
+ */
 export function readPlainNumber(
   input: unknown,
   field: Field,

@@ -80,7 +80,10 @@ export function fieldType(name: FieldTypeName): FieldType<unknown> {
   return FIELD_TYPES[name] as FieldType<unknown>;
 }
 
-/** Reads a value by the type of its field; an empty one is refused where the field asks for one. */
+/**
+ * Reads a value by the type of its field; an empty one is refused where the field asks for one. Refused by
+ * `value.required`.
+ */
 export function readRequired(input: unknown, field: Field, context: ReadContext): Result<unknown> {
   const read = fieldType(field.type).read(input, field, context);
   if (!read.ok || read.value !== null || !field.required) return read;

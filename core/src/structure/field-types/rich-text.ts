@@ -74,7 +74,10 @@ export function plainOfHtml(html: string): string {
     .trim();
 }
 
-/** Reads rich text from HTML, or from plain text when there is no tag in it. */
+/**
+ * Reads rich text from HTML, or from plain text when there is no tag in it. Refused by `value.too-long`,
+ * `value.too-short` and `value.type`.
+ */
 export function readRichText(input: unknown, field: Pick<Field, 'key' | 'label' | 'settings'>): Result<string | null> {
   const params = { label: field.label };
   const where = { field: field.key };

@@ -9,7 +9,10 @@ import { isEntry, parsedJson, partsOf, readEntry, subfieldsOf, textsOf } from '.
 
 export const MOST_ROWS = 500;
 
-/** Several values under one label, any number of times, in an order of their own: tariff rows. */
+/**
+ * Several values under one label, any number of times, in an order of their own: tariff rows. Refused by
+ * `value.not-rows`.
+ */
 export function makeRowsType(typeOf: TypeOf): FieldType<readonly Entry[]> {
   return {
     label: 'rows',

@@ -8,7 +8,10 @@ import { fitsPattern } from './text-pattern.js';
 
 export const LONGEST_SHORT_TEXT = 300;
 
-/** Reads one line of text of at most `longest` characters; shared by all types that are kept as a line. */
+/**
+ * Reads one line of text of at most `longest` characters; shared by all types that are kept as a line. Refused by
+ * `value.pattern`, `value.too-long` and `value.too-short`.
+ */
 export function readLine(input: unknown, field: Field, longest: number): Result<string | null> {
   if (isEmptyInput(input)) return ok(null);
   if (typeof input !== 'string' && typeof input !== 'number') return wrongType(field, 'a text');

@@ -40,7 +40,10 @@ export interface EntryPlace {
   readonly label: string;
 }
 
-/** Reads the values of all subfields; every issue names the path of its subfield. */
+/**
+ * Reads the values of all subfields; every issue names the path of its subfield. Refused by `value.required` and
+ * `value.unknown-part`.
+ */
 export function readEntry(
   input: Entry,
   fields: readonly Field[],

@@ -42,7 +42,10 @@ export const RESERVED_SLUGS: readonly string[] = [
   'own-sheets',
 ];
 
-/** Everything that is wrong with a kind; `others` are the kinds it must not clash with. */
+/**
+ * Everything that is wrong with a kind; `others` are the kinds it must not clash with. Told as `kind.expiry` and
+ * `kind.structured`.
+ */
 export function checkKind(kind: KindDefinition, others: readonly Kind[]): Issue[] {
   return [
     ...checkNames(kind, others),
@@ -59,7 +62,7 @@ export function checkKind(kind: KindDefinition, others: readonly Kind[]): Issue[
 
 /**
  * What stands in the way of a new definition of a kind that has listings: a field keeps its type, the dimension of its
- * unit and its currency, because its values were read with them.
+ * unit and its currency, because its values were read with them. Told as `kind.fields`.
  */
 export function checkKindChange(before: KindDefinition, after: KindDefinition): Issue[] {
   return after.fields.flatMap((field) => {
@@ -96,7 +99,7 @@ function checkNames(kind: KindDefinition, others: readonly Kind[]): Issue[] {
   return issues;
 }
 
-/** What is wrong with the pattern of the addresses of a kind's listings. */
+/** What is wrong with the pattern of the addresses of a kind's listings. Told as `kind.addresses`. */
 export function checkAddresses({ addressPattern, fields }: Pick<KindDefinition, 'addressPattern' | 'fields'>): Issue[] {
   if (!addressPattern) return [];
   const stretches = addressStretches(addressPattern);

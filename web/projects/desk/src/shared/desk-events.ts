@@ -3,6 +3,8 @@ import { SessionStore } from '@plindo/api';
 import type { DeskChange } from '@plindo/core/contract';
 import { Observable, Subject, filter, retry } from 'rxjs';
 
+/** Changes of others often come several at once; what reads much anew waits for so long. */
+export const OTHERS_PAUSE_IN_MS = 500;
 /** The browser connects again by itself where a connection breaks, but not where it is answered with an error. */
 const AGAIN_IN_MS = 5_000;
 

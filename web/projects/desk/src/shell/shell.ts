@@ -10,7 +10,7 @@ import { Icon } from '@plindo/listing-view';
 import { debounceTime } from 'rxjs';
 import { CategorySetsStore } from '../shared/category-sets-store';
 import { KindsStore } from '../shared/kinds-store';
-import { DeskEvents } from '../shared/desk-events';
+import { DeskEvents, OTHERS_PAUSE_IN_MS } from '../shared/desk-events';
 import { Notices } from '../shared/notices';
 import { ProblemCount } from '../shared/problem-count';
 import { UndoStack } from '../shared/undo-stack';
@@ -18,9 +18,6 @@ import { GuidePages } from '../guide/guide-pages';
 import { GuidePanel } from '../guide/guide-panel';
 import { FirstPath } from './first-path';
 import { WorkMenu } from './work-menu';
-
-/** Changes of others often come several at once. */
-const OTHERS_PAUSE_IN_MS = 500;
 
 interface Stage {
   readonly path: string;

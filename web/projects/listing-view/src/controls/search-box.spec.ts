@@ -39,6 +39,29 @@ describe('The search of a page', () => {
   }
   const current = (): string => shown.texts('[aria-selected=true] .label').join();
 
+  it('keeps what was typed since, when the answer to earlier words is late', async () => {
+    await open();
+    await type('lighth');
+    await type('lightho');
+    await shown.set({ text: 'lighth' });
+    expect(field().value).toBe('lightho');
+    await type('lighthou');
+    await shown.set({ text: 'lighthou' });
+    expect(field().value).toBe('lighthou');
+  });
+
+  it('shows the words of another address, also those that were typed before', async () => {
+    await open();
+    await type('quay');
+    await shown.set({ text: 'quay' });
+    await type('quay 4');
+    await shown.set({ text: 'quay 4' });
+    await shown.set({ text: 'quay' });
+    expect(field().value).toBe('quay');
+    await shown.set({ text: '' });
+    expect(field().value).toBe('');
+  });
+
   it('is a plain field of its form without scripts', async () => {
     await open(false);
     await type('quay');

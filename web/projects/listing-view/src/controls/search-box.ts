@@ -1,5 +1,14 @@
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, effect, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  input,
+  linkedSignal,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import type { SuggestionModel } from '@plindo/core/page';
 import { Icon } from '../icons/icon';
 import { sayOnPage } from '../page-words';
@@ -18,7 +27,7 @@ import { sayOnPage } from '../page-words';
         [name]="name()"
         [attr.form]="form()"
         autocomplete="off"
-        [value]="text()"
+        [value]="shown()"
         [attr.aria-label]="label()"
         [placeholder]="placeholder()"
         [attr.role]="interactive() ? 'combobox' : null"
@@ -26,7 +35,7 @@ import { sayOnPage } from '../page-words';
         [attr.aria-controls]="isOpen() ? form() + '-suggestions' : null"
         [attr.aria-autocomplete]="interactive() ? 'list' : null"
         [attr.aria-activedescendant]="isOpen() && current() >= 0 ? form() + '-suggestion-' + current() : null"
-        (input)="typed.emit(field.value); show()"
+        (input)="type(field.value)"
         (keydown)="steer($event)"
         (blur)="hide()"
       />
@@ -64,6 +73,18 @@ export class SearchBox {
   readonly chosen = output<string>();
   protected readonly say = sayOnPage();
 
+  /** Words that were typed, and whose answers may still be on their way. */
+  private readonly underway = new Set<string>();
+  /** An answer to earlier words doesn't take away what was typed since. */
+  protected readonly shown = linkedSignal<string, string>({
+    source: this.text,
+    computation: (text, previous) => {
+      const isLate = previous !== undefined && text !== this.field().nativeElement.value && this.underway.has(text);
+      if (isLate) return previous.value;
+      this.underway.clear();
+      return text;
+    },
+  });
   private readonly field = viewChild.required<ElementRef<HTMLInputElement>>('field');
   private readonly isWanted = signal(false);
   protected readonly current = signal(-1);
@@ -79,8 +100,10 @@ export class SearchBox {
     return this.interactive() && this.isWanted() && this.suggestions().length > 0;
   }
 
-  protected show(): void {
-    this.isWanted.set(this.field().nativeElement.value.trim() !== '');
+  protected type(text: string): void {
+    this.underway.add(text);
+    this.typed.emit(text);
+    this.isWanted.set(text.trim() !== '');
   }
 
   protected hide(): void {

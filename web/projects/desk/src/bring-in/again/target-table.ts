@@ -4,14 +4,13 @@ import { fieldsForColumns, withTarget } from '@plindo/core/exchange';
 import type { Kind } from '@plindo/core/structure';
 import { fieldByKey } from '@plindo/core/structure';
 import type { FileFacts } from '../reading/import-protocol';
+import { samplesOf } from '../column-samples';
 import { ImportWorker } from '../reading/import-worker';
 
 interface Option extends ColumnTarget {
   readonly key: string;
   readonly label: string;
 }
-
-const SAMPLES = 3;
 
 /** Which field of a kind each column of a file goes to. */
 @Component({
@@ -104,10 +103,8 @@ export class TargetTable {
 
   protected readonly keyOf = nameOf;
 
-  protected samples({ column }: ColumnPlan): string[] {
-    return this.facts()
-      .firstRows.slice(0, SAMPLES)
-      .map((row) => row[column] ?? '');
+  protected samples(column: ColumnPlan): string[] {
+    return samplesOf(this.facts(), column);
   }
 
   protected async choose({ column, reading }: ColumnPlan, key: string): Promise<void> {

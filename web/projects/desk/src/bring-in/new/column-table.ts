@@ -6,12 +6,12 @@ import type { Field, FieldTypeName } from '@plindo/core/structure';
 import { FIELD_TYPE_NAMES, fieldType } from '@plindo/core/structure';
 import type { FileFacts } from '../reading/import-protocol';
 import { Reading } from '../../shared/reading';
+import { samplesOf } from '../column-samples';
 import { ImportWorker } from '../reading/import-worker';
 import type { WrittenWay } from '../written-ways';
 import { writtenWays } from '../written-ways';
 
 const TYPE_MARK = 'field:';
-const SAMPLES = 3;
 
 /** Types that a column can become: also pictures, by their address or by their name in the zip. */
 const COLUMN_TYPES = FIELD_TYPE_NAMES.filter((name) => !['link', 'pictures', 'file', 'computed'].includes(name));
@@ -188,10 +188,8 @@ export class ColumnTable {
     { value: 'nothing', label: 'Leave out' },
   ];
 
-  protected samples({ column }: ColumnPlan): string[] {
-    return this.facts()
-      .firstRows.slice(0, SAMPLES)
-      .map((row) => row[column] ?? '');
+  protected samples(column: ColumnPlan): string[] {
+    return samplesOf(this.facts(), column);
   }
 
   protected valueOf(column: ColumnPlan): string {

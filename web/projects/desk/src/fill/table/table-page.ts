@@ -31,7 +31,7 @@ import type { TableFilter } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
 import { Icon } from '@plindo/listing-view';
 import { debounceTime, filter, tap } from 'rxjs';
-import { DeskEvents } from '../../shared/desk-events';
+import { DeskEvents, OTHERS_PAUSE_IN_MS } from '../../shared/desk-events';
 import { KindList } from '../../shared/kind-list';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
@@ -64,8 +64,6 @@ import { TotalsRow } from './totals-row';
 import { ViewTabs } from './view-tabs';
 import { isSame } from '@plindo/core/values';
 
-/** Changes of others often come several at once. */
-const OTHERS_PAUSE_IN_MS = 500;
 /** So many rows stay in view above the one that is gone to. */
 const ROWS_ABOVE = 3;
 /** Where the arrow keys lead: rows down, columns to the right. */

@@ -93,6 +93,8 @@ export class CalendarPage {
 
   private readonly events = computed((): EventInput[] => {
     const { coming = [], done = [] } = this.view() ?? {};
+    // They are named by their kinds, and drawn once.
+    if (!this.kinds.kinds()) return [];
     return [
       // What happens when it leaves goes without saying on the day on which it leaves.
       ...coming
