@@ -1,10 +1,15 @@
+/** Printable ASCII that neither begins nor ends with a blank, as most texts are: it is as it is kept. */
+const AS_KEPT = /^[!-~](?:[ -~]*[!-~])?$/;
+
 /** Unicode NFC, trimmed, line ends as \n: how every text is kept. */
 export function normaliseText(text: string): string {
+  if (AS_KEPT.test(text)) return text;
   return text.normalize('NFC').replace(/\r\n?/g, '\n').trim();
 }
 
 /** {@link normaliseText} for a text of one line: inner white space becomes single spaces. */
 export function normaliseLine(text: string): string {
+  if (AS_KEPT.test(text) && !text.includes('  ')) return text;
   return normaliseText(text).replace(/\s+/g, ' ');
 }
 

@@ -3,7 +3,6 @@ import { makeField, withProposedUses } from '../../structure/index.js';
 import { keyOf } from '../../values/index.js';
 import type { Conventions, FileConventions } from '../conventions/conventions.js';
 import { FileReading } from '../conventions/conventions.js';
-import { emptyWordsIn } from '../conventions/empty-words.js';
 import type { ColumnEvidence } from '../conventions/find-conventions.js';
 import { conventionsOf, findConventions } from '../conventions/find-conventions.js';
 import type { FileTable } from '../tables/file-table.js';
@@ -11,25 +10,28 @@ import type { ColumnPlan, ImportPlan } from './import-plan.js';
 import { labelOf } from './labels.js';
 import { findPlace } from './place-columns.js';
 import type { ProposedType } from './propose-type.js';
-import { proposalForType, proposeType } from './propose-type.js';
+import { halfOfPlace, proposalForType, proposeType } from './propose-type.js';
 import { findTitle } from './title-column.js';
 
 /** What is known of columns of a file, all of them unless some are named. */
 export function sampleColumns(table: FileTable, context: ReadContext, columns?: readonly number[]): ColumnSample[] {
   const wanted = columns ?? table.headers.map((_, column) => column);
-  const tallies = wanted.map(() => ({ tally: new Map<string, number>(), filled: 0, longest: 0 }));
-  for (const row of table.rows) {
-    for (let at = 0; at < wanted.length; at++) {
-      const value = row[wanted[at]!]?.trim() ?? '';
-      if (value === '') continue;
-      const one = tallies[at]!;
-      one.filled++;
-      one.tally.set(value, (one.tally.get(value) ?? 0) + 1);
-      if (value.length > one.longest) one.longest = value.length;
-    }
+  return wanted.map((column) => sampleColumn(table, column, context));
+}
+
+/** One column after the other, as the few values of a column are found again sooner that way. */
+function sampleColumn({ headers, rows }: FileTable, column: number, context: ReadContext): ColumnSample {
+  const tally = new Map<string, number>();
+  let filled = 0;
+  let longest = 0;
+  for (const row of rows) {
+    const value = row[column]?.trim() ?? '';
+    if (value === '') continue;
+    filled++;
+    tally.set(value, (tally.get(value) ?? 0) + 1);
+    if (value.length > longest) longest = value.length;
   }
-  const rows = table.rows.length;
-  return tallies.map((one, at) => ({ header: table.headers[wanted[at]!] ?? '', ...one, rows, context }));
+  return { header: headers[column] ?? '', tally, filled, longest, rows: rows.length, context };
 }
 
 /** What one column becomes when it is written in a way; `type` is what a person wants of it, null for the best. */
@@ -57,8 +59,12 @@ export function proposePlan(table: FileTable, context: ReadContext, given: Given
     table.typed?.[at] ? conventionsOf(one, conventions) : ownConventions(one, conventions, given),
   );
   const samples = plain.map((sample, at) => ({ ...sample, context: reading.by(own[at]!) }));
-  const proposals = samples.map((sample, at) => proposeType(sample, { ...conventions, ...own[at]! }));
   const place = findPlace(samples, (at) => samples[at]!.context.marks);
+  const isHalf = (column: number): boolean => column === place?.latitude || column === place?.longitude;
+  const proposals = samples.map((sample, at) => {
+    const written = { ...conventions, ...own[at]! };
+    return isHalf(at) ? halfOfPlace(written) : proposeType(sample, written);
+  });
   const title = findTitle(
     samples,
     proposals.map(({ type }) => type),
@@ -79,13 +85,11 @@ export function proposePlan(table: FileTable, context: ReadContext, given: Given
     if (column === title) {
       return { ...base, use: 'title', fieldKey: null, reason: 'Names each row, and few rows share a name.' };
     }
-    if (place && (column === place.latitude || column === place.longitude)) {
+    if (place && isHalf(column)) {
       const use = column === place.latitude ? 'latitude' : 'longitude';
       const other = samples[use === 'latitude' ? place.longitude : place.latitude]?.header;
-      const halves = { ...proposed.reading, emptyWords: emptyWordsIn(conventions.emptyWords, 'values') };
       return {
         ...base,
-        reading: halves,
         use,
         fieldKey: fields.place(),
         reason: `Together with “${other}” it gives a place.`,

@@ -32,6 +32,12 @@ export function proposeType(sample: ColumnSample, conventions: FileConventions):
   };
 }
 
+/** What a half of a place is by itself: a number, whose cells nothing else is asked of. */
+export function halfOfPlace(conventions: FileConventions): ProposedType {
+  const proposal = { strength: 1, settings: {}, reason: '' };
+  return { type: 'decimal', proposal, reading: readingOf('decimal', proposal, conventions), emptied: 0 };
+}
+
 /** What can be said when a person gives a column a type of their own choice. */
 export function proposalForType(type: FieldTypeName, sample: ColumnSample, conventions: FileConventions): ProposedType {
   const cleaned = withoutEmptyWords(sample, conventions.emptyWords, emptyWhere(type));

@@ -1,16 +1,28 @@
 import { issue, ok, refuse } from '../../values/index.js';
 import type { FieldType } from './field-type.js';
 import { isText } from './field-type.js';
-import { countFitting, proposeIfEnough } from './proposal.js';
+import { proposeIfEnough } from './proposal.js';
 import { readLine } from './short-text.js';
 
 const LONGEST_PHONE = 40;
 const PHONE = /^\+?[\d\s()./-]+(\s*(ext\.?|x)\s*\d{1,6})?$/i;
 
+const EXTENSION = /ext\.?|x/i;
+const [ZERO, NINE] = [48, 57];
+
 /** 5 to 15 digits (ITU-T E.164 allows 15) with the usual marks between; kept as typed, since spacing helps readers. */
 function isPhone(text: string): boolean {
-  const digits = text.replace(/(ext\.?|x).*$/i, '').replace(/\D/g, '').length;
-  return PHONE.test(text) && digits >= 5 && digits <= 15;
+  if (!PHONE.test(text)) return false;
+  const digits = digitsBefore(text, text.search(EXTENSION));
+  return digits >= 5 && digits <= 15;
+}
+
+/** How many digits stand before a position; before the end for -1. */
+function digitsBefore(text: string, end: number): number {
+  let digits = 0;
+  const until = end < 0 ? text.length : end;
+  for (let at = 0; at < until; at++) if (text.charCodeAt(at) >= ZERO && text.charCodeAt(at) <= NINE) digits++;
+  return digits;
 }
 
 export const phoneType: FieldType<string> = {
@@ -32,14 +44,15 @@ export const phoneType: FieldType<string> = {
   column: { kind: 'text', of: (value) => value },
   facets: [],
   propose(sample) {
-    const marked = countFitting(
-      sample,
-      (value) => isPhone(value) && /[+()\s-]/.test(value) && !/^\d{4}-\d/.test(value),
-    );
     const headerSays = /phone|tel|mobil|fax|handy|m[oó]vil|portable|gsm|\bfon\b/i.test(sample.header);
-    const abroad = countFitting(sample, (value) => isPhone(value) && value.startsWith('+'));
+    let [fitting, abroad] = [0, 0];
+    for (const [value, times] of sample.tally) {
+      if (!isPhone(value)) continue;
+      const isMarked = /[+()\s-]/.test(value) && !/^\d{4}-\d/.test(value);
+      if (headerSays || isMarked) fitting += times;
+      if (value.startsWith('+')) abroad += times;
+    }
     const isSure = headerSays || abroad >= sample.filled / 2;
-    const fitting = headerSays ? countFitting(sample, isPhone) : marked;
     return proposeIfEnough(sample, fitting, isSure ? 0.97 : 0.6, { plural: 'phone numbers' });
   },
 };
