@@ -3,7 +3,7 @@ import { BLANK_CONTENT, STATUS_LABELS } from '../listings/index.js';
 import type { BuiltInKey, Field, Kind, KindDefinition, Link } from '../structure/index.js';
 import { BUILT_IN_FIELDS, isUnique, linkOfField, otherSide } from '../structure/index.js';
 import type { Issue } from '../values/index.js';
-import { isSame, issue } from '../values/index.js';
+import { isSame, issue, withSmallInitial } from '../values/index.js';
 
 /** Values without what is kept as connections. */
 export function withoutLinked(values: Values, { fields }: Pick<KindDefinition, 'fields'>): Values {
@@ -58,7 +58,7 @@ const PARTS = (Object.keys(BUILT_IN_FIELDS) as BuiltInKey[]).filter((key): key i
 /** A part as the log names it inside a sentence: "lead picture". Featured is a name. */
 function nameOf(part: BuiltInKey): string {
   const { label } = BUILT_IN_FIELDS[part];
-  return part === 'featured' ? label : label.charAt(0).toLowerCase() + label.slice(1);
+  return part === 'featured' ? label : withSmallInitial(label);
 }
 
 function changedParts(

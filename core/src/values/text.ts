@@ -7,6 +7,11 @@ export function normaliseText(text: string): string {
   return text.normalize('NFC').replace(/\r\n?/g, '\n').trim();
 }
 
+/** Words that begin with a capital as they stand inside a sentence; for labels of a publisher ask `Words.inSentence`. */
+export function withSmallInitial(words: string): string {
+  return words.charAt(0).toLowerCase() + words.slice(1);
+}
+
 /** {@link normaliseText} for a text of one line: inner white space becomes single spaces. */
 export function normaliseLine(text: string): string {
   if (AS_KEPT.test(text) && !text.includes('  ')) return text;

@@ -1,12 +1,12 @@
 import { join } from 'node:path';
 import { keptThingsOf } from '@plindo/core/listings';
+import { isSame } from '@plindo/core/values';
 import { CatalogFiles } from '../live/catalog-files.js';
 import { Live } from '../live/live.js';
 import { Pages } from '../site/pages.js';
 import { Store, integrityFaults, sumsOf } from '../store/index.js';
 import type { Kept } from './backup.js';
 import { sumOfFile } from './backup-zip.js';
-import { isSame } from '@plindo/core/values';
 
 /** What a check looked at, and what it found wrong, in sentences; nothing should be. */
 export interface CheckReport {

@@ -11,13 +11,13 @@ import {
   stillDue,
 } from '@plindo/core/listings';
 import type { ExpiryRule, Kind } from '@plindo/core/structure';
+import { isSame } from '@plindo/core/values';
 import type { Editing } from '../services/editing.js';
 import { removeConnections } from '../services/listings/connecting.js';
 import type { Told } from '../services/notices/telling.js';
 import { Telling } from '../services/notices/telling.js';
 import type { DepartureState, DueRow, Unit } from '../store/index.js';
 import { departureIn } from '../store/index.js';
-import { isSame } from '@plindo/core/values';
 
 /** What was due later than this is said to have been late. */
 const LATE_IN_MS = 60_000;

@@ -2,10 +2,10 @@ import type { Difference, Listing, ListingInput } from '../../listings/index.js'
 import { contentOf, differencesOf } from '../../listings/index.js';
 import type { KindDefinition, ReadContext } from '../../structure/index.js';
 import type { Issue } from '../../values/index.js';
+import { isSame } from '../../values/index.js';
 import type { BadValuePolicy } from '../import-rows.js';
 import { readImportRow } from '../import-rows.js';
 import type { MatchedRow } from './match-rows.js';
-import { isSame } from '../../values/index.js';
 
 /** What a row makes of its listing. */
 export type RowOutcomeAgain = 'new' | 'changed' | 'same' | 'refused';

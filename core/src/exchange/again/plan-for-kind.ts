@@ -42,7 +42,7 @@ export function planForKind(
     const target = targets[at]!;
     const field = fields.find(({ key }) => key === target.fieldKey);
     const reading = field && target.use === 'field' ? readingFor(table, plain, at, field, context) : column.reading;
-    const reason = target.use === 'nothing' ? whyLeftOut(column.header, kind) : 'It is called so.';
+    const reason = target.use === 'nothing' ? whyLeftOut(column.header, kind) : 'The field has this name.';
     return { ...column, ...target, reading, reason, against: '', doubt: null, emptied: 0 };
   });
   return { columns, fields: kind.fields, conventions: plain.conventions };
@@ -50,7 +50,7 @@ export function planForKind(
 
 function whyLeftOut(header: string, { fields }: Pick<KindDefinition, 'fields'>): string {
   const isThere = fields.some(({ key, label }) => [label, key].map(foldText).includes(foldText(header)));
-  return isThere ? 'Links, pictures, files and groups are not read from a file.' : 'No field is called so.';
+  return isThere ? 'Links, pictures, files and groups of it stay as they are.' : 'No field has this name.';
 }
 
 /** How the cells of a column are read for a field, by the conventions that its file has been found to follow. */

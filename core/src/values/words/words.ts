@@ -1,3 +1,4 @@
+import { withSmallInitial } from '../text.js';
 import type { Wording, WordValues } from './wording.js';
 import { filled } from './wording.js';
 
@@ -30,9 +31,7 @@ export class Words<Key extends string> {
 
   /** A label inside a sentence: "Berths" becomes "berths", "VIP rooms" stays, and German nouns do. */
   inSentence(label: string): string {
-    return !KEEPS_CAPITALS.test(this.locale) && /^\p{Lu}\p{Ll}/u.test(label)
-      ? label.charAt(0).toLowerCase() + label.slice(1)
-      : label;
+    return !KEEPS_CAPITALS.test(this.locale) && /^\p{Lu}\p{Ll}/u.test(label) ? withSmallInitial(label) : label;
   }
 
   private formFor(count: string | number | undefined): Intl.LDMLPluralRule {

@@ -3,6 +3,7 @@ import { departureOf } from '@plindo/core/listings';
 import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
 import type { Kind, StoredKind } from '@plindo/core/structure';
 import { nextAtHour } from '@plindo/core/time';
+import { isSame } from '@plindo/core/values';
 import type { Transaction } from 'sequelize';
 import type { Models } from '../models.js';
 import type { Row } from '../rows.js';
@@ -10,7 +11,6 @@ import { inParts, rowsOf } from '../rows.js';
 import type { Statements } from '../units/statements.js';
 import type { DepartureState, DueRow, RenewalState, Task } from './due-work.js';
 import { departureIn, dueRowOf } from './due-work.js';
-import { isSame } from '@plindo/core/values';
 
 /** A departure with the kind of its listing. */
 export interface KindDeparture {

@@ -38,9 +38,7 @@ import { saveAsFile } from '../shared/save-as-file';
           <img class="picture" [src]="picture()" alt="The same secret as a picture for your telephone" />
           <div class="panel-parts">
             <ol class="steps">
-              <li>
-                Photograph the picture with a program for sign-in codes on your telephone, or type the secret there.
-              </li>
+              <li>Scan the picture with a program for sign-in codes on your telephone, or type the secret there.</li>
               <li>Type the six digits that it shows.</li>
             </ol>
             <pl-copy-line [value]="begun.secret" label="Secret for your telephone" />

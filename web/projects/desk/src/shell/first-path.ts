@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { withSmallInitial } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import { KindsStore } from '../shared/kinds-store';
 import { firstSteps } from './first-steps';
@@ -30,7 +31,7 @@ import { firstSteps } from './first-steps';
         </ol>
         @if (next(); as step) {
           <p>
-            <strong>Why {{ step.todo.charAt(0).toLowerCase() + step.todo.slice(1) }} now?</strong> {{ step.why }}
+            <strong>Why {{ inSentence(step.todo) }} now?</strong> {{ step.why }}
           </p>
         }
       </section>
@@ -69,6 +70,7 @@ import { firstSteps } from './first-steps';
   `,
 })
 export class FirstPath {
+  protected readonly inSentence = withSmallInitial;
   private readonly kinds = inject(KindsStore);
   protected readonly steps = computed(() => firstSteps(this.kinds.kinds()));
   protected readonly next = computed(() => this.steps().find(({ isDone }) => !isDone));

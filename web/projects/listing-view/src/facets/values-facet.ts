@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
 import type { FacetValueModel, ValuesFacetModel } from '@plindo/core/page';
+import { foldText } from '@plindo/core/values';
 import { Icon } from '../icons/icon';
 import { sayOnPage } from '../page-words';
 
@@ -47,7 +48,7 @@ export class ValuesFacet {
   }
 
   protected lookFor(text: string): void {
-    this.wanted.set(text.trim().toLowerCase());
+    this.wanted.set(foldText(text.trim()));
   }
 
   protected hasBranch(at: number): boolean {
@@ -72,7 +73,7 @@ export class ValuesFacet {
 
   /** Values outside the fold: the first ones, the chosen ones, and those that the search inside names. */
   protected isShown(value: FacetValueModel, at: number): boolean {
-    if (this.wanted() !== '') return value.chosen || value.label.toLowerCase().includes(this.wanted());
+    if (this.wanted() !== '') return value.chosen || foldText(value.label).includes(this.wanted());
     if (this.isTree()) return !this.interactive() || this.above()[at]!.every((branch) => this.isOpen(branch));
     return at < this.facet().shownFirst || value.chosen || this.isUnfolded();
   }

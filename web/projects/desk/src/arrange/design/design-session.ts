@@ -3,13 +3,13 @@ import { DesignsApi, DraftsApi } from '@plindo/api';
 import type { Changed } from '@plindo/core/contract';
 import type { Design } from '@plindo/core/design';
 import type { UnplacedDesign } from '@plindo/core/plans';
+import { isSame } from '@plindo/core/values';
 import type { Observable } from 'rxjs';
 import { map, of, switchMap } from 'rxjs';
 import { DesignsStore } from '../../shared/designs-store';
 import { Notices } from '../../shared/notices';
 import type { DesignHistory } from './design-history';
 import { KeptWork } from './kept-work';
-import { isSame } from '@plindo/core/values';
 
 /** What a designer begins with. */
 export interface Begun {

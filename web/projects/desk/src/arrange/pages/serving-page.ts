@@ -85,11 +85,9 @@ export class ServingPagePage {
   protected whyOf({ id }: ServingPage, tried: ServingPage['tried'][number]): string {
     if (tried.id === id) {
       return tried.asks === 0
-        ? 'serves it: it asks for nothing, and none before it holds.'
-        : 'serves it: all that it asks for holds.';
+        ? 'serves it: it has no condition, and none before it serves it.'
+        : 'serves it: all its conditions hold.';
     }
-    return tried.holds
-      ? 'would serve it, too, but comes later.'
-      : 'does not: something that it asks for does not hold.';
+    return tried.holds ? 'would serve it, too, but comes later.' : 'does not: one of its conditions does not hold.';
   }
 }

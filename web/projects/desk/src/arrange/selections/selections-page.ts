@@ -34,8 +34,8 @@ import { SelectionsStore } from '../../shared/selections-store';
             </p>
             @for (fault of entry.faults; track fault.place) {
               <p class="fault">
-                <pl-icon name="warning" />Condition {{ fault.place }}: {{ fault.reason }} Visitors get it counted as
-                false.
+                <pl-icon name="warning" />Condition {{ fault.place }}: {{ fault.reason }} For visitors it counts as not
+                met.
               </p>
             }
           </section>

@@ -2,8 +2,8 @@ import type { Listing, ListingContent, ListingInput, Status } from '@plindo/core
 import { BLANK_CONTENT, newContent } from '@plindo/core/listings';
 import type { ExpiryChoice, Field, Kind, LinkEdit, Picture } from '@plindo/core/structure';
 import { fieldType, hasPart, textOfMoment } from '@plindo/core/structure';
-import { linkEdit } from '../link-edit';
 import { isSame } from '@plindo/core/values';
+import { linkEdit } from '../link-edit';
 
 /** What stands in the form: everything as it was kept, or as it has been typed since. */
 export interface Draft {

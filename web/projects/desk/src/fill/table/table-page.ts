@@ -17,6 +17,7 @@ import {
   input,
   signal,
   viewChild,
+  untracked,
 } from '@angular/core';
 import { takeUntilDestroyed } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
@@ -29,6 +30,7 @@ import { STATUSES, STATUS_LABELS } from '@plindo/core/listings';
 import { listingPath } from '@plindo/core/page';
 import type { TableFilter } from '@plindo/core/query';
 import type { Kind } from '@plindo/core/structure';
+import { isSame } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import { debounceTime, filter, tap } from 'rxjs';
 import { DeskEvents, OTHERS_PAUSE_IN_MS } from '../../shared/desk-events';
@@ -62,7 +64,6 @@ import { TableQuestion } from './table-question';
 import { TableSource } from './table-source';
 import { TotalsRow } from './totals-row';
 import { ViewTabs } from './view-tabs';
-import { isSame } from '@plindo/core/values';
 
 /** So many rows stay in view above the one that is gone to. */
 const ROWS_ABOVE = 3;
@@ -149,6 +150,8 @@ export class TablePage {
   protected readonly editing = signal<{ readonly id: number; readonly key: string; readonly typed: string } | null>(
     null,
   );
+  /** Whether others have changed something that isn't shown yet. */
+  private isBehind = false;
   /** The column whose filter is open, and the button that it hangs from. */
   protected readonly filtering = signal<{ readonly column: TableColumn; readonly from: HTMLElement } | null>(null);
   protected readonly source = signal<TableSource | null>(null);
@@ -186,6 +189,9 @@ export class TablePage {
     });
     effect(() => {
       if (this.undoStack.revision() > 0) this.reload();
+    });
+    effect(() => {
+      if (this.editing() === null && this.isBehind) untracked(() => this.refresh());
     });
     inject(DeskEvents)
       .changes.pipe(
@@ -525,9 +531,10 @@ export class TablePage {
 
   protected readonly reloading = (): void => this.reload();
 
-  /** Shows what others have changed where the table stands; a cell that is being changed stays as it is. */
+  /** Shows what others have changed where the table stands, after the cell that is being changed here. */
   private refresh(): void {
-    if (this.editing()) return;
+    this.isBehind = this.editing() !== null;
+    if (this.isBehind) return;
     this.source()?.restart();
     this.scrolled();
   }

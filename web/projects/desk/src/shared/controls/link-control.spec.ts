@@ -88,7 +88,7 @@ describe('The control of a link', () => {
   it('adds a listing that is missing to the other kind, and links it', async () => {
     await open([]);
     await find('Newhaven');
-    expect(shown.texts('.offers p')).toEqual(['Nothing is called so.']);
+    expect(shown.texts('.offers p')).toEqual(['Nothing has this name.']);
     shown.all('.make')[0]!.click();
     const result = { id: 8, title: 'Newhaven' };
     expect(await server.answer('POST', '/api/kinds/2/listings', { changeId: 1, result })).toEqual([

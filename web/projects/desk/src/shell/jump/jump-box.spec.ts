@@ -51,7 +51,7 @@ describe('The jump box', () => {
     await new Promise((resolve) => setTimeout(resolve, PAUSE_IN_MS));
     expect(server.waiting('GET', '/api/find')).toEqual([]);
     await type('zzz');
-    expect(shown.texts('.foot')).toEqual(['Nothing is called so.']);
+    expect(shown.texts('.foot')).toEqual(['Nothing has this name.']);
     await type('quay', [found(4, 'Quay 4')], 31);
     expect(shown.texts('.foot')).toEqual(['30 more listings match; type more of the title.']);
   });

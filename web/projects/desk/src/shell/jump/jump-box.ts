@@ -60,7 +60,7 @@ const NONE = { total: 0, listings: [] };
       </div>
       <p class="quiet foot" role="status">
         @if (places().length === 0) {
-          Nothing is called so.
+          Nothing has this name.
         } @else if (more()) {
           {{ more().toLocaleString() }} more listings match; type more of the title.
         }
