@@ -1,4 +1,4 @@
-// Runs all checks, or those that are named, two at a time where they don't need one another, and ends with one line:
+// Runs all checks, or those that are named, some at a time where they don't need one another, and ends with one line:
 // N passed, N failed.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
@@ -43,7 +43,8 @@ const PARTS = {
 const STAGES = [['types'], ['angular', 'lint', 'build', 'postgres', 'server', 'core', 'imports'], ['browser']];
 /** What a part that is asked for alone needs besides. */
 const NEEDED = { browser: ['build'] };
-const AT_ONCE = Math.min(2, cpus().length);
+/** One more than there are processors, as each waits for its disk and its database now and then. */
+const AT_ONCE = Math.min(3, cpus().length + 1);
 
 /** Makes sure that there is a Chromium, installing Debian's when it may; else says exactly what to install. */
 function needChromium() {
