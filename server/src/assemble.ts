@@ -118,7 +118,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const [node, tellIt] = [randomUUID(), tell ?? ((): void => undefined)];
   const imports = new Imports(store, live, node, clock);
   const repairs = await imports.repair();
-  await store.forgetStaged();
+  await store.staging.forget();
   await live.start();
   imports.watch(tellIt);
   const editing = new Editing(store, live);

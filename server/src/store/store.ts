@@ -1,4 +1,4 @@
-import type { ChangeEntry, EntryOf, Structure } from '@plindo/core/plans';
+import type { ChangeEntry, Structure } from '@plindo/core/plans';
 import { isStructural } from '@plindo/core/plans';
 import { ReadContexts } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
@@ -11,9 +11,8 @@ import { BackupStore } from './backup/backup-store.js';
 import { CatalogRows } from './reading/catalog-rows.js';
 import { ChangeLog, feedChange } from './units/change-log.js';
 import type { ChangeLine, FeedChange } from './units/change-log.js';
-import { listingRows } from './units/listing-rows.js';
 import type { StagedListings } from './units/staged-listings.js';
-import { STAGED_FROM } from './units/staged-listings.js';
+import { Staging } from './units/staging.js';
 import { openDatabase } from './database.js';
 import type { Dialect, StoreTrouble } from './dialect.js';
 import { DueWork } from './due/due-work.js';
@@ -22,7 +21,6 @@ import { ImportStore } from './units/import-store.js';
 import type { Reading } from './units/known-state.js';
 import { KnownState } from './units/known-state.js';
 import type { Models } from './models.js';
-import { inParts } from './rows.js';
 import { defineModels } from './models.js';
 import { MailStore } from './outbox/mail-store.js';
 import { PictureStore } from './media/picture-store.js';
@@ -67,8 +65,6 @@ const FEED_AT_ONCE = 50;
 /** A feed that isn't read by then is read again: the line may have been cut without a word. */
 const FEED_ANSWER_IN_MS = 5000;
 const REACHED_IN_MS = 2000;
-/** What is staged is carried out within seconds. */
-const LONGEST_STAGED_IN_MS = 3_600_000;
 
 /** The truth: structure, listings and their change log, accounts, imports, and what is known of pictures and files. */
 export class Store extends StoreReading {
@@ -83,6 +79,8 @@ export class Store extends StoreReading {
   readonly backups: BackupStore;
   readonly catalogRows: CatalogRows;
   readonly log: ChangeLog;
+  /** Large changes begin here. */
+  readonly staging: Staging;
   readonly due: DueWork;
   readonly mails: MailStore;
   private readonly known: KnownState;
@@ -112,6 +110,7 @@ export class Store extends StoreReading {
     this.backups = new BackupStore(models);
     this.catalogRows = new CatalogRows(dialect);
     this.log = new ChangeLog(dialect, models);
+    this.staging = new Staging(this.log, writing, clock);
     const brief = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => this.brief(work);
     this.due = new DueWork(dialect, models, brief);
     this.mails = new MailStore(dialect, models, brief);
@@ -194,38 +193,6 @@ export class Store extends StoreReading {
     const changeId = await this.log.writeHead(head, 'done', number, transaction);
     await this.log.writeEntries(changeId, entries, transaction);
     return changeId;
-  }
-
-  /**
-   * Carries out a change of many listings; `ahead` tells what it will do at a moment, as far as that is known before, and
-   * `work` gets what is staged of it, or null for what is better done at once. What it doesn't carry out after all is
-   * forgotten.
-   */
-  async withStaged<T>(
-    ahead: (at: number) => readonly EntryOf<'listing'>[] | null,
-    work: (staged: StagedListings | null) => Promise<T>,
-  ): Promise<T> {
-    const at = this.clock().getTime();
-    const entries = ahead(at);
-    if (!entries || entries.length < STAGED_FROM) return work(null);
-    const head = { at, userId: null, by: '', sentence: '' };
-    const changeId = await this.writing((transaction) => this.log.writeHead(head, 'staged', null, transaction));
-    try {
-      for (const some of inParts(entries)) {
-        await this.writing((transaction) => this.log.writeEntries(changeId, some, transaction));
-      }
-      return await work({ changeId, at, entries, rows: listingRows(entries) });
-    } finally {
-      const forgotten = this.writing((transaction) => this.log.dropStaged({ id: changeId }, transaction));
-      // What can't be forgotten now is forgotten at a start; how the change itself ended counts.
-      await forgotten.catch(() => undefined);
-    }
-  }
-
-  /** Forgets what a server has staged and, as it was stopped, not carried out. */
-  async forgetStaged(): Promise<void> {
-    const before = this.clock().getTime() - LONGEST_STAGED_IN_MS;
-    await this.writing((transaction) => this.log.dropStaged({ before }, transaction));
   }
 
   /** Begins a change that takes several transactions, such as an import; `work` gets its number. */

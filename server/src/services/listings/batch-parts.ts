@@ -41,7 +41,7 @@ export class BatchReader {
     early: EarlyReading,
     change: (staged: StagedListings | null) => Promise<T>,
   ): Promise<T> {
-    return this.store.withStaged((at) => partsAhead(parts, early, at), change);
+    return this.store.staging.carryOut((at) => partsAhead(parts, early, at), change);
   }
 
   /** What inputs come to as far as it is known before the unit: nothing for what has to wait for it, and for what is refused. */

@@ -132,7 +132,7 @@ export class Changes {
       const sentence = `Undid: ${change.sentence}`;
       return { sentence, result: { sentence } };
     };
-    return this.store.withStaged(
+    return this.store.staging.carryOut(
       () => backAhead(entries, early),
       (staged) => this.editing.change(user, (unit) => work(unit, staged), { undone: changeId, staged }),
     );

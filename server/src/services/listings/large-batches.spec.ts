@@ -105,7 +105,7 @@ describe('A batch over more than a thousand listings', () => {
     const all = (await store.listings(ids)).map((before) => ({ before, content: { ...before, summary: 'Wet' } }));
     // Nothing is forgotten after it, as nothing is when the power is cut.
     const cut = new Promise<StagedListings | null>((resolve) => {
-      void store.withStaged(
+      void store.staging.carryOut(
         (at) => entriesAhead(all, kind, 'UTC', at),
         (ahead) => {
           resolve(ahead);
@@ -117,7 +117,7 @@ describe('A batch over more than a thousand listings', () => {
     expect(await entriesOf(changeId)).toBe(MANY);
     const { json } = await owner.send('GET', `/api/listings/${ids[0]!}/history`);
     expect((json as object[]).length).toBe(1);
-    await store.forgetStaged();
+    await store.staging.forget();
     expect(await staged()).toBe(1);
     await store.writing((transaction) => store.log.dropStaged({ before: Date.now() + HOUR_IN_MS }, transaction));
     expect([await staged(), await entriesOf(changeId)]).toEqual([0, 0]);

@@ -16,9 +16,6 @@ export interface StagedListings {
   readonly rows: ListingRows;
 }
 
-/** From so many listings on it is worth the additional transactions. */
-export const STAGED_FROM = 1000;
-
 /**
  * The entries of listings that get other content at a moment; null where one needs an address that has to be looked for,
  * which only the change itself can do.
