@@ -191,7 +191,7 @@ describe('Proposing fields for a file', () => {
     expect(strict.reports.map(({ line, issues }) => `${line}: ${issues[0]?.message}`)).toEqual([
       '22: A listing needs a title.',
       '23: Seats must be a number, such as 12; “many” is not one.',
-      '24: This row has 3 cells; the header has 2.',
+      '24: This row has 3 cells; the header has 2. Put a value that holds a separator between quotes.',
     ]);
     const lenient = dryRun(bad, badPlan, 'leave-empty', context);
     expect([lenient.coming, lenient.incomplete, lenient.refused]).toEqual([21, 1, 2]);

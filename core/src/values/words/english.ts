@@ -123,7 +123,7 @@ export const ENGLISH = {
   'notice.access-changed.subject': '{site}: {what}',
   'notice.access-changed.text': 'For {email} on {site}: {what}, {moment}.',
   'notice.access-changed.why':
-    'If that was not you, choose another password with “I have forgotten it” on the sign-in page, and tell an owner of {site}.',
+    'If that was not you, choose another password with “I have forgotten my password” on the sign-in page, and tell an owner of {site}.',
   'notice.access.password': 'the password was changed',
   'notice.access.email': 'the e-mail address was changed',
   'notice.access.step-off': 'the second step was taken off',

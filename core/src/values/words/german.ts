@@ -224,7 +224,7 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'notice.access-changed.subject': '{site}: {what}',
   'notice.access-changed.text': 'Für {email} auf {site}: {what}, {moment}.',
   'notice.access-changed.why':
-    'Waren Sie es nicht, wählen Sie auf der Anmeldeseite mit „Passwort vergessen“ ein anderes, und sagen Sie es einem Eigentümer von {site}.',
+    'Waren Sie es nicht, wählen Sie auf der Anmeldeseite mit „I have forgotten my password“ ein anderes, und sagen Sie es einem Eigentümer von {site}.',
   'notice.access.password': 'Das Passwort wurde geändert',
   'notice.access.email': 'Die E-Mail-Adresse wurde geändert',
   'notice.access.step-off': 'Der zweite Schritt wurde abgeschaltet',
