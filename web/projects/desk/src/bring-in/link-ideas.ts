@@ -31,14 +31,20 @@ const MOST_NAMED = 12;
   template: `
     @for (shown of ideas(); track shown.idea.kindId + shown.idea.field) {
       <section class="panel" [attr.aria-label]="shown.label + ' names ' + shown.other.many">
-        <h3>{{ shown.label }} of {{ shown.kind.many }} names {{ shown.other.many }}</h3>
+        <h3>“{{ shown.label }}” of {{ shown.kind.many }} names {{ shown.other.many }}</h3>
         <p>
           {{ number(shown.report.connected) }} of {{ number(shown.report.connected + shown.report.incomplete) }} name
           one of them, by {{ shown.by }}. As a link, each shows the other on its page, and visitors can filter by it.
         </p>
         @if (shown.report.unmatched.length) {
           <details>
-            <summary>{{ number(shown.report.incomplete) }} don’t; what they say is kept aside</summary>
+            <summary>
+              {{
+                shown.report.incomplete === 1
+                  ? 'One doesn’t; what it says is kept aside'
+                  : number(shown.report.incomplete) + ' don’t; what they say is kept aside'
+              }}
+            </summary>
             <ul>
               @for (one of shown.report.unmatched.slice(0, most); track one.text) {
                 <li>
