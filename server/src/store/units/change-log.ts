@@ -178,10 +178,8 @@ export class ChangeLog {
 
   /** The listings that complete changes after a place in the feed touched. */
   async listingsSince(number: number, transaction: Transaction): Promise<Set<number>> {
-    const where = { number: { [Op.gt]: number } };
-    const changes = await rowsOf<{ id: number }>(this.models.changes, { attributes: ['id'], where, transaction });
     const touched = new Set<number>();
-    for (const some of inParts(changes.map(({ id }) => id))) {
+    for (const some of inParts(await this.changesSince(number, transaction))) {
       // Asked for what is about listings alone, SQLite would look through all entries that are.
       const options = { attributes: ['entity', 'entityId'], where: { changeId: some }, transaction };
       for (const row of await rowsOf(this.models.entries, options)) {
@@ -256,14 +254,17 @@ export class ChangeLog {
 
   /** Whether a change after a place in the feed left one of some texts, such as hashes, in a record. */
   async isMentionedSince(number: number, texts: readonly string[], transaction: Transaction): Promise<boolean> {
-    const where = { number: { [Op.gt]: number } };
-    const changes = await rowsOf<{ id: number }>(this.models.changes, { attributes: ['id'], where, transaction });
-    for (const { id } of changes) {
+    for (const id of await this.changesSince(number, transaction)) {
       const entries = await this.entriesOf(id, transaction);
       const after = entries.map((entry) => JSON.stringify(entry.after));
       if (texts.some((text) => after.some((one) => one.includes(text)))) return true;
     }
     return false;
+  }
+
+  private async changesSince(number: number, transaction: Transaction): Promise<number[]> {
+    const options = { attributes: ['id'], where: { number: { [Op.gt]: number } }, transaction };
+    return (await rowsOf<{ id: number }>(this.models.changes, options)).map(({ id }) => id);
   }
 
   private statements(transaction: Transaction): Statements {

@@ -61,6 +61,7 @@ describe('Work on a listing', () => {
     expect(work.listing()!.version).toBe(2);
     expect(work.draft()).toEqual({ ...draftOf(QUAY), title: 'Old quay', slug: 'old-quay', summary: 'By the ferry' });
     expect(work.changed()).toBeTrue();
+    expect(localStorage.getItem(KEPT_AS)).withContext('A reload must not lose it').toContain('By the ferry');
   });
 
   it('is saved when nothing was typed meanwhile', async () => {

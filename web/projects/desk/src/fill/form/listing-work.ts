@@ -82,8 +82,12 @@ export class ListingWork {
     const mine = this.draft();
     if (!mine || this.listing()?.id !== before?.id) return false;
     if (!before) this.asked = `${result.kindId} ${result.id}`;
-    if (mine === sent) this.show(result, draftOf(result));
-    else this.put(result, mergedDraft(mine, sent, draftOf(result)).draft);
+    if (mine === sent) {
+      this.show(result, draftOf(result));
+    } else {
+      this.put(result, mergedDraft(mine, sent, draftOf(result)).draft);
+      this.keepUnsaved();
+    }
     return true;
   }
 
