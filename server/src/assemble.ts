@@ -69,7 +69,7 @@ import { Sitemaps } from './site/sitemaps.js';
 import { SitePreviews } from './site-previews.js';
 import { Store, isPostgres, ownFolder, sqliteIn } from './store/index.js';
 
-/** What a server is put together of. */
+/** The parts of which a server is put together. */
 export interface AssemblyParts {
   /** Of pictures, files and kept catalogs, and, unless another database is named, of the SQLite file. */
   readonly folder: string;

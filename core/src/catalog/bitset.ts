@@ -43,7 +43,7 @@ export class Bitset {
     const others = other.words;
     const end = Math.min(words.length, others.length);
     for (let at = 0; at < end; at++) words[at]! &= others[at]!;
-    // What the other has no room for is not in it.
+    // Rows beyond the capacity of the other set are not in it.
     return end < words.length ? this.clearFrom(end) : this;
   }
 

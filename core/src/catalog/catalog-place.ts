@@ -1,4 +1,4 @@
-/** By whose manner texts are ordered, and by whose clocks listings leave. */
+/** The locale that puts texts in order, and the time zone by which listings leave. */
 export interface CatalogPlace {
   /** BCP 47. */
   readonly locale: string;

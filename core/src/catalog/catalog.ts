@@ -44,7 +44,7 @@ export class Catalog {
   private stamps: Float64Array;
   readonly title: TextColumn;
   private readonly onSite: Presence;
-  /** Live listings that are over. */
+  /** Rows of live listings that have left the site. */
   private readonly left: Presence;
   private readonly featured: Presence;
   private computed: ComputedValues;
@@ -53,7 +53,7 @@ export class Catalog {
   private slugs: string[] = [];
   private readonly rowsById = new Map<number, number>();
   private readonly rowsBySlug = new Map<string, number>();
-  /** By row, addresses that are not the slug, of which most kinds have none; and the rows by them. */
+  /** Addresses that differ from the slug, by row, and the rows by those addresses. Most kinds have none. */
   private readonly addresses = new Map<number, string>();
   private readonly rowsByAddress = new Map<string, number>();
   private readonly compareTexts: TextOrder;
@@ -289,7 +289,7 @@ export class Catalog {
 
   private forgetAddress(row: number): void {
     const [slug, address] = [this.slugs[row] ?? '', this.addresses.get(row)];
-    // When two swap their addresses, the other one has it already.
+    // When two listings swap their addresses, the other one may hold this address already.
     if (this.rowsBySlug.get(slug) === row) this.rowsBySlug.delete(slug);
     if (address !== undefined && this.rowsByAddress.get(address) === row) this.rowsByAddress.delete(address);
     this.addresses.delete(row);

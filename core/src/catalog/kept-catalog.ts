@@ -41,7 +41,7 @@ export function catalogMark(
   const traits = fields.map(({ key, type, settings, searchWeight }) => {
     return { key, type, settings, searchWeight };
   });
-  // What happens to those that have left changes nothing of when they leave.
+  // What a rule does to listings after they have left has no effect on when they leave.
   const leaving = expiry && [expiry.byDefault, expiry.countedFrom, expiry.offset, zone];
   return JSON.stringify([MADE, locale, textMark(), traits, leaving]);
 }

@@ -84,7 +84,7 @@ export interface SelectionSummary {
 /** What a selection would give, saved or not. */
 export interface SelectionPreview {
   readonly total: number;
-  /** Before the first ones are skipped and the rest cut off. */
+  /** Listings that it finds, before `skip` and `limit` are applied. */
   readonly found: number;
   /** How long answering took. */
   readonly ms: number;
@@ -169,7 +169,7 @@ export interface ServingTable {
   readonly isWhole: boolean;
 }
 
-/** A state that a design had. */
+/** An earlier version of a design. */
 export interface DesignVersion {
   readonly version: number;
   /** ISO 8601 moment. */

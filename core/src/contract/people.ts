@@ -25,7 +25,7 @@ export interface People {
   readonly invitations: readonly InvitationSummary[];
 }
 
-/** A link that works once; it is told this once. */
+/** A link that works once. Only this answer has it: the store keeps a hash. */
 export interface OneTimeLink {
   readonly link: string;
   readonly expiresAt: string;
@@ -49,7 +49,7 @@ export interface SessionSummary {
   readonly address: string;
   readonly createdAt: string;
   readonly usedAt: string;
-  /** Whether it is the one that asks. */
+  /** Whether this is the session that asks. */
   readonly isThis: boolean;
 }
 
@@ -92,7 +92,7 @@ export interface TokenSummary {
   readonly expiresAt: string | null;
 }
 
-/** What happens at the door. */
+/** Something that happened to somebody's access: a sign-in, a refusal, a change. */
 export const DOOR_EVENTS = [
   ...['signed-in', 'refused', 'locked', 'signed-out-everywhere', 'forbidden'],
   ...[

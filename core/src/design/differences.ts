@@ -6,7 +6,7 @@ import { pieceName, stripName } from './pages/page-steps.js';
 import type { Slot } from './slots/slot.js';
 import { isValue } from './slots/text-with-values.js';
 
-/** What of a design another one has otherwise, as sentences; of one that is new, that it is. */
+/** How two designs differ, as sentences; of a new design one sentence, that it is new. */
 export function designDifferences(before: Design | null, after: Design): string[] {
   if (!before) return ['It is new.'];
   if (before.type === 'page' && after.type === 'page') return ofPages(before.definition, after.definition);
@@ -73,14 +73,14 @@ function placedPieces({ strips }: PageDesign): PlacedPiece[] {
   );
 }
 
-/** How parts of a design are told of. */
+/** What the parts of a design are called in these sentences. */
 interface Telling<Part> {
   nameOf(part: Part, all: readonly Part[]): string;
   placeOf(part: Part, of: 'before' | 'after'): string;
   contentOf(part: Part): unknown;
 }
 
-/** Which parts came, went, are otherwise, or stand elsewhere; they are the same by their keys. */
+/** Which parts were added, removed, changed or moved. Parts are matched by their keys. */
 function differencesOf<Part extends { readonly key: string }>(
   before: readonly Part[],
   after: readonly Part[],
@@ -93,7 +93,7 @@ function differencesOf<Part extends { readonly key: string }>(
     const former = was.get(part.key);
     if (!former) return [`New: ${nameOf(part, after)}.`];
     if (!isSame(contentOf(former), contentOf(part))) return [`Changed: ${nameOf(part, after)}.`];
-    // What stands lower only because something came or went above it is not told.
+    // A part that stands lower only because another was added above it has not been moved.
     const isMoved =
       gone.length === 0 && after.length === before.length && placeOf(former, 'before') !== placeOf(part, 'after');
     return isMoved ? [`Moved: ${nameOf(part, after)}.`] : [];

@@ -86,7 +86,7 @@ export class RowReader {
       }
       if (use === 'latitude' || use === 'longitude') halves[use] = cell.trim() === '' ? 1 : 2;
     }
-    // Half of a place is none.
+    // A place with only one coordinate is no place.
     return halves.latitude === halves.longitude;
   }
 

@@ -1,4 +1,4 @@
-/** A batch is to take the server so long: whoever edits meanwhile waits for one that is written and one that is read. */
+/** How long the server should take for one batch, in milliseconds: others who save meanwhile wait for up to two batches. */
 const WANTED_MS = 120;
 const FEWEST_ROWS = 20;
 /** The server takes 1,000 rows and 32 MB at once. */

@@ -6,7 +6,7 @@ export { STATUSES, STATUS_LABELS, type Status } from '../structure/index.js';
 /** Typed values by field key; a field without a value is absent. */
 export type Values = Readonly<Record<string, unknown>>;
 
-/** A value that a change of its field's type could not convert: kept as text until somebody sees to it. */
+/** A value that a change of its field's type could not convert: kept as text until somebody deals with it. */
 export interface AsideValue {
   readonly type: FieldTypeName;
   readonly text: string;

@@ -32,7 +32,7 @@ export function ownSheetOf(look: LookDesign | undefined): string {
   return `/own-sheets/${new PrintHash().add(look.css).value().toString(36)}.css`;
 }
 
-/** What all pages have. */
+/** What pages of every sort have in common. */
 export function frame(scene: PageScene, head: { title: string; description: string; canonical: string }): PageFrame {
   const { site, now, kinds, kindById, context } = scene;
   const title = head.title === '' ? site.name : `${head.title} – ${site.name}`;

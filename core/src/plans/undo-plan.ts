@@ -11,9 +11,9 @@ function isAsLeft(now: ChangeEntry['after'], then: ChangeEntry['after']): boolea
 }
 
 /**
- * The entry that takes another one back, as the record is `now`; null where there is nothing left to do. What the change
- * added is removed whatever became of it since; anything else is only put back when it is as the change left it:
- * 'changed' tells that it isn't.
+ * The entry that undoes another one, given the record as it is `now`; null when there is nothing left to undo. A record that the change
+ * added is removed, whatever became of it since. Any other record is put back only if it is still as the change left it; otherwise the
+ * answer is 'changed'.
  */
 export function takenBack(entry: ChangeEntry, now: ChangeEntry['after']): ChangeEntry | 'changed' | null {
   const { entity, id, before, after } = entry;

@@ -45,7 +45,7 @@ export async function makeBackup(kept: Kept, target: string, now: Date): Promise
     const name = isPostgres(kept.database) ? 'store.dump' : 'store.sqlite';
     const copy = join(aside, name);
     const database = await copyDatabase(kept.database, copy);
-    // Afterwards, as a file is there before a row names it.
+    // The files are listed after the copy of the database: a file is there before a row names it, so no row of the copy lacks its file.
     const sources = new Map([[name, copy], ...(await keptFiles(kept.folder))]);
     const part = join(aside, 'backup.zip');
     await writeBackupZip(part, sources, { madeAt: now.toISOString(), database });

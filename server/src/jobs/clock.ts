@@ -100,7 +100,8 @@ export class Clock {
     const { store, node } = this.parts;
     const rows = await store.due.claim('departure', node, this.now(), DEPARTURES_AT_ONCE);
     if (rows.length === 0) return false;
-    // What is due after the last of a full claim may belong between what others, not claimed yet, have to do.
+    // When the claim is full, more is due than was claimed. Nothing after the last claimed moment is done now, so that the unclaimed
+    // listings get their turn in between.
     const until = rows.length < DEPARTURES_AT_ONCE ? this.now() : rows.at(-1)!.dueAt!;
     for (const [kindId, own] of byKind(rows)) await this.together(kindId, own, until);
     await store.due.release(rows.map(({ id }) => id));

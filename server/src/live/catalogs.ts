@@ -13,7 +13,7 @@ const CHANGES_WORTH_KEEPING = 1000;
 const AGAIN_AFTER_IN_MS = 2000;
 const LATEST_AGAIN_IN_MS = 60_000;
 
-/** A kind whose catalog is not as the store is, as something went wrong that is none of the listings' fault. */
+/** A kind whose catalog differs from the store because of a fault of the program, not of a listing. */
 export interface StaleKind {
   readonly kindId: number;
   /** Milliseconds since 1970. */

@@ -18,9 +18,9 @@ export class LinkedNames {
   graph = new LinkGraph();
   /** Of listings that are or were connected. */
   private readonly names = new Map<number, ListingName>();
-  /** Of those that come to the site or leave it by themselves, whether they were on it when it was last looked at. */
+  /** For listings that come to the site or leave it by themselves: whether they were on it at the last look. */
   private readonly passing = new Map<number, boolean>();
-  /** When that was, and the next moment after it at which one comes or goes. */
+  /** The moment of the last look, and the next moment after it at which a listing comes or goes. */
   private lookedAt = -Infinity;
   private nextTurn = Infinity;
 
@@ -65,7 +65,7 @@ export class LinkedNames {
     return affected;
   }
 
-  /** Looks at this moment; answers the listings of which a linked one has come or gone since the last look. */
+  /** Looks again, at this moment; answers the listings that are linked with one that has come or gone since the last look. */
   turned(): Set<number> {
     const nowInMs = this.clock().getTime();
     const affected = new Set<number>();

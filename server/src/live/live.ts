@@ -39,7 +39,7 @@ export class Live {
   private readonly contexts = new ReadContexts();
   /** Whoever changes what is in memory waits for its turn. */
   private readonly turns = new Turns();
-  /** Listings of which a linked one has come or gone, until they are found accordingly. */
+  /** Ids to index again because a linked listing became visible or hidden. */
   private turned = new Set<number>();
   private following: Promise<void> | null = null;
 
@@ -187,8 +187,8 @@ export class Live {
   }
 
   /**
-   * To be awaited before anything is read: listings are found by the titles of linked ones that are on the site, and
-   * some of those may have come or gone since the last time.
+   * To be awaited before anything is read. Listings are found by the titles of linked ones that are on the site, so those are indexed
+   * again when a linked one has come or gone.
    */
   async followTime(): Promise<void> {
     for (const id of this.links.turned()) this.turned.add(id);
@@ -254,7 +254,8 @@ export class Live {
     for (const kind of this.structure.kinds) {
       const was = before.kind(kind.id);
       if (!was || isKindShown(was) === isKindShown(kind)) continue;
-      // Listings are found by the titles of those of this kind, which come to the site or leave it all at once.
+      // Listings are found by the titles of linked listings on the site; when a kind is published or hidden, all of its listings come or
+      // go at once.
       for (const id of this.links.kindsLinkedWith(kind.id)) if (this.structure.kind(id)) anew.add(id);
     }
     return anew;

@@ -1,7 +1,7 @@
 import type { Live } from '../live/live.js';
 import type { Reads } from '../live/revisions.js';
 
-/** Something that was made for visitors, and holds until anything changes that it was made of, or a moment has come. */
+/** Something that was made for visitors. It holds until something that it was made of changes, or until a given moment. */
 export class Held<Thing> {
   /** The latest state of what visitors see for which it is known to hold. */
   private revision: number;

@@ -73,7 +73,7 @@ export class PlaceColumn {
     const rows = new Bitset(this.latitudes.length);
     const band = metres / LEAST_METRES_A_DEGREE;
     for (let row = 0; row < this.latitudes.length; row++) {
-      // Far most rows lie too far north or south, which is told without any trigonometry; NaN is false.
+      // Most rows lie too far north or south: comparing latitudes rules them out without trigonometry. NaN compares as false.
       if (Math.abs(this.latitudes[row]! - from.latitude) <= band && this.distanceAt(row, from) <= metres) rows.add(row);
     }
     return rows;

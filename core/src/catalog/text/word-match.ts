@@ -18,7 +18,7 @@ export function meets(wanted: string, word: string, isPrefix: boolean): number {
 
 const TYPO_QUALITY: readonly number[] = [1, 0.45, 0.2];
 
-/** A beginning says the more of a word the more of it is there. */
+/** The larger the part of a word that its beginning makes up, the better the match. */
 export function prefixQuality(wanted: string, word: string): number {
   return 0.5 + (0.45 * wanted.length) / word.length;
 }
@@ -46,7 +46,7 @@ export class TypoMeter {
       endA--;
       endB--;
     }
-    // What is left when one of them is used up is too many, or missing.
+    // When one word is used up, each letter that is left of the other one counts as a typo.
     if (endA === start || endB === start) return Math.min(Math.max(endA, endB) - start, most + 1);
     return this.aligned(a.slice(start, endA), b.slice(start, endB), most);
   }

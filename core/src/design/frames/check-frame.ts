@@ -19,7 +19,7 @@ export function checkFrame(frame: FrameDesign, kindById: KindById): Issue[] {
   if (hasOwnMenu) {
     menu.forEach((entry, at) => {
       const place = `menu.${at + 1}`;
-      // What opens a level below need not lead anywhere by itself.
+      // An entry that opens further entries needs no address of its own.
       issues.push(...linkIssues(entry, 'Menu', place, entry.below.length > 0));
       entry.below.forEach((link, below) => issues.push(...linkIssues(link, 'Menu', `${place}.below.${below + 1}`)));
     });

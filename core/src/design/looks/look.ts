@@ -12,7 +12,7 @@ export const BUTTON_FORMS = ['as-corners', 'pill'] as const;
 
 /** Pairs of typefaces, that of headings and that of text; all ship with Plindo, or with whatever shows the page. */
 export const TYPEFACES = {
-  // Two weights of its headings weigh half of all weights in one file.
+  // Two weights in files of their own are half as large as one file with all weights.
   shore: [faces('Bricolage Grotesque', 'sans-serif', 'Bricolage Grotesque'), faces('Figtree')],
   library: [faces('Source Serif 4', 'serif'), faces('Source Sans 3')],
   press: [faces('Literata', 'serif'), faces('Figtree')],

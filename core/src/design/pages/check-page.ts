@@ -31,7 +31,7 @@ export function pieceSceneOf(page: PageDesign, scene: PageCheckScene): InsideSce
   const lists = steeredLists(withParts(page, (id) => scene.partOf(id)?.definition));
   const areas = lists.map(({ settings }) => settings.name);
   const isList = isOfList(page);
-  // What a page of a list shows is of no one listing.
+  // The page of a list shows no single listing.
   return {
     ...scene,
     lists,

@@ -23,14 +23,14 @@ export interface PieceOf<Name extends PieceTypeName> extends ShownWhen {
   /** A sentence that stands there when it has nothing to show; '' leaves it out. */
   readonly nothing: string;
   readonly settings: PieceSettings<Name>;
-  /** Of one that came with a part: when the place is shown into which that was embedded. */
+  /** For a piece that came with a part: the show-when of the place that embeds the part. */
   readonly within?: readonly ShownWhen[];
 }
 export type Piece = { [Name in PieceTypeName]: PieceOf<Name> }[PieceTypeName];
 
 export interface PageColumn {
   readonly key: string;
-  /** Its part of what the columns of fixed width leave. */
+  /** Its share of the width that columns of fixed width leave. */
   readonly share: number;
   /** A fixed width in rem; 0 for its share. */
   readonly rem: number;
@@ -51,7 +51,7 @@ export interface Strip extends ShownWhen {
   /** What stands behind # for it; '' for nothing. */
   readonly anchor: string;
   readonly columns: readonly PageColumn[];
-  /** Of one that came with a part: when the place is shown into which that was embedded. */
+  /** For a strip that came with a part: the show-when of the place that embeds the part. */
   readonly within?: readonly ShownWhen[];
 }
 

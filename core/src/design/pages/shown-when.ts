@@ -1,7 +1,7 @@
 import type { SettingsOf } from '../settings/setting.js';
 import { conditionSetting, flag, group, listOf, oneOf, words } from '../settings/setting.js';
 
-/** Narrow screens are those on which columns stand one below the other; on none, something is hidden until it is wanted again. */
+/** The screens on which something is shown. Narrow ones are those where columns stand one below the other; "none" hides it everywhere. */
 export const SCREENS = ['all', 'narrow', 'wide', 'none'] as const;
 export const VIEWERS = ['anyone', 'visitor', 'signed-in'] as const;
 

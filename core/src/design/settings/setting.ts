@@ -11,12 +11,12 @@ export interface Setting<Value> {
 /** The settings of a part, by name. */
 export type SettingForm = Readonly<Record<string, Setting<unknown>>>;
 
-/** What settings of a form come to. */
+/** The values that the settings of a form have when they are read. */
 export type SettingsOf<Form extends SettingForm> = {
   readonly [Name in keyof Form]: Form[Name] extends Setting<infer Value> ? Value : never;
 };
 
-/** Says what was sent in a place where something else was wanted; caught where designs are read. */
+/** Thrown for a setting that is not what it may be; names its place. Whoever reads designs catches it. */
 export class SettingFault extends Error {
   constructor(
     readonly place: string,

@@ -66,7 +66,7 @@ export function freeSlotKey(proposed: string, taken: readonly Slot[]): string {
   return firstFreeSlug(proposed, (candidate) => taken.some(({ key }) => key === candidate));
 }
 
-/** The ways through link fields that slots take, each once; of the listing's own values there is none. */
+/** The paths through link fields that slots follow, each once; a listing's own values need none. */
 export function waysOfSlots(slots: readonly Slot[]): (readonly string[])[] {
   const ways = slots.flatMap(({ text }) => text.filter(isValue).map(({ through }) => through));
   const distinct = new Map(ways.filter((way) => way.length > 0).map((way) => [way.join(' '), way]));

@@ -33,7 +33,7 @@ export function compareRow(
   policy: BadValuePolicy,
   context: ReadContext,
 ): RowComparison {
-  // How new ones begin says nothing of those that are there.
+  // The defaults of new listings don't apply to a listing that is there already.
   const row = before ? { ...given, input: { ...given.input, status: undefined } } : given;
   const { line, input } = row;
   const found = { line, id: before?.id ?? null, version: before?.version ?? null };

@@ -6,7 +6,7 @@ import { leavesAt, ruleFor } from './leaving.js';
 
 /** How far a listing has come with what happens when it leaves; moments in milliseconds since 1970. */
 export interface Departure {
-  /** The moment that it leaves, or has left, by. */
+  /** When the listing leaves or left. */
   readonly leavesAt: number;
   /** Keys of consequences that have happened, or that need not happen any more. */
   readonly done: readonly string[];
@@ -90,7 +90,7 @@ export function afterConsequence(
   return { ...done, dueAt: stillDue(rule, done, zone)[0]?.at ?? null };
 }
 
-/** A departure to which what a rule tells since a change of it doesn't count, as the listing had left before. */
+/** The departure after a change of the rule: consequences that the rule has got since the listing left count as done. */
 export function withoutNewNotices(departure: Departure, rule: ExpiryRule, before: readonly string[]): Departure {
   const added = rule.consequences.filter(({ key, deed }) => deed.act === 'tell' && !before.includes(key));
   return { ...departure, done: [...new Set([...departure.done, ...added.map(({ key }) => key)])] };

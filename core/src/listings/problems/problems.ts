@@ -4,7 +4,7 @@ import { foldText, parseNumber } from '../../values/index.js';
 import type { Listing } from '../listing.js';
 import { isShown } from '../reading/read-listing.js';
 
-/** What can be wrong with listings or structure though every single value was right when it was entered. */
+/** Something wrong with listings or structure although each single value was right when it was entered. */
 export const PROBLEM_CODES = [
   'out-of-date',
   'due-failed',

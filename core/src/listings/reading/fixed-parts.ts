@@ -79,7 +79,7 @@ export class FixedParts {
 export function fixedPartIssues(parts: FixedParts): Issue[] {
   return validateSync(parts).map(({ property, value, contexts = {} }) => {
     const names = Object.keys(contexts);
-    // A text that is no text is too long as well; that it is none says it all.
+    // A value that is no text also counts as too long; saying that it is no text is enough.
     const first = ['isNotEmpty', 'isString', ...names].find((name) => names.includes(name));
     const refused = first === undefined ? undefined : (contexts[first] as Refused);
     if (!refused) throw new Error(`A rule of ${property} doesn’t say what is to be told when it is broken.`);

@@ -51,7 +51,7 @@ export interface ReadListing {
   readonly issues: readonly Issue[];
 }
 
-/** What of a kind reading depends on. */
+/** The properties of a kind that reading depends on. */
 export type ReadKind = Pick<KindDefinition, 'fields'> & Partial<Pick<KindDefinition, 'startStatus' | 'expiry'>>;
 
 export const BLANK_CONTENT: ListingContent = {
@@ -111,7 +111,7 @@ export function readListing(
   return { content, issues };
 }
 
-/** What a new listing begins with. It says how it stands to the rule of its kind, as that rule may change later. */
+/** The defaults of a new listing. They say whether it follows the rule of its kind, because the rule's own default may change later. */
 export function newContent({ startStatus, expiry }: ReadKind): ListingContent {
   const said = expiry ? (expiry.byDefault ? 'by-rule' : 'off') : null;
   return { ...BLANK_CONTENT, status: startStatus ?? BLANK_CONTENT.status, expiry: said };

@@ -17,7 +17,7 @@ import type { ListInState } from './explain-list.js';
 /** A list that a page can show, and what it is called. */
 export interface NamedList {
   readonly list: AskedList;
-  /** The selection that it is; null for the list of a kind. */
+  /** The selection whose list it is; null for the list of a kind. */
   readonly selection: SelectionDefinition | null;
   readonly heading: string;
 }

@@ -107,7 +107,7 @@ export function partAt(key: string, { listing, kind, context, distance }: ShownL
 /** "Last day", "3 days left"; '' for a listing that stays. */
 function daysLeft(leaves: number | null, { nowInMs, zone, formats }: ReadContext): string {
   if (leaves === null || leaves <= nowInMs) return '';
-  // The last moment of its window lies before it ends.
+  // The window does not include its end, so the last day is that of the moment before it.
   const days = dayNumberAt(leaves - 1, zone) - dayNumberAt(nowInMs, zone);
   return days === 0 ? formats.words.say('value.last-day') : formats.words.say('value.days-left', { count: days });
 }

@@ -52,8 +52,8 @@ export interface PageSubject {
 }
 
 /**
- * A page by its design. First it is worked out what its pieces ask, each question is asked once, and all listings are
- * read in one go; then the pieces are made.
+ * Makes a page by its design. It first collects the questions of all pieces, asks each once, reads all listings in one go, and then makes
+ * the pieces.
  */
 export async function designedPage(
   scene: PageScene,
@@ -277,7 +277,7 @@ function pieceModel(piece: Piece, making: PieceMaking): PieceModel | null {
   return piece.nothing === '' ? null : { type: 'nothing', ...place, sentence: piece.nothing };
 }
 
-/** Of most strips and pieces nothing, as they are for all screens. */
+/** Most strips and pieces say nothing here, because they are for all screens. */
 function onScreens(one: Strip | Piece): OnScreens {
   const screens = screensOf(one);
   return screens && screens !== 'none' ? { screens } : {};

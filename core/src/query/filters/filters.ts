@@ -44,7 +44,7 @@ function rowsWithValues(
   const numbers = values.map((value) => column.find(value)).map((number) => (visible?.[number] === 0 ? -1 : number));
   const setOf = (number: number): Bitset => (number < 0 ? noRows(catalog) : column.rowsWith(number).clone());
   const [first = -1, ...others] = numbers;
-  // Through a link, all values may come from different listings there, so each is looked for on its own.
+  // The values may come from different linked listings, so each is looked for on its own.
   if (join === 'all') return others.reduce((all, one) => all.intersect(having(setOf(one))), having(setOf(first)));
   return having(others.reduce((all, one) => (one < 0 ? all : all.unite(column.rowsWith(one))), setOf(first)));
 }

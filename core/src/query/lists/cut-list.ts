@@ -39,7 +39,7 @@ export function cutList(
   const cut = ({ catalog, found, order }: OrderedPart, from: number, most: number): CatalogRow[] =>
     cutPage(found, catalog, rankingsOf(catalog, keys, order), from, most).map((row) => ({ catalog, row }));
   if (others.length === 0) return cut(only, offset, limit);
-  // Of each kind no more than the first ones can be among those that are wanted.
+  // Of each kind, only as many first ones as the wanted page could hold.
   const candidates = parts.flatMap((part) => cut(part, 0, offset + limit));
   return candidates.sort(mergedOrder(keys, parts)).slice(offset, offset + limit);
 }

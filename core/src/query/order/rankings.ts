@@ -33,7 +33,7 @@ type Values = Pick<Ranking, 'at' | 'sorted' | 'ones'>;
 export function rankingsOf(catalog: Catalog, keys: readonly OrderKey[], order: OrderScene): Ranking[] {
   return keys.flatMap((key) => {
     const values = valuesOf(catalog, key, order);
-    // What no listing has a value of orders nothing.
+    // A key of which no listing has a value puts nothing in order.
     return values ? [{ ...values, isDown: key.direction === 'down', missingFirst: key.missing === 'first' }] : [];
   });
 }

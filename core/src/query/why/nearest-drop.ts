@@ -9,7 +9,7 @@ export interface Drop {
   readonly total: number;
 }
 
-/** Of all that is chosen, the one thing whose taking back finds most; null when no single one helps. */
+/** Of everything that is chosen, the one thing whose removal finds the most listings; null when removing a single one finds none. */
 export function nearestDrop(query: Query, countOf: (query: Query) => number): Drop | null {
   const drops: Omit<Drop, 'total'>[] = [...query.choices.keys()].map((facet) => ({
     facet,

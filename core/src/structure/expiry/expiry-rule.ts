@@ -83,7 +83,7 @@ export interface ExpiryRule {
 }
 
 export const MOST_CONSEQUENCES = 20;
-/** As far as something can happen before or after it leaves. */
+/** How many days before or after a listing leaves something can happen at most. */
 export const MOST_DAYS = 3650;
 export const MOST_ADDRESSES = 20;
 

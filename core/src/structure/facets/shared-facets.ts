@@ -29,8 +29,8 @@ export function facetsOver(kinds: readonly Kind[], label = 'Kind'): Facet[] {
 }
 
 /**
- * How a kind asks a facet that stands on a list of several: by its own one of the same key, where that has the same
- * control over values that can be compared. Null where it has none, so that its listings have no value.
+ * The facet with which a kind answers a facet of a list of several kinds: its own one of the same key, if it has the same control and
+ * comparable values. Null where it has none; its listings then have no value.
  */
 export function facetAskedBy(facet: Facet, list: Pick<Kind, 'fields'>, kind: Kind, kindById: KindById): Facet | null {
   if (facet.field === KIND_FIELD_KEY) return facet;

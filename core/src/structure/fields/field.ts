@@ -19,7 +19,7 @@ export interface Choice {
 /** In which order a date written with numbers gives day, month and year. */
 export type DateOrder = 'ymd' | 'dmy' | 'mdy';
 
-/** What a computed field comes to; each is kept, shown and sorted as the type of field in question. */
+/** The types that the result of a computed field can have; it is kept in memory, shown and sorted like a field of that type. */
 export const COMPUTED_RESULTS = ['decimal', 'measure', 'money', 'short-text', 'yes-no'] as const;
 export type ComputedResult = (typeof COMPUTED_RESULTS)[number];
 

@@ -6,7 +6,7 @@ import { Words } from './words.js';
 /** What the components of a page say. */
 export type ViewWords = Words<ViewWord>;
 
-/** What a page brings of its words: the locale, and the sentences that browsers don't know by themselves. */
+/** The words that a page brings with it: its locale, and the sentences that browsers don't have already. */
 export interface SentWords {
   readonly locale: string;
   readonly said: Readonly<Partial<Record<ViewWord, Wording>>>;

@@ -133,7 +133,7 @@ export class BatchDto {
 }
 
 export class RestoreDto {
-  /** The change that left the listing as it shall be again. */
+  /** The change that left the listing as it should be again. */
   @IsInt() changeId!: number;
 }
 
@@ -143,7 +143,7 @@ export class DuplicateDto {
 
 export class HandOrderDto {
   @IsInt() id!: number;
-  /** The listing that it shall stand right behind; absent to stand first. */
+  /** The listing behind which it should stand; absent to stand first. */
   @IsOptional() @IsInt() after?: number;
 }
 

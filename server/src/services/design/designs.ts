@@ -81,7 +81,7 @@ export class Designs {
       const before = existing(unit, id);
       const structure = unit.structure;
       await unit.remove('design', id, before);
-      // Its draft would be one of nothing.
+      // Without the design, its draft would belong to nothing.
       for (const draft of structure.drafts.filter((one) => one.draft?.of === id))
         await unit.remove('design', draft.id, draft);
       refuseIfBreaking(unit, structure);

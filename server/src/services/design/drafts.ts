@@ -80,7 +80,7 @@ export class Drafts {
   publish(user: User | null, ids: readonly number[]): Promise<Changed<Design[]>> {
     return this.editing.change(user, async (unit) => {
       const drafts = ids.map((id) => draftOf(id, unit));
-      // What others embed comes first.
+      // Parts first: other pages embed them.
       const inOrder = [...drafts.filter(isPart), ...drafts.filter((draft) => !isPart(draft))];
       const result: Design[] = [];
       for (const draft of inOrder) result.push(await publishOne(draft as DraftedDesign, unit));

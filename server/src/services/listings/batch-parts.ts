@@ -44,7 +44,10 @@ export class BatchReader {
     return this.store.staging.carryOut((at) => partsAhead(parts, early, at), change);
   }
 
-  /** What inputs come to as far as it is known before the unit: nothing for what has to wait for it, and for what is refused. */
+  /**
+   * The contents that inputs lead to, as far as they are known before the unit: nothing for an input that is refused or has to wait for
+   * the unit.
+   */
   async read(
     kindId: number,
     parts: readonly BatchPart[],

@@ -119,7 +119,7 @@ export class Changes {
    * `change.already-undone`, `request.not-found` and `change.not-undoable`.
    */
   async undo(user: User, changeId: number): Promise<Changed<{ sentence: string }>> {
-    // Before others have to wait: what a change has done stays as it is.
+    // Read before others have to wait: the entries of a complete change stay as they are.
     const entries = (await this.store.log.entriesToTakeBack(changeId)).reverse();
     const isForbidden = entries.some((entry) => !isAllowed(user.role, 'undo changes', { entry }));
     if (isForbidden) throw Refusal.of('auth.forbidden');

@@ -121,7 +121,7 @@ export class Telling {
     await this.unit.outbox.addMails(mails);
     if (waiting.length === 0) return;
     await this.unit.outbox.addWaiting(waiting);
-    // A mail that is due already must not be put off by what happens before it is sent.
+    // Only ever earlier: a mail of the day that is due already must not be put off by this notice.
     await this.unit.due.putBy('digest', 0, this.nextDigest());
   }
 

@@ -36,7 +36,7 @@ export class KnownState {
     return read;
   }
 
-  /** The state at one moment, in a transaction that only reads. */
+  /** The state at one moment, read in a transaction that only reads. */
   async seen(transaction: Transaction): Promise<Known> {
     const feed = await this.latestChange(transaction);
     return this.latest?.feed === feed ? this.latest : this.read(transaction, feed);

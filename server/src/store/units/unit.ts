@@ -281,8 +281,8 @@ export class Unit extends UnitReading {
   }
 
   /**
-   * A kind that goes stays with all its listings where it lies, unseen and with an address that nobody can ask for; one
-   * that comes back shows them again. Answers whether an entry was one of these.
+   * Handles kinds that go or come back: one that goes keeps its listings where they are, hidden, and gets an address that nobody can ask
+   * for; one that comes back shows them again. Answers whether the entry was such a one.
    */
   private async hideOrShow(entry: EntryOf<'kind'>): Promise<boolean> {
     const { id, before, after } = entry;

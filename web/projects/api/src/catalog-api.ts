@@ -42,7 +42,7 @@ export interface ListingsAsk extends TableAsk {
   readonly limit: number;
 }
 
-/** A blueprint as it was chosen: the document itself, or a zip with its pictures and files. */
+/** A blueprint as somebody chose it: a document, or a zip with pictures and files. */
 export type BlueprintFile = { readonly document: unknown } | { readonly zip: File };
 
 /** Which of the kept pictures are shown. */

@@ -178,7 +178,7 @@ export class PageHost {
 
   /** Follows a state of the page; one that only shows more stays where it is. */
   protected go({ url, replace, stays = false }: StateChange): void {
-    // More of what is shown now is nothing to who has just chosen something else.
+    // More of the present list is of no use to a visitor who has just chosen something else.
     if (stays && this.router.currentNavigation()) return;
     this.suggestions.set([]);
     this.hinting.clear();

@@ -6,5 +6,5 @@ export interface MayHoldWork {
   mayLeave(): boolean;
 }
 
-/** Lets a page be left when it says so. */
+/** A guard: a page can be left when it says so. */
 export const mayLeave: CanDeactivateFn<MayHoldWork> = (page) => page.mayLeave();

@@ -92,12 +92,12 @@ export class VisitorsList {
   protected readonly shown = computed((): { cards: ChosenCards['cards']; forms: CardForms } =>
     this.chosen() ? { cards: this.list().cards, forms: this.pageForms() } : this.asked(),
   );
-  /** Whether the address says anything that this browser does not keep. */
+  /** Whether the address names listings that this browser does not keep. */
   protected readonly isOfOthers = computed(() => {
     const kept = this.lists.shortlist();
     return this.lists.isKnown() && (this.chosen()?.shortlist ?? []).some((id) => !kept.includes(id));
   });
-  /** Whether the address names listings, of which nothing may be left. */
+  /** Whether the address names listings, even if none of them is there any more. */
   protected readonly wasAsked = computed(() => this.lists.isKnown() && this.lists.shortlist().length > 0);
 
   constructor() {

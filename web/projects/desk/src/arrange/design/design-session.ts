@@ -54,7 +54,7 @@ export class DesignSession {
     return { work: work ?? kept, kept };
   }
 
-  /** Keeps work in this browser as long as it is not saved. To be called in an effect. */
+  /** Keeps unsaved work in this browser. To be called in an effect. */
   remember<Definition>(history: DesignHistory<Definition>): void {
     const [isChanged, design] = [history.isChanged(), history.design()];
     if (!this.begun()) return;

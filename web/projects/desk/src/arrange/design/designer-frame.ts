@@ -29,7 +29,7 @@ export class DesignerFrame {
   readonly isMadeByItself = input(false);
   readonly published = output();
   readonly drafted = output();
-  /** Work that was brought back, or the draft, is not wanted. */
+  /** Somebody wants to drop the unsaved work, or the draft. */
   readonly startedOver = output();
   readonly draftThrownAway = output();
 
@@ -46,7 +46,7 @@ export class DesignerFrame {
     return isOther && !isSaving() && this.issues().length === 0;
   }
 
-  /** What is still wrong with it doesn't stand in the way of a draft. */
+  /** A draft can be kept although something is still wrong with it. */
   protected canBeDrafted(): boolean {
     const { kept, draft, isSaving } = this.session();
     return (this.history().isChanged() || (!kept() && !draft() && !this.isMadeByItself())) && !isSaving();

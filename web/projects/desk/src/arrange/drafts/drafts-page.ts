@@ -18,7 +18,7 @@ import { SelectionsStore } from '../../shared/selections-store';
 import { BeforeAfter } from './before-after';
 import { designerOf, seenAt } from './seen-at';
 
-/** All designs that visitors do not see yet: what of each is otherwise, before and after; published at once or at a moment. */
+/** All drafts: how each differs from what visitors see, before and after; publishes them at once or at a moment. */
 @Component({
   selector: 'pl-drafts-page',
   imports: [BeforeAfter, KindList, MatButtonModule, MomentInput, RouterLink],

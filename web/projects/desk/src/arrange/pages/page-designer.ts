@@ -131,7 +131,7 @@ export class PageDesigner {
     const fields = work.around.kind?.fields.filter(({ type }) => type === 'categories') ?? [];
     return fields.flatMap(({ settings }) => settings.choices ?? []);
   });
-  /** What the page is asked for with; null while something of it is not known. */
+  /** What the preview is asked for with; null until all of it is known. */
   private readonly question = computed((): DraftedPage | null => {
     const work = this.work();
     if (!work) return null;

@@ -12,7 +12,7 @@ const SECTION_WORDS: Readonly<Record<UsedThing['what'], string>> = {
   ...{ card: 'Cards', page: 'Pages', part: 'Parts of pages', look: 'Looks', facet: 'Facets' },
 };
 
-/** Where visitors meet which design and facet; first of all, what they meet nowhere. */
+/** Where visitors meet each design and facet. Those that they meet nowhere come first. */
 @Component({
   selector: 'pl-use-page',
   imports: [KindList, RouterLink],

@@ -56,7 +56,7 @@ import type { Step } from './neighbours';
 import { Neighbours } from './neighbours';
 import { WhereShown } from './where-shown';
 
-/** Where only the server has said that a listing is another one by now. */
+/** Stands for whoever changed the listing when only the refusal of the server tells of it. */
 const SOMEBODY: DeskChange = {
   ...{ type: 'change', who: 'Somebody', sentence: '', kinds: [], listings: null, structure: false },
 };

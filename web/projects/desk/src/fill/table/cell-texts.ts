@@ -3,7 +3,7 @@ import { fieldType } from '@plindo/core/structure';
 import type { Formats } from '@plindo/core/values';
 import type { TableColumn } from './table-columns';
 
-/** What stands in cells, made once a listing: scrolling asks for the same texts again and again. */
+/** The texts of cells, made once for each listing: scrolling asks for them again and again. */
 export class CellTexts {
   private readonly byListing = new WeakMap<Listing, Map<string, string>>();
 

@@ -96,7 +96,7 @@ export class CalendarPage {
     // They are named by their kinds, and drawn once.
     if (!this.kinds.kinds()) return [];
     return [
-      // What happens when it leaves goes without saying on the day on which it leaves.
+      // On the day on which a listing leaves, what happens at that moment needs no line of its own.
       ...coming
         .filter((entry) => !this.isWithLeaving(entry))
         .map((entry): EventInput => {

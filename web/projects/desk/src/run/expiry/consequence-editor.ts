@@ -40,7 +40,7 @@ export class ConsequenceEditor {
   protected readonly setting = computed(() => this.deedOf('set-field'));
   protected readonly telling = computed(() => this.deedOf('tell'));
   protected readonly addresses = computed(() => this.telling()?.to.join(', ') ?? '');
-  /** What of the addresses is none. */
+  /** The entries among the addresses that are not valid e-mail addresses. */
   protected readonly wrong = computed(() => addressesIn(this.addresses()).wrong);
 
   protected choose(name: string): void {

@@ -1,6 +1,6 @@
 import type { LongPiece } from './long-work';
 
-/** Before so much time nothing can be said about the pace. */
+/** Before this time nothing can be said about the pace. */
 const TOLD_AFTER_IN_MS = 1500;
 
 /** How fast a piece of work goes, and how long it will still take. */
