@@ -47,6 +47,7 @@ export interface User {
 }
 
 export interface SessionInfo {
+  /** Null when nobody is signed in. */
   readonly user: User | null;
   /** To be sent back as the header X-CSRF-Token with every change; '' when nobody is signed in. */
   readonly csrf: string;
@@ -131,6 +132,7 @@ export interface ServingPage {
   readonly tried: readonly {
     readonly id: number;
     readonly name: string;
+    /** How many conditions it has; pages with more are tried first. */
     readonly asks: number;
     readonly holds: boolean;
   }[];
@@ -192,9 +194,11 @@ export interface DesignOfPage {
   /** Null for a page that nobody has designed. */
   readonly id: number | null;
   readonly serves: PagePurpose;
+  /** Null for a page of no kind. */
   readonly kindId: number | null;
   /** Number of the selection whose list it shows; 0 for none. */
   readonly selection: number;
+  /** The listing that the page was shown with; null for none. */
   readonly listingId: number | null;
   /** Key of the category that it is about. */
   readonly category: string | null;
@@ -331,11 +335,15 @@ export interface PictureUse {
 /** A picture that is kept. */
 export interface KeptPicture {
   readonly hash: string;
+  /** In pixels. */
   readonly width: number;
   readonly height: number;
   readonly fileName: string;
+  /** Size of the kept file. */
   readonly bytes: number;
+  /** Milliseconds since 1970. */
   readonly createdAt: number;
+  /** How many places use it. */
   readonly uses: number;
   /** The first of them. */
   readonly usedBy: readonly PictureUse[];
@@ -441,6 +449,7 @@ export interface ImportState {
   readonly kindId: number;
   readonly state: 'running' | 'done' | 'cancelled';
   readonly rows: number;
+  /** Rows that the server has read so far. */
   readonly seen: number;
   readonly added: number;
   readonly refused: number;

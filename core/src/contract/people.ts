@@ -87,6 +87,7 @@ export interface TokenSummary {
   readonly id: number;
   readonly name: string;
   readonly createdAt: string;
+  /** ISO 8601; null for never. */
   readonly lastUsedAt: string | null;
   readonly readOnly: boolean;
   readonly expiresAt: string | null;

@@ -9,6 +9,7 @@ export interface MailSummary {
   readonly subject: string;
   readonly at: string;
   readonly state: 'waiting' | 'kept' | 'sent' | 'refused';
+  /** ISO 8601; null as long as it was not sent. */
   readonly sentAt: string | null;
   /** What the mail server answered last; null for nothing. */
   readonly code: number | null;

@@ -7,6 +7,7 @@ import { RowReader } from './row-reader.js';
 
 export interface DryRun {
   readonly rows: number;
+  /** Rows that would come in. */
   readonly coming: number;
   /** Rows that come in with some values left out. */
   readonly incomplete: number;

@@ -8,6 +8,7 @@ import { readImportRow } from './import-rows.js';
 
 /** A row that can come in, as far as it can be told from itself. */
 export interface ReadRow {
+  /** Line in the file, from 1. */
   readonly line: number;
   readonly content: ListingContent;
 }

@@ -10,6 +10,7 @@ export type BadValuePolicy = 'refuse-row' | 'leave-empty';
 
 /** A row on its way in: the line it came from and its cells by where they go. */
 export interface ImportRow {
+  /** Line in the file, from 1. */
   readonly line: number;
   readonly input: ListingInput;
   /** By the keys of fields, cells that are not written as the file writes such values. */
@@ -74,6 +75,7 @@ function isSurplus(value: unknown): boolean {
 
 /** Why a row is refused, or which of its values were left out. */
 export interface RowReport {
+  /** Line in the file, from 1. */
   readonly line: number;
   readonly title: string;
   readonly issues: readonly Issue[];

@@ -51,6 +51,7 @@ export interface Listing extends ListingContent {
   /** What follows the part of its kind in its address: its slug, or what the kind's pattern makes of its values. */
   readonly address: string;
   readonly version: number;
+  /** Milliseconds since 1970. */
   readonly createdAt: number;
   readonly changedAt: number;
   /** When it was made live for the first time; null when it never was. */

@@ -25,6 +25,7 @@ const NOTHING: Parts = {
 /** What {@link BuiltInColumns} holds, to be kept; numbers in the order of {@link NUMBERS}. */
 export interface KeptBuiltIn {
   readonly title: KeptColumnTexts;
+  /** Null for a column that was never needed, as no listing had a value. */
   readonly numbers: readonly (KeptNumbers | null)[];
   readonly places: KeptPlaces | null;
 }

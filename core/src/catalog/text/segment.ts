@@ -2,7 +2,9 @@ import { TypoMeter, letterMask, masksFit, prefixQuality, typoQuality } from './w
 
 /** A word of a vocabulary that meets a wanted one, and how well, up to 1. */
 export interface FoundWord {
+  /** The number of the word in its segment. */
   readonly number: number;
+  /** From 0 (not in) up to 1 (the word itself). */
   readonly quality: number;
 }
 

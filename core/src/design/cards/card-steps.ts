@@ -13,6 +13,7 @@ import { ZONE_WORDS } from './check-card.js';
 /** Where a slot stands on a card; `at` counts from 0. */
 export interface SlotPlace {
   readonly zone: CardZone;
+  /** Position in the place, from 0. */
   readonly at: number;
 }
 

@@ -11,6 +11,7 @@ export type PageItem =
 /** Where a piece stands, or may go: the column by its key, and the place in it from 0. */
 export interface PiecePlace {
   readonly column: string;
+  /** Position in the column, from 0. */
   readonly at: number;
 }
 

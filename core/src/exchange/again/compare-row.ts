@@ -11,6 +11,7 @@ import type { MatchedRow } from './match-rows.js';
 export type RowOutcomeAgain = 'new' | 'changed' | 'same' | 'refused';
 
 export interface RowComparison {
+  /** Line in the file, from 1. */
   readonly line: number;
   readonly title: string;
   readonly outcome: RowOutcomeAgain;

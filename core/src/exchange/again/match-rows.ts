@@ -19,6 +19,7 @@ export interface ListingName {
 /** A row of a file, and the listing that it is about; null for one that isn't there yet. */
 export interface MatchedRow {
   readonly row: ImportRow;
+  /** Null for a listing that isn't there yet. */
   readonly id: number | null;
 }
 

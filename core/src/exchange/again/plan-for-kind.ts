@@ -10,6 +10,7 @@ import type { FileTable } from '../tables/file-table.js';
 /** Where a column of a file goes in a kind that is there. */
 export interface ColumnTarget {
   readonly use: ColumnUse;
+  /** Null where the column goes to no field. */
   readonly fieldKey: string | null;
 }
 

@@ -15,6 +15,7 @@ export interface CellReading extends Conventions {
 }
 
 export interface ColumnPlan {
+  /** Position of the column in the file, from 0. */
   readonly column: number;
   readonly header: string;
   readonly use: ColumnUse;

@@ -15,7 +15,9 @@ export interface FileConventions extends Conventions {
 
 /** What speaks for a convention: in how many columns, of how many with such values. */
 export interface Evidence {
+  /** Columns that speak for it. */
   readonly columns: number;
+  /** Columns that have such values. */
   readonly of: number;
   /** False where no value tells; then the convention is the likeliest by the delimiter or by the site. */
   readonly isDecided: boolean;

@@ -101,9 +101,13 @@ export interface ConversionExample {
 
 /** What a change of a field's type does to all values, before anything is done. */
 export interface TypeChangeReport {
+  /** Values that come out as they were. */
   readonly exact: number;
+  /** Values that lose something, such as leading zeros. */
   readonly lossy: number;
+  /** Values that the new type can't hold; they are kept aside. */
   readonly impossible: number;
+  /** Listings without a value. */
   readonly empty: number;
   /** Values kept aside by an earlier change that fit now. */
   readonly returning: number;

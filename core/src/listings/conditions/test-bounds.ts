@@ -5,6 +5,7 @@ import { dayNumberAt, firstWeekday, movedDay, nextPeriod, periodStart, startOfDa
 
 /** Which numbers a test holds for: those between two bounds, or, turned over, all others. */
 export interface Bounds {
+  /** In the unit of the column; minus infinity for no bound. */
   readonly least: number;
   /** Whether the least one is in. */
   readonly withLeast: boolean;

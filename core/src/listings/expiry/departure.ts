@@ -19,6 +19,7 @@ export interface Departure {
 /** A consequence with the moment at which it is due. */
 export interface DueConsequence {
   readonly consequence: Consequence;
+  /** Milliseconds since 1970. */
   readonly at: number;
 }
 

@@ -6,6 +6,7 @@ import { textsOf } from './naming.js';
 /** A text that names no listing, or several, with how many listings hold it. */
 export interface UnmatchedText {
   readonly text: string;
+  /** How many listings hold the text. */
   readonly listings: number;
   readonly why: 'none' | 'several';
 }

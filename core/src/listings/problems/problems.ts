@@ -32,7 +32,9 @@ export interface ProblemPlace {
 /** The same problem of one field, one kind or one category set. */
 export interface FoundProblem {
   readonly code: ProblemCode;
+  /** Null where a category set is meant. */
   readonly kindId: number | null;
+  /** Null where a kind is meant. */
   readonly setId: number | null;
   /** Key of the field, where one is concerned. */
   readonly field: string | null;

@@ -29,6 +29,7 @@ export interface ValuesFacetModel extends FacetModelFrame {
   readonly control: 'ticks' | 'drop-down' | 'chips' | 'tree' | 'yes-no' | 'letters';
   readonly join: 'any' | 'all';
   readonly values: readonly FacetValueModel[];
+  /** How many values stand before "show all". */
   readonly shownFirst: number;
 }
 
@@ -93,6 +94,7 @@ export interface RangeFacetModel extends FacetModelFrame {
   /** Chosen bounds as input values, '' when open. */
   readonly from: string;
   readonly to: string;
+  /** Listings in each of 20 equal parts from the least value to the greatest. */
   readonly histogram: readonly number[];
 }
 
@@ -117,7 +119,9 @@ export interface PagerModel {
   readonly more: { readonly href: string; readonly count: number } | null;
   readonly page: number;
   readonly pages: number;
+  /** Address; null on the first page. */
   readonly previous: string | null;
+  /** Address; null on the last page. */
   readonly next: string | null;
   /** Page numbers to show; null is a gap. */
   readonly links: readonly ({ readonly page: number; readonly href: string } | null)[];

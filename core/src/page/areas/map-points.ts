@@ -11,6 +11,7 @@ const MOST_POINTS = 2000;
 export interface PointModel {
   readonly id: number;
   readonly title: string;
+  /** Null when it has no page. */
   readonly href: string | null;
   /** Degrees, WGS 84. */
   readonly latitude: number;

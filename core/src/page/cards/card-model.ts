@@ -45,6 +45,7 @@ export interface CardModel {
   /** Null when listings of the kind have no pages of their own. */
   readonly href: string | null;
   readonly title: string;
+  /** Null for a card without one, or of a listing without one. */
   readonly picture: Picture | null;
   readonly featured: boolean;
   /** By key of the slot; an empty one is left out. */

@@ -156,6 +156,7 @@ export interface FacetsModel {
   readonly facets: readonly FacetModel[];
   /** Listings that are found, and things that are chosen. */
   readonly total: number;
+  /** How many things are chosen. */
   readonly chosen: number;
   readonly clearHref: string;
 }

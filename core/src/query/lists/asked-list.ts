@@ -21,6 +21,7 @@ export interface AskedList {
   readonly picked: readonly number[] | null;
   /** Leaves out so many of the first ones in order, and shows at most so many of the rest. */
   readonly skip: number;
+  /** Null for all. */
   readonly most: number | null;
 }
 

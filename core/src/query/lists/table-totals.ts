@@ -20,6 +20,7 @@ export interface ColumnTotals {
 }
 
 export interface TableTotals {
+  /** How many listings are counted. */
   readonly listings: number;
   readonly columns: readonly ColumnTotals[];
 }

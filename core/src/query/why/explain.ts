@@ -58,6 +58,7 @@ export interface Explanation {
   readonly reasons: readonly Reason[];
   /** Counted from 1, among those that are shown; null when it is out. */
   readonly position: number | null;
+  /** Counted from 1; null when it is out. */
   readonly page: number | null;
 }
 

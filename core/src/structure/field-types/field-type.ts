@@ -83,6 +83,7 @@ export interface FieldType<Value> {
   toInput?(value: Value, field: Field, context: ReadContext): string;
   /** The value for readers, with unit and in the locale's manner; without the label. */
   format(value: Value, field: Field, formats: Formats): string;
+  /** Null for values that nobody can ask about. */
   readonly column: ColumnSpec<Value> | null;
   /** The controls with which visitors can choose among its values, the likeliest first. */
   readonly facets: readonly FacetControl[];

@@ -8,6 +8,7 @@ export interface ColumnSample {
   readonly filled: number;
   /** How often each different value occurs, trimmed, in the order in which they come first. */
   readonly tally: ReadonlyMap<string, number>;
+  /** Characters of the longest value. */
   readonly longest: number;
   /** All cells, empty ones too. */
   readonly rows: number;

@@ -1,6 +1,7 @@
 /** A picture kept by Plindo: the hash of its bytes, its size in pixels, and what it shows in words. */
 export interface Picture {
   readonly hash: string;
+  /** In pixels. */
   readonly width: number;
   readonly height: number;
   readonly alt: string;
@@ -9,7 +10,9 @@ export interface Picture {
 }
 
 export interface Focus {
+  /** From 0 (left) to 1 (right). */
   readonly x: number;
+  /** From 0 (top) to 1 (bottom). */
   readonly y: number;
 }
 
@@ -47,5 +50,6 @@ export interface PictureRecord {
   readonly source: string;
   /** Size of the kept file. */
   readonly bytes: number;
+  /** Milliseconds since 1970. */
   readonly createdAt: number;
 }

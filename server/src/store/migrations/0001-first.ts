@@ -17,7 +17,7 @@ const references = (model: string, onDelete: 'CASCADE' | 'SET NULL' | 'RESTRICT'
   onDelete,
 });
 
-/** All tables of the first slice. Moments are milliseconds since 1970. */
+/** All tables of the first version. Moments are milliseconds since 1970. */
 export async function up(tables: Tables): Promise<void> {
   await tables.create('site', { id, settings: required(JSON_TYPE) });
   await tables.create('users', {
