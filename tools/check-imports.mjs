@@ -12,6 +12,7 @@ const CORE_ORDER = [
   'structure',
   'listings',
   'design',
+  'submissions',
   'plans',
   'catalog',
   'query',

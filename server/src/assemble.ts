@@ -52,6 +52,10 @@ import { Outbox } from './services/notices/outbox.js';
 import { PictureFetcher } from './services/media/picture-fetcher.js';
 import { PictureLibrary } from './services/media/picture-library.js';
 import { Pictures } from './services/media/pictures.js';
+import { Attempts } from './services/submissions/attempts.js';
+import { Review } from './services/submissions/review.js';
+import { Sending } from './services/submissions/sending.js';
+import { SentPages } from './services/submissions/sent-pages.js';
 import { Problems } from './services/listings/problems.js';
 import { Selections } from './services/structure/selections.js';
 import { SiteStarters } from './services/exchange/site-starters.js';
@@ -63,6 +67,7 @@ import { TableViews } from './services/listings/table-views.js';
 import { AddressBook } from './site/address-book.js';
 import { DraftedPages } from './site/drafted-pages.js';
 import { liveWithDrafts } from './site/live-with-drafts.js';
+import type { SentThings } from './site/pages.js';
 import { Pages } from './site/pages.js';
 import { ServingPages } from './site/serving-pages.js';
 import { Sitemaps } from './site/sitemaps.js';
@@ -126,7 +131,8 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   await pictures.purge();
   const files = new Files(store, join(folder, 'files'), clock);
   const categorySets = new CategorySets(live, editing);
-  const pages = new Pages(store, live);
+  const submissions = ofSubmissions(store, live, editing, { sealing, clock });
+  const pages = new Pages(store, live, sentThings(submissions));
   const drafts = new Drafts(store, live, editing);
   const mailer = new Mailer({ store, node, clock, ...mail });
   const backups = new Backups({ store, clock, tell: tellIt, ...backupsOf(parts) });
@@ -139,6 +145,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     openDesks,
     ...ofPeople(store, live, clock, { sealing, tell: tellIt, tellDoor }),
     ...ofLeaving(store, live),
+    ...submissions,
     ...ofMails(store, live, mail),
     ...ofTables(store, live, editing, clock),
     ...ofStructure(store, live, editing),
@@ -159,7 +166,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     listings: new Listings(store, live, editing),
     pages,
     sitemaps: new Sitemaps(live),
-    draftedSite: new Pages(store, liveWithDrafts(live)),
+    draftedSite: new Pages(store, liveWithDrafts(live), sentThings(submissions)),
     drafts,
     addressBook: new AddressBook(store, live),
     servingPages: new ServingPages(store, live),
@@ -270,6 +277,28 @@ function ofMails(store: Store, live: Live, mail: MailParts): Pick<Services, 'not
 function ofLeaving(store: Store, live: Live): Pick<Services, 'calendar' | 'calendarFeed' | 'expiry'> {
   const calendar = new Calendar(store, live);
   return { calendar, calendarFeed: new CalendarFeed(store, live, calendar), expiry: new Expiry(store, live) };
+}
+
+function ofSubmissions(
+  store: Store,
+  live: Live,
+  editing: Editing,
+  { sealing, clock }: { readonly sealing: Sealing; readonly clock: () => Date },
+): Pick<Services, 'attempts' | 'review' | 'sending' | 'sentPages'> {
+  const attempts = new Attempts(store, live, clock);
+  return {
+    attempts,
+    review: new Review(store, live, editing, sealing),
+    sending: new Sending(store, editing, attempts, sealing, clock),
+    sentPages: new SentPages(store, live, editing, attempts),
+  };
+}
+
+function sentThings({ attempts, sentPages }: Pick<Services, 'attempts' | 'sentPages'>): SentThings {
+  return {
+    state: async (token) => (token === '' ? null : attempts.state(token)),
+    at: (secret, token) => sentPages.at(secret, token),
+  };
 }
 
 interface Running {

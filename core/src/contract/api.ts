@@ -416,6 +416,8 @@ export interface DeskChange {
   readonly listings: readonly number[] | null;
   /** Whether kinds, selections, designs or settings were changed. */
   readonly structure: boolean;
+  /** Whether something that visitors have sent in came or was decided. */
+  readonly submissions: boolean;
   /** Whether the one who is told made it, here or in another window. */
   readonly isOwn?: boolean;
 }

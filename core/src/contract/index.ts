@@ -1,3 +1,4 @@
 export * from './api.js';
 export * from './run.js';
 export * from './people.js';
+export * from './submissions.js';

@@ -5,6 +5,9 @@ import { languageOf } from '../values/index.js';
 import type { CardDesign } from './cards/card.js';
 import { slotsOfCard, zonesOf } from './cards/card.js';
 import { firstCard } from './cards/first-card.js';
+import { askedField } from './forms/askable.js';
+import type { FormDesign } from './forms/form-design.js';
+import { questionsOf, withQuestions } from './forms/form-design.js';
 import type { FrameDesign } from './frames/frame-design.js';
 import type { LookDesign } from './looks/look.js';
 import { withParts } from './pages/embedded-parts.js';
@@ -20,7 +23,7 @@ import { fieldsOfSlots, slotWithKeyRenamed, withGroupRenamed } from './slots/slo
 import { isValue } from './slots/text-with-values.js';
 import type { WordsDesign } from './words/words-design.js';
 
-export const DESIGN_TYPES = ['card', 'page', 'look', 'words', 'frame', 'redirects'] as const;
+export const DESIGN_TYPES = ['card', 'page', 'look', 'words', 'frame', 'redirects', 'form'] as const;
 export type DesignType = (typeof DESIGN_TYPES)[number];
 
 interface Kept<Type extends DesignType, Definition> {
@@ -55,9 +58,10 @@ export type KeptLook = Kept<'look', LookDesign>;
 export type KeptWords = Kept<'words', WordsDesign>;
 export type KeptFrame = Kept<'frame', FrameDesign>;
 export type KeptRedirects = Kept<'redirects', RedirectsDesign>;
+export type KeptForm = Kept<'form', FormDesign>;
 
 /** A design as it is kept. */
-export type Design = KeptCard | KeptPage | KeptLook | KeptWords | KeptFrame | KeptRedirects;
+export type Design = KeptCard | KeptPage | KeptLook | KeptWords | KeptFrame | KeptRedirects | KeptForm;
 
 /** The cards of a kind in their order; the first is used where no other was chosen. */
 export function cardsOfKind(kindId: number, designs: readonly Design[]): KeptCard[] {
@@ -78,6 +82,11 @@ export function frameOf(designs: readonly Design[]): KeptFrame | undefined {
 /** Where addresses of an older site lead: the first ones; undefined where there are none. */
 export function redirectsOf(designs: readonly Design[]): KeptRedirects | undefined {
   return designs.filter((design): design is KeptRedirects => design.type === 'redirects').sort(byPosition)[0];
+}
+
+/** The forms with which visitors send in listings, in their order. */
+export function formsOf(designs: readonly Design[]): KeptForm[] {
+  return designs.filter((design): design is KeptForm => design.type === 'form').sort(byPosition);
 }
 
 /** The publisher's own sentences in the language of a locale. */
@@ -138,7 +147,9 @@ export function fieldsOfDesign({ kindId, ...design }: Design, kindById: KindById
       ? fieldsOfCard(design.definition, kind, kindById)
       : design.type === 'page'
         ? fieldsOfPage(design.definition, kind, kindById)
-        : [];
+        : design.type === 'form'
+          ? fieldsOfForm(design.definition, kind)
+          : [];
   return [...new Map(used.map((one) => [`${one.kindId} ${one.field}`, one])).values()];
 }
 
@@ -147,6 +158,14 @@ function fieldsOfCard(card: CardDesign, kind: Kind | null, kindById: KindById): 
   const { picture } = card;
   const ofPicture = picture.stands === 'none' ? [] : [{ kindId: kind.id, field: picture.field }];
   return [...ofPicture, ...fieldsOfSlots(slotsOfCard(card), kind, kindById)];
+}
+
+function fieldsOfForm(form: FormDesign, kind: Kind | null): UsedField[] {
+  if (!kind) return [];
+  const questions = questionsOf(form);
+  const filled = questions.map(({ field }) => field).filter((field) => askedField(kind, field));
+  const asked = questions.flatMap(({ showWhen }) => (showWhen ? fieldsOfCondition(showWhen) : []));
+  return [...filled, ...asked].map((field) => ({ kindId: kind.id, field }));
 }
 
 function fieldsOfPage(page: PageDesign, kind: Kind | null, kindById: KindById): UsedField[] {
@@ -175,6 +194,7 @@ export function designWithKeyRenamed<Of extends Design>(given: Of, change: KeyCh
   const isUsed = fieldsOfDesign(design, kindById).some(
     ({ kindId, field }) => kindId === change.kindId && field === change.from,
   );
+  if (isUsed && design.type === 'form') return { ...given, definition: formRenamed(design.definition, change) };
   if (!isUsed || (design.type !== 'page' && design.type !== 'card')) return given;
   const renamedOf = (slot: Slot, of: Kind | null): Slot => (of ? slotWithKeyRenamed(slot, change, of, kindById) : slot);
   const renamed = (slot: Slot): Slot => renamedOf(slot, kind);
@@ -190,6 +210,14 @@ export function designWithKeyRenamed<Of extends Design>(given: Of, change: KeyCh
     zones: zonesOf((zone) => zones[zone].map(renamed)),
   };
   return { ...given, definition };
+}
+
+function formRenamed(form: FormDesign, { from, to }: KeyChange): FormDesign {
+  return withQuestions(form, (question) => ({
+    ...question,
+    field: question.field === from ? to : question.field,
+    showWhen: question.showWhen && withGroupRenamed(question.showWhen, from, to),
+  }));
 }
 
 interface Renaming {

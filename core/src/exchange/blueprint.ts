@@ -1,4 +1,4 @@
-import type { Design, KeptCard, KeptFrame, KeptLook, KeptPage, KeptRedirects, KeptWords } from '../design/index.js';
+import type { Design, KeptCard, KeptForm, KeptFrame, KeptLook, KeptPage, KeptRedirects, KeptWords } from '../design/index.js';
 import { withPageNumbers } from '../design/index.js';
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';
@@ -49,6 +49,7 @@ export type BlueprintDesign = (
   | Pick<KeptWords, 'type' | 'definition'>
   | Pick<KeptFrame, 'type' | 'definition'>
   | Pick<KeptRedirects, 'type' | 'definition'>
+  | Pick<KeptForm, 'type' | 'definition'>
 ) & {
   /** Null for what is of the whole site. */
   readonly kind: string | null;
@@ -148,10 +149,12 @@ function designsIn({ designs, kinds, selections }: BlueprintSource): BlueprintDe
     kind: (id: number): number => position(kinds, id),
     selection: (id: number): number => position(selections, id),
     part: (id: number): number => position(inOrder, id),
+    form: (id: number): number => position(inOrder, id),
   };
   return inOrder.map((design): BlueprintDesign => {
     const kind = kinds.find(({ id }) => id === design.kindId)?.slug ?? null;
     if (design.type === 'card') return { type: 'card', kind, definition: design.definition };
+    if (design.type === 'form') return { type: 'form', kind, definition: design.definition };
     if (design.type === 'look') return { type: 'look', kind, definition: design.definition };
     if (design.type === 'frame') {
       const searchIn = numbers.kind(design.definition.searchIn);

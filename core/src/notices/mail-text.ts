@@ -41,9 +41,15 @@ export function mailOfPerson(
 ): MailText {
   const stretches: Stretch[] = [
     { words: words.say(`notice.${about}.text`, values), ...(link !== '' && { link }) },
-    { words: words.say(`notice.${about}.why`, values) },
+    { words: words.say(whyOf(about), values) },
   ];
   return mailOf(words.say(`notice.${about}.subject`, values), stretches, locale);
+}
+
+function whyOf(about: PersonalNotice): `notice.${'invitation' | 'password-link' | 'access-changed' | 'submission'}.why` {
+  return about === 'invitation' || about === 'password-link' || about === 'access-changed'
+    ? `notice.${about}.why`
+    : 'notice.submission.why';
 }
 
 /** One mail of several notices, those of one sort below one another. */

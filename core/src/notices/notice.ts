@@ -3,8 +3,11 @@ import type { SiteNotice } from '../structure/index.js';
 /** What notices are about. */
 export type NoticeName = 'leaves-soon' | 'has-left' | SiteNotice | PersonalNotice;
 
+/** What the sender of a submission is told of it. */
+export type SenderNotice = `submission-${'received' | 'returned' | 'accepted' | 'refused' | 'merged'}`;
+
 /** What one person is told of their own access, whatever the site tells to others. */
-export type PersonalNotice = 'invitation' | 'password-link' | 'access-changed';
+export type PersonalNotice = 'invitation' | 'password-link' | 'access-changed' | SenderNotice;
 
 /** What a notice says of a listing; kept with it, as the listing may be gone when it is read. */
 export interface ToldListing {

@@ -3,6 +3,7 @@ import type { SentWords } from '../values/index.js';
 import type { PageColumn, PagePurpose, Strip } from '../design/index.js';
 import type { CardForms } from './cards/card-model.js';
 import type { FooterModel, HeaderModel, PageLink } from './frame-model.js';
+import type { SentPage } from './forms/sent-model.js';
 import type { PieceModel } from './pieces/piece-models.js';
 
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
@@ -83,4 +84,4 @@ export interface NotFoundPage extends PageFrame {
   readonly search: PageLink | null;
 }
 
-export type PageModel = DesignedPage | NotFoundPage;
+export type PageModel = DesignedPage | NotFoundPage | SentPage;

@@ -24,7 +24,7 @@ export function piecePrint(piece: PieceModel): number {
  * page, in which they stand already; it draws none of them as long as they stay the same.
  */
 export function sleepingPage(page: PageModel): PageModel {
-  if (page.type === 'not-found') return page;
+  if (page.type !== 'designed') return page;
   const strips = page.strips.map((strip) => {
     const columns = strip.columns.map((column) => ({ ...column, pieces: column.pieces.map(sleepingPiece) }));
     return { ...strip, columns };

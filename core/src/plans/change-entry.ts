@@ -2,6 +2,7 @@ import type { StructureRecords } from './structure.js';
 import type { Design } from '../design/index.js';
 import type { Connection, Listing } from '../listings/index.js';
 import type { CategorySet, Link, PictureRecord, Selection, SiteSettings, StoredKind } from '../structure/index.js';
+import type { Submission } from '../submissions/index.js';
 import { NEW_SITE } from '../structure/index.js';
 
 /** The records that changes are made of, by the name that the change log gives them. */
@@ -15,6 +16,7 @@ export interface ChangedRecords {
   readonly design: Design;
   /** Named by its number. */
   readonly picture: PictureRecord;
+  readonly submission: Submission;
   /** The settings of the site have one row. */
   readonly site: SiteSettings;
 }

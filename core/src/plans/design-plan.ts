@@ -4,17 +4,20 @@ import type {
   KeptCard,
   KeptFrame,
   KeptRedirects,
+  KeptForm,
   KeptLook,
   KeptPage,
   KeptWords,
 } from '../design/index.js';
 import {
   checkCard,
+  checkForm,
   checkFrame,
   checkLook,
   checkPage,
   checkRedirects,
   checkWords,
+  formsOf,
   mayBeOfKind,
   partAmong,
 } from '../design/index.js';
@@ -32,7 +35,8 @@ export type UnplacedDesign =
   | Unplaced<KeptLook>
   | Unplaced<KeptWords>
   | Unplaced<KeptFrame>
-  | Unplaced<KeptRedirects>;
+  | Unplaced<KeptRedirects>
+  | Unplaced<KeptForm>;
 export type DesignSketch = UnplacedDesign & Pick<Design, 'position' | 'draft'>;
 
 /** What designs are called in sentences. */
@@ -43,6 +47,7 @@ export const DESIGN_WORDS: Readonly<Record<DesignType, string>> = {
   words: 'words',
   frame: 'header and footer',
   redirects: 'redirects',
+  form: 'form',
 };
 
 /**
@@ -65,6 +70,9 @@ export function designIssues(
   const scene = { kindById: structure.kindById, context };
   if (design.type === 'card') {
     return kind ? [...issues, ...checkCard(design.definition, kind, scene)] : [issue('request.not-found')];
+  }
+  if (design.type === 'form') {
+    return kind ? [...issues, ...checkForm(design.definition, kind, scene)] : [issue('request.not-found')];
   }
   if (design.type === 'look') {
     return kindId === null ? [...issues, ...checkLook(design.definition)] : [issue('request.not-found')];
@@ -89,7 +97,8 @@ export function designIssues(
   const isTakenAddress = (address: string): boolean =>
     addresses.includes(address) || slugs.includes(address.split('/')[0]!);
   const partOf = (part: number): KeptPage | undefined => partAmong(others, part);
-  const page = checkPage(design.definition, { ...scene, kind, isSelection, partOf, isTaken: isTakenAddress });
+  const formOf = (form: number): KeptForm | undefined => formsOf(others).find(({ id: own }) => own === form);
+  const page = checkPage(design.definition, { ...scene, kind, isSelection, partOf, formOf, isTaken: isTakenAddress });
   return [...issues, ...page];
 }
 

@@ -13,6 +13,7 @@ export * from './address/query.js';
 export * from './lists/run-query.js';
 export * from './lists/run-selection.js';
 export * from './filters/scene.js';
+export * from './lists/likely-same.js';
 export * from './lists/list-design.js';
 export { listOfSelection } from './lists/selection-list.js';
 export * from './lists/suggest.js';

@@ -9,6 +9,7 @@ import { busyPage } from '../site/busy-page.js';
 import { apiRouter } from './api.js';
 import type { Budget } from './budget.js';
 import { pageBudget } from './budget.js';
+import { formsRouter } from './forms-router.js';
 import { problemHandler } from './problem.js';
 import { fileHeaders, securityHeaders } from './security.js';
 import type { Services } from './services.js';
@@ -87,6 +88,7 @@ export async function makeApp({ services, log, trustedProxies = 0, budget = null
   app.use('/api', compression(), apiRouter(services, budget));
   app.get('/pictures/:name', fileHeaders, sendPicture(services));
   app.get('/files/:hash/:name', sendFile(services));
+  app.use(formsRouter(services));
   app.use(sitemapRouter(services));
   app.use(ownSheetRouter(services));
   if (web) {

@@ -46,6 +46,10 @@ import type { PictureFetcher } from '../services/media/picture-fetcher.js';
 import type { PictureFormat, PictureVariant, Pictures } from '../services/media/pictures.js';
 import type { Problems } from '../services/listings/problems.js';
 import type { Selections } from '../services/structure/selections.js';
+import type { Attempts } from '../services/submissions/attempts.js';
+import type { Review } from '../services/submissions/review.js';
+import type { Sending } from '../services/submissions/sending.js';
+import type { SentPages } from '../services/submissions/sent-pages.js';
 import type { Throttles } from '../services/people/throttles.js';
 import type { Site } from '../services/structure/site.js';
 
@@ -63,6 +67,7 @@ export interface Previews {
 export interface Services {
   readonly accounts: Accounts;
   readonly addressBook: AddressBook;
+  readonly attempts: Attempts;
   readonly backups: Backups;
   readonly batches: Batches;
   readonly bin: Bin;
@@ -105,6 +110,9 @@ export interface Services {
   readonly pictureFetcher: PictureFetcher;
   readonly previews: Previews;
   readonly problems: Problems;
+  readonly review: Review;
+  readonly sending: Sending;
+  readonly sentPages: SentPages;
   readonly secondStep: SecondStep;
   readonly openDesks: OpenDesks;
   readonly selections: Selections;

@@ -314,8 +314,8 @@ function changedListings(entries: readonly ChangeEntry[]): ChangedListings | nul
   const kinds = new Set<number>();
   const listings: number[] = [];
   for (const entry of entries) {
-    // Those that are connected count as changed by themselves.
-    if (entry.entity === 'connection') continue;
+    // Those that are connected count as changed by themselves, and visitors see nothing of what is sent in.
+    if (entry.entity === 'connection' || entry.entity === 'submission') continue;
     if (entry.entity !== 'listing') return null;
     listings.push(entry.id);
     for (const state of [entry.before, entry.after]) if (state) kinds.add(state.kindId);

@@ -10,6 +10,8 @@ import type {
   PageLink,
   PageModel,
   PageScene,
+  SendingState,
+  SentState,
   SuggestionModel,
 } from '@plindo/core/page';
 import {
@@ -21,7 +23,9 @@ import {
   linksOfSite,
   listingPath,
   notFoundPage,
+  SENT_SLUG,
   pageAt,
+  sentPage,
   shortlistAddress,
   siteFrame,
 } from '@plindo/core/page';
@@ -53,6 +57,8 @@ export interface LeadsToPage {
   readonly present: Reads;
   /** Of which listings the page is made. */
   readonly reads: Reads;
+  /** Whether it is for one visitor alone, and is never kept. */
+  readonly isPrivate?: boolean;
   /** While these listings are the same the address leads there; null where another listing may come to be there. */
   readonly leadsThere: Reads | null;
 }
@@ -70,10 +76,37 @@ interface KnownAround extends Required<Pick<PageScene, 'kinds' | 'around'>> {
 interface Shown {
   readonly search: string;
   readonly viewer: Viewer;
+  readonly sending?: SendingState;
 }
+
+/** What visitors have sent in or are about to, by the secrets that name it. */
+export interface SentThings {
+  /** What was answered in a form so far; null for nothing that is kept. */
+  state(token: string): Promise<SendingState | null>;
+  /** What was sent in, and with what it can be changed; null for nothing. */
+  at(secret: string, token: string): Promise<{ sent: SentState; sending: SendingState | null } | null>;
+}
+
+/** The part of an address that names answers which are not sent yet. */
+export const AGAIN_PART = 'again';
+/** 256 bits in base64url. */
+const SECRET = /^[\w-]{43}$/;
 
 const NOTHING: Reads = { kinds: [], listings: [] };
 const ALL_LISTINGS: Reads = { kinds: null, listings: [] };
+/** A page for one visitor alone. */
+const ALONE = { kind: 'page', present: ALL_LISTINGS, reads: ALL_LISTINGS, leadsThere: null, isPrivate: true } as const;
+
+function tokenIn(search: string): string {
+  const token = new URLSearchParams(search).get(AGAIN_PART) ?? '';
+  return SECRET.test(token) ? token : '';
+}
+
+/** The secret in the address of what was sent in; null for any other address. */
+function secretIn(path: string): string | null {
+  const [first, secret = '', ...more] = partsOfPath(path);
+  return first === SENT_SLUG && SECRET.test(secret) && more.length === 0 ? secret : null;
+}
 
 /** Answers addresses of the public side with page models. */
 export class Pages {
@@ -87,6 +120,7 @@ export class Pages {
   constructor(
     private readonly store: Store,
     private readonly live: Live,
+    private readonly sentThings: SentThings | null = null,
   ) {
     this.places = new Places(live);
     this.former = new FormerPlaces(store, live, this.places);
@@ -99,9 +133,12 @@ export class Pages {
   async page(url: string, viewer: Viewer = 'visitor'): Promise<PageModel> {
     const { path, search } = partsOfUrl(url);
     const scene = this.scene();
+    const secret = secretIn(path);
+    if (secret !== null) return (await this.sent(secret, search, scene)) ?? this.notFound(scene);
     const place = await this.placeNow(path);
     if (!place) return this.notFound(scene);
-    const shown = { search, viewer };
+    const sending = (await this.sentThings?.state(tokenIn(search))) ?? null;
+    const shown = { search, viewer, ...(sending && { sending }) };
     if (place.of === 'page') return this.made(scene, place, shown);
     const listing = await this.store.listing(place.id);
     return listing ? this.madeOfListing(scene, place, this.live.complete(listing), shown) : this.notFound(scene);
@@ -125,6 +162,11 @@ export class Pages {
       .sort((a, b) => b.score - a.score)
       .slice(0, MOST_NEAR)
       .map(({ link }) => link);
+  }
+
+  private async sent(secret: string, search: string, scene: PageScene): Promise<PageModel | null> {
+    const found = await this.sentThings?.at(secret, tokenIn(search));
+    return found ? sentPage(scene, this.live.scene(), found.sent, found.sending) : null;
   }
 
   private notFound(scene: PageScene): PageModel {
@@ -185,7 +227,11 @@ export class Pages {
   /** Where an address leads. All that lead to one page have the same destination. */
   destination(url: string): Destination {
     const { path, search } = partsOfUrl(url);
+    const token = tokenIn(search);
+    const again = token === '' ? '' : `?${AGAIN_PART}=${token}`;
+    if (secretIn(path) !== null) return { ...ALONE, address: path + again };
     const place = this.places.at(path);
+    if (place && place.of !== 'moved' && again !== '') return { ...ALONE, address: place.path + again };
     if (!place) return { kind: 'page', address: NOWHERE, present: NOTHING, reads: NOTHING, leadsThere: null };
     if (place.of === 'moved') return { kind: 'moved', to: search === '' ? place.to : `${place.to}?${search}` };
     const areas = this.areasAt(place, search);
@@ -304,11 +350,11 @@ export class Pages {
     return (this.known = { designs, listed: listed.length, kinds, around });
   }
 
-  private made(scene: PageScene, place: PagePlace, { search, viewer }: Shown): Promise<PageModel> {
+  private made(scene: PageScene, place: PagePlace, { search, ...shown }: Shown): Promise<PageModel> {
     const { design, own, category } = place;
     const address = { path: this.canonicalPath(place), search, own };
     const chosen = design.serves === 'shortlist' ? { chosen: chosenAt(search) } : {};
-    const about = { listing: null, kind: null, category, viewer, ...chosen };
+    const about = { listing: null, kind: null, category, ...shown, ...chosen };
     return pageAt(scene, design, address, about, this.source());
   }
 
@@ -316,12 +362,12 @@ export class Pages {
     scene: PageScene,
     place: ListingPlace,
     listing: Listing,
-    { search, viewer }: Shown,
+    { search, ...shown }: Shown,
   ): Promise<PageModel> {
     const { kind } = place.catalog;
     const design = this.serving.pageFor(listing, kind)?.definition ?? standardListingPage(kind);
     const address = { path: this.canonicalPath(place), search, own: null };
-    return pageAt(scene, design, address, { listing, kind, viewer }, this.source());
+    return pageAt(scene, design, address, { listing, kind, ...shown }, this.source());
   }
 
   /** What pages are filled with; `previewed` is the number of a kind that counts as published. */

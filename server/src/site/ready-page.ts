@@ -26,6 +26,20 @@ export interface PageSetting {
   /** Its one path, where it doesn't say by itself at which address it stands; null where it does. */
   readonly path: string | null;
   readonly pictures: string | null;
+  /** Whether it is for one visitor alone: nobody keeps it, and no search engine lists it. */
+  readonly isPrivate?: boolean;
+}
+
+const PRIVATE_HEADERS = ['Cache-Control', 'no-store', 'X-Robots-Tag', 'noindex', 'Referrer-Policy', 'no-referrer'];
+
+/** Headers of a page that is for one visitor alone. */
+function privately(headers: FlatHeaders): FlatHeaders {
+  const others = headers.flatMap((name, at) =>
+    at % 2 === 0 && !PRIVATE_HEADERS.some((own) => own.toLowerCase() === name.toLowerCase())
+      ? [name, headers[at + 1]!]
+      : [],
+  );
+  return [...others, ...PRIVATE_HEADERS];
 }
 
 /** A body with its headers, to be sent as they are. */
@@ -55,11 +69,13 @@ export class ReadyPage {
   static async of(
     { status, html: text }: RenderedPage,
     headersOf: HeadersOf,
-    { path, pictures }: PageSetting = { path: null, pictures: null },
+    { path, pictures, isPrivate = false }: PageSetting = { path: null, pictures: null },
   ): Promise<ReadyPage> {
     const html = Buffer.from(text);
     const etag = `W/"${createHash('sha256').update(html).digest('base64url').slice(0, 27)}"`;
-    const page = new ReadyPage(status, html, etag, [...headersOf(scriptsIn(text), pictures), 'ETag', etag], path);
+    const plain = headersOf(scriptsIn(text), pictures);
+    const headers = isPrivate ? privately(plain) : [...plain, 'ETag', etag];
+    const page = new ReadyPage(status, html, etag, headers, path);
     await page.as('br');
     return page;
   }

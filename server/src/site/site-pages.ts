@@ -77,6 +77,7 @@ export class SitePages {
    */
   async at(found: LeadsToPage, gone: AbortSignal): Promise<ReadyPage> {
     const { address } = found;
+    if (found.isPrivate) return (await this.newPage(address, undefined, gone, true)).page;
     const key = `${this.live.revision} ${address}`;
     const kept = this.kept.get(address)?.now()?.page;
     return kept ?? this.underWay.join(key, gone, (dropped) => this.render(found, dropped));
@@ -85,7 +86,7 @@ export class SitePages {
   /** The same, but for a second after another listing was changed as it was before, while it is rendered anew. */
   async almostAt(found: LeadsToPage, gone: AbortSignal): Promise<ReadyPage> {
     const kept = this.kept.get(found.address);
-    const before = kept?.now() ? undefined : kept?.justBefore(found.present);
+    const before = kept?.now() || found.isPrivate ? undefined : kept?.justBefore(found.present);
     if (!before) return this.at(found, gone);
     // When it fails, the next visitor asks again, and is told.
     void this.at(found, new AbortController().signal).catch(() => undefined);
@@ -114,13 +115,19 @@ export class SitePages {
   }
 
   /** Renders a page, of a model that was made already or of the one that is there when its turn has come. */
-  private async newPage(address: string, made: Printed | undefined, dropped: AbortSignal): Promise<Made> {
+  private async newPage(
+    address: string,
+    made: Printed | undefined,
+    dropped: AbortSignal,
+    isPrivate = false,
+  ): Promise<Made> {
     let shown = made;
     const source = async (url: string): Promise<string> => (shown ??= await this.printed(url)).json;
     const rendered = await this.renderer.render(address, source, dropped);
     const { address: own, mapTiles } = this.live.site();
     const isTold = rendered.status !== 200 || !!own;
-    const setting = { path: isTold ? null : address, pictures: mapTiles ? originOfTiles(mapTiles) : null };
+    const path = isTold || isPrivate ? null : address;
+    const setting = { path, pictures: mapTiles ? originOfTiles(mapTiles) : null, isPrivate };
     return { page: await ReadyPage.of(rendered, this.headersOf, setting), print: shown!.print };
   }
 

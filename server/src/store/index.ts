@@ -17,6 +17,8 @@ export type { SeenListings } from './reading/seen-listings.js';
 export type { NamedParts } from './reading/store-reading.js';
 export type { Mail, MailChange, MailState } from './outbox/mail-store.js';
 export { messageIdOf, type NewMail, type WaitingNotice } from './outbox/outbox-rows.js';
+export type { AttemptRecord, QueueAsk, SubmissionRecord } from './submissions/submission-store.js';
+export type { SubmissionBesides } from './submissions/besides.js';
 export { Turns } from './turns.js';
 export { titleOf, Unit } from './units/unit.js';
 export { type Holder, uniqueKey } from './units/unique-rows.js';

@@ -104,6 +104,15 @@ const TABLES = {
       ...{ notBefore: BIGINT, node: STRING, leaseUntil: BIGINT, fault: TEXT },
     },
   ],
+  submissions: [
+    'submissions',
+    {
+      ...{ id, version: INTEGER, state: STRING, intent: STRING, kindId: INTEGER, listingId: INTEGER, userId: INTEGER },
+      ...{ email: STRING, suspected: BOOLEAN, secretHash: STRING, fingerprint: STRING, createdAt: BIGINT },
+      ...{ changedAt: BIGINT, definition: JSON_TYPE, sender: JSON_TYPE, sealedSecret: STRING },
+    },
+  ],
+  formAttempts: ['form_attempts', { tokenHash: key(STRING), formId: INTEGER, madeAt: BIGINT, kept: JSON_TYPE }],
   backups: [
     'backups',
     {

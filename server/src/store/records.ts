@@ -1,5 +1,5 @@
 import type { Design, Draft } from '@plindo/core/design';
-import { makeCard, makeFrame, makeLook, makePage, makeRedirects, makeWords } from '@plindo/core/design';
+import { makeCard, makeForm, makeFrame, makeLook, makePage, makeRedirects, makeWords } from '@plindo/core/design';
 import type { User, Role } from '@plindo/core/contract';
 import type { Connection, Listing, Status } from '@plindo/core/listings';
 import type {
@@ -16,6 +16,7 @@ import type {
   StoredKind,
 } from '@plindo/core/structure';
 import { makeCategory, makeKindDefinition, makeSelection, storedDefinition } from '@plindo/core/structure';
+import type { Submission } from '@plindo/core/submissions';
 import type { Row } from './rows.js';
 
 export type { Row } from './rows.js';
@@ -124,6 +125,8 @@ export function completeDesign(design: Design): Design {
       return { ...design, definition: makeWords(design.definition) };
     case 'redirects':
       return { ...design, definition: makeRedirects(design.definition) };
+    case 'form':
+      return { ...design, definition: makeForm(design.definition) };
     case 'frame':
       return { ...design, definition: makeFrame(design.definition) };
   }
@@ -148,6 +151,34 @@ export function connectionOf(row: Row): Connection {
     aOrder: Number(row['aOrder']),
     bOrder: Number(row['bOrder']),
   };
+}
+
+/** A submission as the change log has it: without who sent it. */
+export function submissionOf(row: Row): Submission {
+  const definition = parsed<SubmissionDefinition>(row['definition']);
+  const [id, version, kindId, createdAt, changedAt] = [
+    row['id'],
+    row['version'],
+    row['kindId'],
+    row['createdAt'],
+    row['changedAt'],
+  ].map(Number) as [number, number, number, number, number];
+  return {
+    ...{ id, version, kindId, createdAt, changedAt, listingId: numberOrNull(row['listingId']) },
+    ...{ state: row['state'] as Submission['state'], intent: row['intent'] as Submission['intent'] },
+    ...definition,
+  };
+}
+
+type SubmissionDefinition = Pick<
+  Submission,
+  'formId' | 'title' | 'values' | 'was' | 'message' | 'suspicions' | 'reason' | 'decidedAt'
+>;
+
+export function rowOfSubmission(submission: Submission): Row {
+  const { id, version, state, intent, kindId, listingId, createdAt, changedAt, ...definition } = submission;
+  const suspected = definition.suspicions.length > 0;
+  return { id, version, state, intent, kindId, listingId, createdAt, changedAt, suspected, definition };
 }
 
 /** A category set or a selection as the columns of its row. */

@@ -27,6 +27,7 @@ import { PictureStore } from './media/picture-store.js';
 import { refusedBy } from './refused.js';
 import type { SeenListings } from './reading/seen-listings.js';
 import { StoreReading } from './reading/store-reading.js';
+import { SubmissionStore } from './submissions/submission-store.js';
 import { StructureRows } from './units/structure-rows.js';
 import { ThrottleStore } from './accounts/throttle-store.js';
 import { Turns } from './turns.js';
@@ -77,6 +78,7 @@ export class Store extends StoreReading {
   readonly desks: DeskStore;
   readonly doorLog: DoorLogStore;
   readonly backups: BackupStore;
+  readonly submissions: SubmissionStore;
   readonly catalogRows: CatalogRows;
   readonly log: ChangeLog;
   /** Large changes begin here. */
@@ -114,6 +116,7 @@ export class Store extends StoreReading {
     const brief = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> => this.brief(work);
     this.due = new DueWork(dialect, models, brief);
     this.mails = new MailStore(dialect, models, brief);
+    this.submissions = new SubmissionStore(models, brief);
     this.known = new KnownState(dialect, new StructureRows(models));
   }
 

@@ -41,7 +41,7 @@ const blank = (serves: 'listing' | 'index', kind: Kind): PageDesign =>
 const wrongWith = (page: PageDesign, kind: Kind): string[] =>
   checkPage(page, {
     ...{ kind, kindById: (id: number) => (id === kind.id ? kind : undefined), context: contextIn() },
-    ...{ isSelection: () => false, partOf: () => undefined, isTaken: () => false },
+    ...{ isSelection: () => false, partOf: () => undefined, formOf: () => undefined, isTaken: () => false },
   }).map(({ message }) => message);
 
 describe('Pages to begin with', () => {

@@ -36,6 +36,7 @@ function sceneOf(kind: Kind | null): PageCheckScene {
     context: contextIn(),
     isSelection: () => false,
     partOf: () => undefined,
+    formOf: () => undefined,
     isTaken: () => false,
   };
 }
@@ -43,7 +44,7 @@ function sceneOf(kind: Kind | null): PageCheckScene {
 function choicesOn(page: PageDesign, kind: Kind | null): PieceChoices {
   return {
     ...pieceSceneOf(page, sceneOf(kind)),
-    ...{ kinds: [berth, bare], selections: [], parts: [] },
+    ...{ kinds: [berth, bare], selections: [], parts: [], forms: [] },
     facetsOf: () => kind?.facets ?? [],
   };
 }

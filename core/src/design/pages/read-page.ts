@@ -2,6 +2,8 @@ import type { Result } from '../../values/index.js';
 import { issue, ok, refuse } from '../../values/index.js';
 import type { RedirectsDesign } from '../redirects/redirects-design.js';
 import { REDIRECTS_FORM } from '../redirects/redirects-design.js';
+import type { FormDesign } from '../forms/form-design.js';
+import { FORM_FORM } from '../forms/form-design.js';
 import type { FrameDesign } from '../frames/frame-design.js';
 import { FRAME_FORM } from '../frames/frame-design.js';
 import type { LookDesign } from '../looks/look.js';
@@ -99,6 +101,11 @@ export function readFrame(input: unknown): Result<FrameDesign> {
 /** The same of redirects. */
 export function readRedirectsDesign(input: unknown): Result<RedirectsDesign> {
   return read(() => readSettings(REDIRECTS_FORM, input, 'redirects'));
+}
+
+/** The same of a form of visitors. */
+export function readForm(input: unknown): Result<FormDesign> {
+  return read(() => readSettings(FORM_FORM, input, 'form'));
 }
 
 function read<Of>(settings: () => Of): Result<Of> {

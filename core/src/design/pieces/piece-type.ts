@@ -13,6 +13,8 @@ export interface PieceScene extends DesignScene {
   readonly isSelection: (id: number) => boolean;
   /** A part of pages, by its number. */
   readonly partOf: (id: number) => PartOfPages | undefined;
+  /** A form of visitors, by its number. */
+  readonly formOf: (id: number) => { readonly kindId: number | null } | undefined;
   /** The kind whose list the page is about; null for a page of no list, or of one of several kinds. */
   readonly listKind: Kind | null;
   /** What the page is for. */
@@ -26,6 +28,7 @@ export interface PieceChoices extends PieceScene {
   readonly kinds: readonly Kind[];
   readonly selections: readonly { readonly id: number; readonly name: string }[];
   readonly parts: readonly (PartOfPages & { readonly id: number })[];
+  readonly forms: readonly { readonly id: number; readonly name: string }[];
   /** The facets of a list of the page that visitors can steer. */
   facetsOf(area: string): readonly { readonly key: string; readonly label: string }[];
 }
@@ -44,6 +47,7 @@ export interface PieceNumbers {
   readonly kind: (id: number) => number;
   readonly selection: (id: number) => number;
   readonly part: (id: number) => number;
+  readonly form: (id: number) => number;
 }
 
 /** Slots that show the listings that a piece lists. */

@@ -112,5 +112,5 @@ function kindWith(fields: readonly StarterField[]): Kind {
 }
 
 function withNumbers(page: PageDesign, kind: (id: number) => number): PageDesign {
-  return withPageNumbers(page, { kind, selection: () => 0, part: () => 0 });
+  return withPageNumbers(page, { kind, selection: () => 0, part: () => 0, form: () => 0 });
 }

@@ -56,7 +56,8 @@ export function choiceOf(value: string, { settings }: Field): Choice | undefined
   return settings.choices?.find(({ key }) => key === value);
 }
 
-function depthOf(value: string, field: Field): number {
+/** How deep a category lies; 0 for everything else. */
+export function depthOf(value: string, field: Field): number {
   const parent = choiceOf(value, field)?.parent;
   return parent === undefined ? 0 : depthOf(parent, field) + 1;
 }

@@ -22,6 +22,7 @@ import type { AreaModel, DesignedPage, OnScreens, StripModel } from '../page-mod
 import type { CategoryOfPage, ListAnswer, ListQuestion, PieceMaking, ShownArea } from '../pieces/piece-maker.js';
 import type { PieceModel } from '../pieces/piece-models.js';
 import { makerOf } from '../pieces/registry.js';
+import type { SendingState } from '../forms/sending-state.js';
 import type { ChosenListings } from '../visitor/chosen-listings.js';
 import type { FoundList } from './page-lists.js';
 import { NOTHING_FOUND, findList } from './page-lists.js';
@@ -47,6 +48,8 @@ export interface PageSubject {
   readonly category?: CategoryOfPage | null;
   /** What the address says that the visitor chose; nothing where it is left out. */
   readonly chosen?: ChosenListings;
+  /** What the visitor is sending in; nothing where it is left out. */
+  readonly sending?: SendingState;
   /** Who looks at it; any visitor where it is left out. */
   readonly viewer?: Viewer;
 }
@@ -122,11 +125,14 @@ function made(
   const cardOf = cardsFrom({ maker, linked, cards, kindById: scene.kindById });
   const byName = new Map(areas.map((one) => [one.area.key, { parts: areaParts(scene, one), ...handleOf(one.area) }]));
   const areaNamed = (name: string): ShownArea | null => byName.get(name) ?? null;
-  const { category = null, chosen = null } = subject;
-  const making: PieceMaking = { page: scene, shown, category, chosen, cardOf, linked, queries, answer, areaNamed };
+  const { category = null, chosen = null, sending = null, canonical } = subject;
+  const making: PieceMaking = {
+    ...{ page: scene, shown, category, chosen, sending, canonical },
+    ...{ cardOf, linked, queries, answer, areaNamed },
+  };
   const strips = page.strips.flatMap((strip) => stripModel(strip, making) ?? []);
   const textOf = (text: PageDesign['title']): string => (shown ? (wordsOf(text, shown)?.text ?? '') : plainWords(text));
-  const { canonical, listing, kind } = subject;
+  const { listing, kind } = subject;
   const title = textOf(page.title) || (category?.category.label ?? '');
   const description = textOf(page.description) || (category?.category.text ?? '');
   const over = shown ? overSentence(shown) : '';

@@ -10,6 +10,7 @@ import { slotFormOf } from '../cards/card-maker.js';
 import type { ShownListing } from '../cards/reached-values.js';
 import { slotValue } from '../cards/slot-value.js';
 import type { PageScene } from '../frame.js';
+import type { SendingState } from '../forms/sending-state.js';
 import type { ChosenListings } from '../visitor/chosen-listings.js';
 import type { MadePiece, ShownSlot } from './piece-models.js';
 
@@ -47,6 +48,10 @@ export interface PieceMaking {
   readonly category: CategoryOfPage | null;
   /** What the address says that the visitor chose; null for a page that asks nothing of it. */
   readonly chosen: ChosenListings | null;
+  /** What the visitor is sending in; null for nothing yet. */
+  readonly sending: SendingState | null;
+  /** The address of the page. */
+  readonly canonical: string;
   /** The card of a listing that was found; null for one that is gone since. */
   readonly cardOf: (id: number, extras?: CardExtras) => CardModel | null;
   readonly linked: (id: number) => Listing | undefined;

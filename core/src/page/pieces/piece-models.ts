@@ -1,3 +1,4 @@
+import type { FormModel } from '../forms/form-model.js';
 import type { PICTURE_FITS, PICTURE_RATIOS } from '../../design/index.js';
 import type { Picture, MapTiles } from '../../structure/index.js';
 import type { PointsModel } from '../areas/map-points.js';
@@ -325,6 +326,7 @@ export type MadePiece =
   | BylineModel
   | ShareModel
   | KeepModel
+  | FormModel
   | ComparisonModel
   | DividerModel
   | SpaceModel;

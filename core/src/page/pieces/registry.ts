@@ -9,6 +9,7 @@ import { comparison } from './comparison.js';
 import { count } from './count.js';
 import { divider } from './divider.js';
 import { facets } from './facets.js';
+import { form } from './form.js';
 import { gallery } from './gallery.js';
 import { heading } from './heading.js';
 import { jump } from './jump.js';
@@ -53,6 +54,7 @@ const PIECE_MAKERS: { readonly [Name in PieceTypeName]: PieceMaker<Name> } = {
   byline,
   share,
   keep,
+  form,
   comparison,
   divider,
   space,

@@ -40,6 +40,8 @@ export const RESERVED_SLUGS: readonly string[] = [
   'lists',
   'shortlist',
   'own-sheets',
+  'forms',
+  'sent',
 ];
 
 /**

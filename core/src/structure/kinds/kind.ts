@@ -32,6 +32,10 @@ export type StartStatus = (typeof START_STATUSES)[number];
 export const PAGERS = ['numbered', 'more', 'endless'] as const;
 export type Pager = (typeof PAGERS)[number];
 
+/** How changes are taken that the owner of a listing sends in. */
+export const OWNERS_CHANGES = ['review', 'at-once'] as const;
+export type OwnersChange = (typeof OWNERS_CHANGES)[number];
+
 /** What a publisher says of a kind of listing. */
 export interface KindDefinition {
   /** The part of the address that its index page has: `/berths`. */
@@ -71,6 +75,8 @@ export interface KindDefinition {
   readonly pager: Pager;
   /** Groups of words that the search takes for one another: "boatyard, shipyard". */
   readonly synonyms: readonly (readonly string[])[];
+  /** Whether a change that the owner of a listing sends in waits for review, or is seen at once. */
+  readonly ownersChange: OwnersChange;
   /** What its listings are for search engines; null for what Plindo takes them for. */
   readonly structured: StructuredKind | null;
 }
@@ -128,6 +134,7 @@ export function makeKindDefinition(given: KindSketch): KindDefinition {
     pageSize: DEFAULT_PAGE_SIZE,
     pager: 'numbered',
     synonyms: [],
+    ownersChange: 'review',
     structured: null,
   };
   return {

@@ -3,7 +3,7 @@ import type { NoticeManner } from '../expiry/expiry-rule.js';
 
 /** What the site tells of itself; what happens to listings that leave, the rules of their kinds tell. */
 export const SITE_NOTICES = [
-  ...['featured-ended', 'import-finished', 'problems', 'signed-in', 'backup-made', 'backup-failed'],
+  ...['featured-ended', 'import-finished', 'problems', 'signed-in', 'backup-made', 'backup-failed', 'submission-came'],
 ] as const;
 export type SiteNotice = (typeof SITE_NOTICES)[number];
 

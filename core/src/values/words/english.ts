@@ -133,6 +133,50 @@ export const ENGLISH = {
   'notice.day.subject': { one: '{site}: one notice today', other: '{site}: {count} notices today' },
   'notice.day.text': 'What happened on {site}:',
 
+  'form.design.name': 'Send in a {one}',
+  'form.design.first': 'About the {one}',
+  'form.design.consent': 'What I send may be published here, and I may hand on these pictures.',
+  'form.back-title': 'That did not work',
+  'form.thanks': 'Thank you. Somebody will look at it before it is published.',
+  'form.sum': 'To show that you are a person: how much is {a} plus {b}?',
+  'form.sum-wrong': 'That is not right. Try again.',
+  'form.number.1': 'one',
+  'form.number.2': 'two',
+  'form.number.3': 'three',
+  'form.number.4': 'four',
+  'form.number.5': 'five',
+  'form.number.6': 'six',
+  'form.number.7': 'seven',
+  'form.number.8': 'eight',
+  'form.number.9': 'nine',
+  'form.stale': 'This form has been open for too long. Your answers are still here: look them over again.',
+  'sent.title': 'Your submission',
+  'sent.waiting': '“{title}” has come in. Somebody will look at it before it is published.',
+  'sent.returned': 'Something of “{title}” needs another look. Correct it and send it again.',
+  'sent.accepted': '“{title}” was accepted.',
+  'sent.refused': '“{title}” was not accepted.',
+  'sent.merged': '“{title}” was there already. What you sent was added to it.',
+  'sent.withdrawn': 'You have withdrawn “{title}”.',
+  'notice.submission-came.subject': 'Sent in: {title}',
+  'notice.submission-came.text':
+    '{who} sent in “{title}” ({one}) to {site} {moment}. It waits for review in the Desk, under Run.',
+  'notice.submission-received.subject': '{site} has received “{title}”',
+  'notice.submission-received.text':
+    'Thank you for “{title}”. Somebody will look at it. With this link you can see, correct or withdraw it:',
+  'notice.submission-returned.subject': '{site}: please look at “{title}” again',
+  'notice.submission-returned.text':
+    '“{title}” can’t be published on {site} yet: {reason} Correct it with this link and send it again:',
+  'notice.submission-accepted.subject': '{site} has accepted “{title}”',
+  'notice.submission-accepted.text':
+    '“{title}” was accepted on {site}. {reason} With this link you can see it, and correct it later:',
+  'notice.submission-refused.subject': '{site} has not accepted “{title}”',
+  'notice.submission-refused.text': '“{title}” was not accepted on {site}. {reason} This link shows what you sent:',
+  'notice.submission-merged.subject': '{site}: “{title}” was there already',
+  'notice.submission-merged.text':
+    '“{title}” was on {site} already. What you sent was added to it. {reason} With this link you can see it:',
+  'notice.submission.why':
+    'You get this mail because somebody gave this address on a form of {site}. If that was not you, leave it alone.',
+
   'busy.title': 'Just a moment',
   'busy.text': 'Many people are looking at this site at once. Load the page again in a few seconds.',
 } as const satisfies Readonly<Record<string, Wording>>;

@@ -11,6 +11,7 @@ import type {
   KeptFrame,
   KeptLook,
   KeptPage,
+  KeptForm,
   KeptRedirects,
   KeptWords,
   Many,
@@ -42,6 +43,7 @@ import {
   SURFACES,
   makeCard,
   readFrame,
+  readForm,
   readRedirectsDesign,
   readLook,
   readPage,
@@ -212,10 +214,23 @@ export class RedirectsDto {
   @Allow() entries?: unknown;
 }
 
-export type DefinitionDto = CardDto | PageDto | LookDto | WordsDto | FrameDto | RedirectsDto;
+/** A form with which visitors send in listings. Read by the form of `core/design`. */
+export class FormDto {
+  @Allow() name?: unknown;
+  @Allow() purpose?: unknown;
+  @Allow() steps?: unknown;
+  @Allow() needsEmail?: unknown;
+  @Allow() consents?: unknown;
+  @Allow() button?: unknown;
+  @Allow() thanks?: unknown;
+  @Allow() beginsAs?: unknown;
+  @Allow() beginsFeatured?: unknown;
+}
+
+export type DefinitionDto = CardDto | PageDto | LookDto | WordsDto | FrameDto | RedirectsDto | FormDto;
 const DEFINITIONS: Readonly<Record<DesignType, new () => object>> = {
   ...{ card: CardDto, page: PageDto, look: LookDto, words: WordsDto, frame: FrameDto },
-  redirects: RedirectsDto,
+  ...{ redirects: RedirectsDto, form: FormDto },
 };
 
 /** The definition of a design, of the class that its type says. */
@@ -281,10 +296,12 @@ export function definedBy({
   | DefinitionOf<KeptLook>
   | DefinitionOf<KeptWords>
   | DefinitionOf<KeptFrame>
-  | DefinitionOf<KeptRedirects> {
+  | DefinitionOf<KeptRedirects>
+  | DefinitionOf<KeptForm> {
   if (type === 'card') return { type, definition: cardOfDto(definition as CardDto) };
   if (type === 'page') return pageDefinedBy(definition as PageDto);
   const plain = plainOf(definition);
+  if (type === 'form') return { type, definition: valueOf(readForm(plain)) };
   if (type === 'redirects') return { type, definition: valueOf(readRedirectsDesign(plain)) };
   if (type === 'frame') return { type, definition: valueOf(readFrame(plain)) };
   if (type === 'words') return { type, definition: valueOf(readWords(plain)) };

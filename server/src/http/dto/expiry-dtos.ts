@@ -108,6 +108,7 @@ export class ToldDto implements Partial<Record<SiteNotice, NoticeTargetDto>> {
   @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'signed-in'?: NoticeTargetDto;
   @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'backup-made'?: NoticeTargetDto;
   @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'backup-failed'?: NoticeTargetDto;
+  @IsOptional() @IsObject() @ValidateNested() @Type(() => NoticeTargetDto) 'submission-came'?: NoticeTargetDto;
 }
 
 export class NoticeSettingsDto {

@@ -11,6 +11,7 @@ import {
   MOST_FIELDS,
   MOST_STEPS,
   OPERATORS,
+  OWNERS_CHANGES,
   PAGERS,
   RANGE_ENDS,
   START_STATUSES,
@@ -28,6 +29,7 @@ import type {
   FieldTypeName,
   LinkSide,
   OrderSubject,
+  OwnersChange,
   Pager,
   Picture,
   RangeEnds,
@@ -312,6 +314,7 @@ export class KindDto extends AddressPatternDto {
   @IsOptional() @IsIn(PAGERS) pager?: Pager;
   /** Groups of words and phrases that stand for one another in a search. */
   @IsOptional() @IsArray() @ArrayMaxSize(MOST_SYNONYMS) @AreSynonyms() synonyms?: string[][];
+  @IsOptional() @IsIn(OWNERS_CHANGES) ownersChange?: OwnersChange;
   /** Null for what Plindo takes them for. */
   @ValidateIf((kind: KindDto) => kind.structured != null)
   @IsObject()

@@ -4,7 +4,7 @@ import type { Kind } from '@plindo/core/structure';
 import { firstFreeSlug } from '@plindo/core/values';
 import type { Unit } from '../../store/index.js';
 import { uniqueKey } from '../../store/index.js';
-import { withReferences } from '../listings/listings.js';
+import { withReferences } from '../listings/writing.js';
 
 /**
  * Adds the rows of a batch to a kind, inside a unit; `known` are the addresses that are taken already. Answers the addresses

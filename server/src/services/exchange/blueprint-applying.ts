@@ -191,12 +191,14 @@ export class BlueprintApplying {
         return unit.structure.selections.find((one) => one.slug === slug)?.id ?? 0;
       },
       part: (position) => applied.get(position) ?? 0,
+      form: (position) => applied.get(position) ?? 0,
     };
     const applied = new Map<number, number>();
-    // Pages name parts, so those come first.
-    const isPart = ({ definition }: BlueprintDesign): boolean => 'serves' in definition && definition.serves === 'part';
+    // Pages name parts and forms, so those come first.
+    const isNamed = ({ type, definition }: BlueprintDesign): boolean =>
+      type === 'form' || ('serves' in definition && definition.serves === 'part');
     const all = [...(blueprint.designs ?? []).entries()];
-    const inTurn = [...all.filter(([, one]) => isPart(one)), ...all.filter(([, one]) => !isPart(one))];
+    const inTurn = [...all.filter(([, one]) => isNamed(one)), ...all.filter(([, one]) => !isNamed(one))];
     for (const [at, { kind, ...sent }] of inTurn) {
       const kindId = kind === null ? null : (this.kinds.get(kind)?.id ?? 0);
       const design = { kindId, ...this.settled(sent, numbers) } as UnplacedDesign;

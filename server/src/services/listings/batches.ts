@@ -8,7 +8,7 @@ import type { Editing } from '../editing.js';
 import { kindIn } from '../editing.js';
 import type { BatchPart, BatchReader } from './batch-parts.js';
 import { changeParts, existing } from './batch-parts.js';
-import { withReferences } from './listings.js';
+import { withReferences } from './writing.js';
 
 /** So many copies look for their addresses one by one. */
 const FEW = 50;

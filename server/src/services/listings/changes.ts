@@ -123,6 +123,9 @@ export class Changes {
     const entries = (await this.store.log.entriesToTakeBack(changeId)).reverse();
     const isForbidden = entries.some((entry) => !isAllowed(user.role, 'undo changes', { entry }));
     if (isForbidden) throw Refusal.of('auth.forbidden');
+    // What visitors send in isn't made to never have come: it is refused, or lies there.
+    const sent = entries.find(({ entity, before }) => entity === 'submission' && before === null);
+    if (sent) throw Refusal.of('change.not-undoable', { title: titleOf(sent.after) });
     const early = await this.readEarly(entries);
     const work = async (unit: Unit, staged: StagedListings | null): Promise<Written<{ sentence: string }>> => {
       const change = await unit.changeById(changeId);

@@ -1,18 +1,15 @@
 import type { Changed, ListingsWindow, User } from '@plindo/core/contract';
-import type { Listing, ListingContent, ListingInput } from '@plindo/core/listings';
-import { contentOf, keptThingsOf, readListing } from '@plindo/core/listings';
-import { fieldsToNumber, sentenceOfEdit, withoutLinked } from '@plindo/core/plans';
+import type { Listing, ListingInput } from '@plindo/core/listings';
+import { contentOf } from '@plindo/core/listings';
+import { sentenceOfEdit } from '@plindo/core/plans';
 import type { TableQuery, TableTotals, TotalsAsk } from '@plindo/core/query';
 import { runTableQuery, tableTotals } from '@plindo/core/query';
-import type { Kind } from '@plindo/core/structure';
-import { hasPart } from '@plindo/core/structure';
-import { Refusal, refuseIfAny } from '@plindo/core/values';
+import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
-import type { Store, Unit } from '../../store/index.js';
-import { editConnections } from './connecting.js';
+import type { Store } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { kindIn, refuseOutdated } from '../editing.js';
-import { refuseNotKept } from '../media/kept.js';
+import { addListing, changeListing } from './writing.js';
 
 /** Reading, adding and changing listings. */
 export class Listings {
@@ -46,17 +43,8 @@ export class Listings {
 
   async add(user: User | null, kindId: number, input: ListingInput): Promise<Changed<Listing>> {
     const { changeId, result } = await this.editing.change(user, async (unit) => {
-      const kind = kindIn(unit, kindId);
-      const author = hasPart(kind, 'author') && input.author === undefined ? { author: user?.name ?? '' } : {};
-      const { content, issues } = readListing({ ...input, ...author }, kind, unit.context());
-      refuseIfAny(issues);
-      await refuseNotKept(unit, keptThingsOf(content, kind.fields));
-      const slug = await slugFor(unit, kind, content.slug, Boolean(input.slug));
-      const [numbered] = await withReferences(unit, kind, [content]);
-      const values = withoutLinked(numbered!.values, kind);
-      const [listing] = await unit.insertListings(kindId, [{ ...numbered!, values, slug }]);
-      await editConnections(unit, kind, listing!.id, input.values ?? {});
-      return { sentence: `Added ${content.title}`, result: listing! };
+      const result = await addListing(unit, kindIn(unit, kindId), input, user?.name ?? '');
+      return { sentence: `Added ${result.title}`, result };
     });
     return { changeId, result: this.live.complete(result) };
   }
@@ -69,44 +57,10 @@ export class Listings {
       const before = await unit.listing(id);
       if (!before) throw Refusal.of('request.not-found');
       const kind = kindIn(unit, before.kindId);
-      const { content, issues } = readListing(input, kind, unit.context(), contentOf(before));
-      refuseIfAny(issues);
-      await refuseNotKept(unit, keptThingsOf(content, kind.fields));
       refuseOutdated(before, version, before.title);
-      if (content.slug !== before.slug) await slugFor(unit, kind, content.slug, true);
-      const [numbered] = await withReferences(unit, kind, [content]);
-      const values = withoutLinked(numbered!.values, kind);
-      await editConnections(unit, kind, id, input.values ?? {});
-      const result = await unit.updateListing(before, { ...numbered!, values });
-      return { sentence: sentenceOfEdit(before, content, kind, input.values ?? {}), result };
+      const result = await changeListing(unit, kind, before, input);
+      return { sentence: sentenceOfEdit(before, contentOf(result), kind, input.values ?? {}), result };
     });
     return { changeId, result: this.live.complete(result) };
   }
-}
-
-/** An address that is free in a kind: the wanted one, or, where it needn't be exactly that, one like it. */
-async function slugFor(unit: Unit, kind: Kind, wanted: string, isAsked: boolean): Promise<string> {
-  if (!isAsked) return unit.freeSlug(kind.id, wanted);
-  if (await unit.hasSlug(kind.id, wanted)) {
-    throw Refusal.of('listing.slug-taken', { slug: wanted, kind: kind.one }, 'slug');
-  }
-  return wanted;
-}
-
-/** Contents with the next reference number in each reference field that has none. */
-export async function withReferences<Content extends Pick<ListingContent, 'values'>>(
-  unit: Unit,
-  kind: Pick<Kind, 'id' | 'fields'>,
-  contents: readonly Content[],
-): Promise<Content[]> {
-  const result = [...contents];
-  for (const field of kind.fields.filter(({ type }) => type === 'reference')) {
-    const places = result.flatMap(({ values }, at) => (fieldsToNumber(values, [field]).length > 0 ? [at] : []));
-    if (places.length === 0) continue;
-    const given = await unit.references(kind.id, field, places.length);
-    places.forEach((at, turn) => {
-      result[at] = { ...result[at]!, values: { ...result[at]!.values, [field.key]: given[turn] } };
-    });
-  }
-  return result;
 }

@@ -39,7 +39,7 @@ export class Outbox {
 
 /** Links that open a door for whoever has them are for whom the mail goes to alone, not for all who read the outbox. */
 function withoutSecrets(mail: Mail): Mail {
-  const hidden = (text: string): string => text.replace(/#[\w-]{43}(?![\w-])/g, '#…');
+  const hidden = (text: string): string => text.replace(/(#|\/sent\/)[\w-]{43}(?![\w-])/g, '$1…');
   return { ...mail, text: hidden(mail.text), html: hidden(mail.html) };
 }
 

@@ -38,7 +38,7 @@ describe('Open Desks', () => {
     await until(() => told.length === 1);
     expect(told[0]).toEqual({
       ...{ type: 'change', who: told[0]!.who, sentence: 'Added A', kinds: [kindId], listings: [id] },
-      ...{ structure: false, isOwn: false },
+      ...{ structure: false, submissions: false, isOwn: false },
     });
     await editor.send('PATCH', `/api/listings/${id}`, { version: 1, values: { beds: 4 } });
     await until(() => told.length === 2);

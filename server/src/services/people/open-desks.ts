@@ -93,20 +93,22 @@ export class OpenDesks {
 }
 
 /** Which kinds and listings a change is about. */
-function aboutOf({ entries, bulk }: FeedChange): Pick<DeskChange, 'kinds' | 'listings' | 'structure'> {
+function aboutOf({ entries, bulk }: FeedChange): Pick<DeskChange, 'kinds' | 'listings' | 'structure' | 'submissions'> {
   const kinds = new Set(bulk);
   const listings = new Set<number>();
   let isStructural = false;
+  let hasSubmissions = false;
   for (const entry of entries) {
     if (entry.entity === 'listing') {
       kinds.add((entry.after ?? entry.before)!.kindId);
       listings.add(entry.id);
     } else if (entry.entity === 'connection') {
       for (const id of endsOf(entry)) listings.add(id);
-    } else isStructural = true;
+    } else if (entry.entity === 'submission') hasSubmissions = true;
+    else isStructural = true;
   }
   const isTold = bulk.size === 0 && listings.size <= MOST_LISTINGS_TOLD;
-  return { kinds: [...kinds], listings: isTold ? [...listings] : null, structure: isStructural };
+  return { kinds: [...kinds], listings: isTold ? [...listings] : null, structure: isStructural, submissions: hasSubmissions };
 }
 
 function endsOf({ before, after }: Extract<ChangeEntry, { entity: 'connection' }>): number[] {

@@ -19,6 +19,7 @@ import * as removedKinds from './0018-removed-kinds.js';
 import * as narrowLogIndexes from './0019-narrow-log-indexes.js';
 import * as sealedSecrets from './0020-sealed-secrets.js';
 import * as openDesks from './0021-open-desks.js';
+import * as submissions from './0022-submissions.js';
 import type { Migration } from './migrate.js';
 
 /** All migrations by their names, oldest first. */
@@ -44,4 +45,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0019-narrow-log-indexes': narrowLogIndexes,
   '0020-sealed-secrets': sealedSecrets,
   '0021-open-desks': openDesks,
+  '0022-submissions': submissions,
 };

@@ -1,4 +1,5 @@
 import { Structure } from '@plindo/core/plans';
+import type { Submission } from '@plindo/core/submissions';
 import type { Connection, Listing, Status } from '@plindo/core/listings';
 import type { ChangeEntry, StructureRecords } from '@plindo/core/plans';
 import type { Field, LinkSide, PictureRecord, ReadContext, ReadContexts, StoredKind } from '@plindo/core/structure';
@@ -12,7 +13,7 @@ import { Counters, referenceCounter } from './counters.js';
 import type { Dialect } from '../dialect.js';
 import { ImportStore } from './import-store.js';
 import type { Models } from '../models.js';
-import { connectionOf, listingOf, numberOrNull, pictureOf } from '../records.js';
+import { connectionOf, listingOf, numberOrNull, pictureOf, submissionOf } from '../records.js';
 import { inParts, rowOf, rowsOf } from '../rows.js';
 import { readExamples } from '../reading/examples.js';
 import { LISTINGS_AT_ONCE, inStretches } from '../reading/stretches.js';
@@ -260,6 +261,12 @@ export class UnitReading {
     return (await rowsOf(this.models.pictures, options)).map(pictureOf);
   }
 
+  /** A submission without who sent it; null when there is none. */
+  async submission(id: number): Promise<Submission | null> {
+    const row = await rowOf(this.models.submissions, { where: { id }, transaction: this.transaction });
+    return row && submissionOf(row);
+  }
+
   changeById(id: number): Promise<ChangeRecord | null> {
     return this.log.one(id, this.transaction);
   }
@@ -273,6 +280,7 @@ export class UnitReading {
       const row = await rowOf(this.models.pictures, { where: { number: id }, transaction });
       return row && pictureOf(row);
     }
+    if (entity === 'submission') return this.submission(id);
     const { kinds, sets, links, selections, designs, site } = this.records;
     if (entity === 'site') return site;
     const lists = { kind: kinds, 'category-set': sets, link: links, selection: selections, design: designs };

@@ -14,6 +14,7 @@ import type {
   StoredKind,
 } from '@plindo/core/structure';
 import { makeCategory, storedDefinition } from '@plindo/core/structure';
+import type { Submission } from '@plindo/core/submissions';
 import { Refusal } from '@plindo/core/values';
 import { literal } from 'sequelize';
 import { AccountRows } from '../accounts/account-rows.js';
@@ -21,7 +22,9 @@ import type { ImportRecord } from './import-store.js';
 import type { KindDeparture } from '../due/due-rows.js';
 import { DueRows } from '../due/due-rows.js';
 import { OutboxRows } from '../outbox/outbox-rows.js';
-import { rowOfDefined, rowOfKind, rowOfLink } from '../records.js';
+import { rowOfDefined, rowOfKind, rowOfLink, rowOfSubmission } from '../records.js';
+import type { SubmissionBesides } from '../submissions/besides.js';
+import { rowOfBesides } from '../submissions/besides.js';
 import type { Row } from '../rows.js';
 import { LISTINGS_AT_ONCE } from '../reading/stretches.js';
 import { inParts, rowOf } from '../rows.js';
@@ -114,6 +117,26 @@ export class Unit extends UnitReading {
     const { draft: _, ...plain } = before;
     const after = { ...plain, ...others, ...(draft && { draft }), version: before.version + 1 } as Design;
     await this.write({ entity: 'design', id: before.id, before, after });
+    return after;
+  }
+
+  /** Takes in what a visitor sends; who sent it, and the secret of their link, are no part of the change log. */
+  async insertSubmission(given: Omit<Submission, 'id' | 'version'>, besides: SubmissionBesides): Promise<Submission> {
+    const { id: _, ...row } = rowOfSubmission({ ...given, id: 0, version: 1 });
+    const id = await this.insert('submissions', { ...row, ...rowOfBesides(besides) });
+    const submission: Submission = { ...given, version: 1, id };
+    this.note({ entity: 'submission', id, before: null, after: submission });
+    return submission;
+  }
+
+  /** Uses up what somebody has answered; answers whether it was there: of several who send it at once, one does. */
+  async takeAttempt(tokenHash: string): Promise<boolean> {
+    return (await this.statements.delete('form_attempts', { tokenHash })) === 1;
+  }
+
+  async updateSubmission(before: Submission, change: Partial<Submission>): Promise<Submission> {
+    const after: Submission = { ...before, ...change, version: before.version + 1, changedAt: this.now };
+    await this.write({ entity: 'submission', id: before.id, before, after });
     return after;
   }
 
@@ -356,6 +379,7 @@ const TABLES: Readonly<Record<ChangeEntry['entity'], string>> = {
   'category-set': 'category_sets',
   selection: 'selections',
   design: 'designs',
+  submission: 'submissions',
   link: 'links',
   connection: 'connections',
   picture: 'pictures',
@@ -369,6 +393,7 @@ function rowAfter(entry: ChangeEntry): Row | null {
   if (entity === 'kind') return rowOfKind(after);
   if (entity === 'category-set' || entity === 'selection') return rowOfDefined(after);
   if (entity === 'link') return rowOfLink(after);
+  if (entity === 'submission') return rowOfSubmission(after);
   if (entity === 'design') return { draft: null, ...after };
   if (entity === 'connection' || entity === 'picture') return { ...after };
   // An entry of before a part existed has none of it.

@@ -51,6 +51,8 @@ const SECTIONS: Readonly<Record<string, string>> = {
   gallery: 'Pictures',
   specification: 'Values',
   notice: 'Mails',
+  form: 'Forms and what is sent in',
+  sent: 'Forms and what is sent in',
   part: 'Values',
   value: 'Values',
 };

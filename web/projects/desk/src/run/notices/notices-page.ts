@@ -19,6 +19,7 @@ const TOLD: Readonly<Record<SiteNotice, { readonly label: string; readonly also:
   problems: { label: 'Plindo could not do something that was due', also: '' },
   'backup-made': { label: 'A backup was made', also: '' },
   'backup-failed': { label: 'A backup could not be made', also: '' },
+  'submission-came': { label: 'A visitor has sent something in', also: '' },
   'signed-in': { label: 'Somebody signed in from a new place', also: 'the one who signed in' },
 };
 

@@ -1,0 +1,3 @@
+export * from './answers.js';
+export * from './submission.js';
+export * from './suspicion.js';

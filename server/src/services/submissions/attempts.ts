@@ -1,0 +1,196 @@
+import { bestMatches } from '@plindo/core/catalog';
+import type { KeptForm } from '@plindo/core/design';
+import { formsOf, questionsOf, askedField, questionName } from '@plindo/core/design';
+import { NameIndex } from '@plindo/core/listings';
+import type { FormFault, SendingState } from '@plindo/core/page';
+import { summaryOf } from '@plindo/core/page';
+import type { Kind } from '@plindo/core/structure';
+import { isEmail } from '@plindo/core/structure';
+import type { Answers, GivenConsent, ReadAnswers, Sender } from '@plindo/core/submissions';
+import { readAnswers } from '@plindo/core/submissions';
+import { Refusal, issue } from '@plindo/core/values';
+import type { Live } from '../../live/live.js';
+import type { Store } from '../../store/index.js';
+import { digest, newSecret } from '../people/secrets.js';
+import { summandsOf } from './proof.js';
+
+const KEPT_FOR_IN_MS = 86_400_000;
+const LONGEST_NAME = 120;
+
+/** What somebody has answered in a form, as it came. */
+export interface SentForm {
+  readonly formId: number;
+  readonly answers: Answers;
+  /** By the key of a link, names of listings that were typed where no search was at hand. */
+  readonly named: Readonly<Record<string, readonly string[]>>;
+  readonly sender: Pick<Sender, 'name' | 'email'>;
+  /** Keys of the consents that were given. */
+  readonly consents: readonly string[];
+  /** What was typed into the field that people don't see. */
+  readonly trap: string;
+  /** The secret of what was sent before, which this changes; '' for something new. */
+  readonly secret: string;
+}
+
+/** What somebody has answered, read. */
+export interface Looked {
+  readonly form: KeptForm;
+  readonly kind: Kind;
+  readonly sent: SentForm;
+  readonly read: ReadAnswers;
+  readonly consents: readonly GivenConsent[];
+  readonly faults: readonly FormFault[];
+}
+
+/** What visitors have answered in forms, kept for a day until they send it. */
+export class Attempts {
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+    private readonly clock: () => Date,
+  ) {}
+
+  /** The form with a number and its kind. Refused by `form.gone`. */
+  form(id: number): { readonly form: KeptForm; readonly kind: Kind } {
+    const form = formsOf(this.live.designs()).find((one) => one.id === id);
+    const kind = form && this.live.kind(form.kindId ?? 0);
+    if (!form || !kind) throw Refusal.of('form.gone');
+    return { form, kind };
+  }
+
+  /** Reads what was answered: what is missing, what is not right, and which questions don't apply. Refused by `form.gone`. */
+  look(given: SentForm): Looked {
+    const { form, kind } = this.form(given.formId);
+    const { answers, faults: ofNames } = this.withNamed(given, form, kind);
+    const sent = { ...given, answers };
+    const read = readAnswers(form.definition, kind, answers, this.live.context());
+    const { definition } = form;
+    const missing = definition.consents.filter(({ key, isRequired }) => isRequired && !sent.consents.includes(key));
+    const at = this.clock().getTime();
+    const consents = definition.consents
+      .filter(({ key }) => sent.consents.includes(key))
+      .map(({ words }) => ({ words, at }));
+    const faults = [
+      ...ofNames,
+      ...read.issues.map(({ field = '', message }) => ({ field, message })),
+      ...(sent.secret === '' ? senderFaults(sent.sender, definition.needsEmail) : []),
+      ...missing.map(({ key, words }) => faultOf(`consent.${key}`, issue('form.consent', { words }).message)),
+    ];
+    return { form, kind, sent, read, consents, faults };
+  }
+
+  /** Keeps what was answered; answers its token. */
+  async keep(sent: SentForm): Promise<string> {
+    const token = newSecret();
+    const madeAt = this.clock().getTime();
+    const attempt = { tokenHash: digest(token), formId: sent.formId, madeAt, kept: sent };
+    await this.store.submissions.keepAttempt(attempt, madeAt - KEPT_FOR_IN_MS);
+    return token;
+  }
+
+  /** What is kept under a token, and when it was; null for nothing, or when it is too old. */
+  async kept(token: string): Promise<{ readonly sent: SentForm; readonly madeAt: number } | null> {
+    const attempt = await this.store.submissions.attempt(digest(token));
+    if (!attempt || attempt.madeAt < this.clock().getTime() - KEPT_FOR_IN_MS) return null;
+    return { sent: attempt.kept as SentForm, madeAt: attempt.madeAt };
+  }
+
+  /** What a visitor has answered so far, for the page on which the form stands; null for nothing that is kept. */
+  async state(token: string): Promise<SendingState | null> {
+    const kept = await this.kept(token);
+    return kept && this.stateOf(this.look(kept.sent), token);
+  }
+
+  stateOf({ form, kind, sent, read, faults }: Looked, token: string): SendingState {
+    const { words } = this.live.context().formats;
+    const [a, b] = summandsOf(token);
+    const isWhole = faults.length === 0;
+    return {
+      ...{ formId: form.id, token, secret: sent.secret, answers: sent.answers, sender: sent.sender },
+      ...{ consents: sent.consents, hidden: read.hidden, faults },
+      summary: isWhole ? summaryOf(form.definition, kind, read.values, this.live.context(), this.titleOf) : null,
+      sum: isWhole ? words.say('form.sum', { a: words.say(numberWord(a)), b: words.say(numberWord(b)) }) : '',
+    };
+  }
+
+  /** The title of a listing on the site; '' for any other. */
+  readonly titleOf = (id: number): string => {
+    const now = this.live.nowInMs();
+    const catalog = this.live
+      .scene()
+      .catalogs()
+      .find((one) => one.isOnSite(id, now));
+    return catalog?.titleOf(id) ?? '';
+  };
+
+  /** Listings of a kind on the site that words find, the best first. */
+  search(kindId: number, text: string, most: number): { readonly id: number; readonly title: string }[] {
+    const catalog = this.live.scene().catalogOf(kindId);
+    if (!catalog) return [];
+    const within = catalog.onSiteAt(this.live.nowInMs());
+    const matches = catalog.text.search(text, { within });
+    const rows = matches ? bestMatches(matches, most) : [...within.toRows()].slice(0, most);
+    return rows.map((row) => ({ id: catalog.ids[row]!, title: catalog.title.textAt(row) ?? '' }));
+  }
+
+  /** The answers with the listings that were named in words, and those that nothing is called like. */
+  private withNamed(
+    { answers, named }: SentForm,
+    form: KeptForm,
+    kind: Kind,
+  ): { answers: Answers; faults: FormFault[] } {
+    const faults: FormFault[] = [];
+    const found: Record<string, unknown> = {};
+    for (const question of questionsOf(form.definition)) {
+      const field = askedField(kind, question.field);
+      const names = named[question.field] ?? [];
+      if (field?.type !== 'link' || names.length === 0) continue;
+      const index = this.namesOf(field.settings.linked?.kindId ?? 0);
+      const ids = names.map((name) => index.find(name));
+      const lost = names.find((_, at) => typeof ids[at] === 'string');
+      if (lost !== undefined) {
+        faults.push(
+          faultOf(field.key, issue('form.link', { label: questionName(question, kind), found: lost }).message),
+        );
+      } else found[field.key] = ids.map((one) => (typeof one === 'string' ? 0 : one.id));
+    }
+    return { answers: { ...answers, ...found }, faults };
+  }
+
+  private namesOf(kindId: number): NameIndex {
+    const index = new NameIndex();
+    const catalog = this.live.scene().catalogOf(kindId);
+    catalog?.onSiteAt(this.live.nowInMs()).forEach((row) => {
+      const id = catalog.ids[row]!;
+      index.add(id, catalog.titleOf(id));
+    });
+    return index;
+  }
+}
+
+type NumberWord = `form.number.${1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9}`;
+
+function numberWord(number: number): NumberWord {
+  return `form.number.${number}` as NumberWord;
+}
+
+function faultOf(field: string, message: string): FormFault {
+  return { field, message };
+}
+
+function senderFaults({ name, email }: SentForm['sender'], needsEmail: boolean): FormFault[] {
+  const ofName =
+    name.length > LONGEST_NAME
+      ? [
+          faultOf(
+            'sender.name',
+            issue('value.too-long', { label: 'Your name', greatest: LONGEST_NAME, found: name.length }).message,
+          ),
+        ]
+      : [];
+  if (email === '')
+    return needsEmail
+      ? [...ofName, faultOf('sender.email', issue('form.needed', { label: 'Your e-mail address' }).message)]
+      : ofName;
+  return isEmail(email) ? ofName : [...ofName, faultOf('sender.email', issue('form.email', { found: email }).message)];
+}

@@ -1,0 +1,179 @@
+import type { User } from '@plindo/core/contract';
+import { keptThingsOf, readListing } from '@plindo/core/listings';
+import type { FormFault } from '@plindo/core/page';
+import type { Kind } from '@plindo/core/structure';
+import type { SentValues, Submission } from '@plindo/core/submissions';
+import { inputOfValues, isChangeable, isOwning, suspicionsOf, textsOf, valueOfListing } from '@plindo/core/submissions';
+import { Refusal, foldText, isSame, issue } from '@plindo/core/values';
+import type { Store, SubmissionRecord, Unit, Written } from '../../store/index.js';
+import type { Editing } from '../editing.js';
+import { kindIn } from '../editing.js';
+import { refuseNotKept } from '../media/kept.js';
+import { changeListing } from '../listings/writing.js';
+import type { Sealing } from '../people/sealing.js';
+import { digest, newSecret } from '../people/secrets.js';
+import type { Attempts, Looked } from './attempts.js';
+import { isProof, isSum } from './proof.js';
+import { SenderMails } from './sender-mails.js';
+
+/** The same texts sent in again within this time may be misuse. */
+const REPEATED_WITHIN_IN_MS = 7 * 86_400_000;
+
+/** That a person has looked it over: a solved puzzle, or the sum of two numbers. */
+export interface Proof {
+  readonly solution: string;
+  readonly sum: string;
+}
+
+/** Who sends something in. */
+export interface SentBy {
+  /** Whoever is signed in; null for a visitor. */
+  readonly user: User | null;
+  /** What stands before the paths of links in mails; null where no address is known. */
+  readonly base: string | null;
+}
+
+/** What came of sending: the secret of the sender's link, or what is still wrong. */
+export type Sent = { readonly secret: string } | { readonly faults: readonly FormFault[] };
+
+/** Takes in what visitors send: new listings, and changes of what they have sent before. */
+export class Sending {
+  constructor(
+    private readonly store: Store,
+    private readonly editing: Editing,
+    private readonly attempts: Attempts,
+    private readonly sealing: Sealing,
+    private readonly clock: () => Date,
+  ) {}
+
+  /**
+   * Sends what is kept under a token, once. Refused by `form.stale`, `form.sent-already`, `form.gone`, `submission.decided`
+   * and `value.not-a-picture`.
+   */
+  async send(token: string, { solution, sum }: Proof, by: SentBy): Promise<Sent> {
+    const kept = await this.attempts.kept(token);
+    if (!kept) throw Refusal.of('form.stale');
+    if (!isProof(token, solution) && !isSum(token, sum)) {
+      return { faults: [{ field: 'sum', message: issue('form.sum').message }] };
+    }
+    const looked = this.attempts.look(kept.sent);
+    if (looked.faults.length > 0) return { faults: looked.faults };
+    const former = kept.sent.secret === '' ? null : await this.former(kept.sent.secret);
+    if (former && isChangeable(former)) return this.sendAgain(token, looked, former);
+    return this.sendNew(token, looked, former, by, this.clock().getTime() - kept.madeAt);
+  }
+
+  /** What a sender's link leads to. Refused by `request.not-found`. */
+  private async former(secret: string): Promise<SubmissionRecord> {
+    const former = await this.store.submissions.bySecret(digest(secret));
+    if (!former) throw Refusal.of('request.not-found');
+    if (!isChangeable(former) && !isOwning(former)) throw Refusal.of('submission.decided');
+    return former;
+  }
+
+  private async sendNew(
+    token: string,
+    looked: Looked,
+    former: SubmissionRecord | null,
+    { user, base }: SentBy,
+    tookInMs: number,
+  ): Promise<Sent> {
+    const { kind, sent, read, consents, form } = looked;
+    const texts = textsOf(read.values, kind);
+    const fingerprint = digest(texts.map(foldText).join('\n'));
+    const since = this.clock().getTime() - REPEATED_WITHIN_IN_MS;
+    const isRepeated =
+      former === null && texts.length > 0 && (await this.store.submissions.isKnown(fingerprint, since));
+    const suspicions = user || former ? [] : suspicionsOf({ trap: sent.trap, tookInMs, texts, isRepeated });
+    const secret = newSecret();
+    const sender = former?.sender ?? { ...sent.sender, userId: user?.id ?? null };
+    await this.editing.change(user, async (unit) => {
+      await this.take(unit, token, kind, read.values);
+      const begun = await begunWith(unit, kind, read.values, former);
+      const isAtOnce = begun.listingId !== null && kind.ownersChange === 'at-once';
+      const submission = await unit.insertSubmission(
+        {
+          ...{ ...begun, formId: form.id, kindId: kind.id, message: '', suspicions, reason: '' },
+          ...{ createdAt: unit.now, changedAt: unit.now, decidedAt: null, state: 'waiting' },
+        },
+        {
+          ...{ sender, consents, fingerprint, secretHash: digest(secret) },
+          sealedSecret: this.sealing.seal(secret, sealedFor(digest(secret))),
+        },
+      );
+      if (isAtOnce) return this.atOnce(unit, kind, submission);
+      const mails = new SenderMails(unit, base);
+      if (suspicions.length === 0) {
+        if (former === null) await mails.tell('received', submission, sender, secret, '');
+        await mails.tellOffice(submission, kind, sender);
+      }
+      return { sentence: `${submission.title} was sent in`, result: null };
+    });
+    return { secret: former && former.listingId !== null ? sent.secret : secret };
+  }
+
+  /** The owner of a listing changes it without review, as its kind says. */
+  private async atOnce(unit: Unit, kind: Kind, submission: Submission): Promise<Written<null>> {
+    const before = await unit.listing(submission.listingId!);
+    if (!before) throw Refusal.of('submission.decided');
+    const result = await changeListing(unit, kind, before, inputOfValues(submission.values));
+    await unit.updateSubmission(submission, { state: 'accepted', decidedAt: unit.now });
+    return { sentence: `${result.title} was corrected by its owner`, result: null };
+  }
+
+  /** Other answers in the place of those that wait, or were returned. */
+  private async sendAgain(token: string, { kind, sent, read }: Looked, former: SubmissionRecord): Promise<Sent> {
+    await this.editing.change(null, async (unit) => {
+      await this.take(unit, token, kind, read.values);
+      const before = await unit.submission(former.id);
+      if (!before || !isChangeable(before)) throw Refusal.of('submission.decided');
+      const { title, values, was } = await begunWith(unit, kind, read.values, before);
+      const after = await unit.updateSubmission(before, { title, values, was, state: 'waiting', reason: '' });
+      if (before.state === 'returned') await new SenderMails(unit, null).tellOffice(after, kind, former.sender);
+      return { sentence: `${title} was sent in again`, result: null };
+    });
+    return { secret: sent.secret };
+  }
+
+  /** Uses up the attempt, and refuses pictures and files that are not kept here. */
+  private async take(unit: Unit, token: string, kind: Kind, values: SentValues): Promise<void> {
+    if (!(await unit.takeAttempt(digest(token)))) throw Refusal.of('form.sent-already');
+    const { content } = readListing(inputOfValues(values), kindIn(unit, kind.id), unit.context());
+    await refuseNotKept(unit, keptThingsOf(content, kind.fields));
+  }
+}
+
+/** Whose secret is sealed: that of the submission with its hash. */
+export function sealedFor(secretHash: string): string {
+  return `submission ${secretHash}`;
+}
+
+type Begun = Pick<Submission, 'intent' | 'listingId' | 'title' | 'values' | 'was'>;
+
+/** What is sent: all of a new listing, or of one that is there only what is otherwise than it has it. */
+async function begunWith(unit: Unit, kind: Kind, values: SentValues, former: Submission | null): Promise<Begun> {
+  const listing = former?.listingId ? await unit.listing(former.listingId) : null;
+  const title = String(values['@title'] ?? listing?.title ?? '');
+  if (!listing) return { intent: 'new', listingId: null, title, values, was: null };
+  const own = { ...listing, values: { ...listing.values, ...(await linkedValues(unit, kind, listing.id)) } };
+  const changed = Object.keys(values).filter((key) => !isSame(values[key], valueOfListing(own, key, kind)));
+  const only = (of: (key: string) => unknown): SentValues => Object.fromEntries(changed.map((key) => [key, of(key)]));
+  return {
+    ...{ intent: 'correction', listingId: listing.id, title: listing.title },
+    ...{ values: only((key) => values[key]), was: only((key) => valueOfListing(own, key, kind)) },
+  };
+}
+
+/** By the key of a link field, the listings that one is linked with, in their order. */
+async function linkedValues(unit: Unit, kind: Kind, listing: number): Promise<Record<string, { id: number }[]>> {
+  const connections = await unit.connectionsOf({ listing });
+  const links = kind.fields.filter(({ type }) => type === 'link');
+  return Object.fromEntries(
+    links.map(({ key, settings: { link, side } }) => {
+      const own = connections.filter((one) => one.linkId === link && one[side ?? 'a'] === listing);
+      const order = side === 'b' ? 'bOrder' : 'aOrder';
+      const ids = [...own].sort((x, y) => x[order] - y[order]).map((one) => ({ id: side === 'b' ? one.a : one.b }));
+      return [key, ids];
+    }),
+  );
+}

@@ -1,0 +1,102 @@
+import type { FormFault } from '@plindo/core/page';
+import { answerOfValue, summaryOf } from '@plindo/core/page';
+import { listingPath } from '@plindo/core/page';
+import { formsOf, questionsOf, askedField } from '@plindo/core/design';
+import type { SendingState, SentState } from '@plindo/core/page';
+import type { Answers, SentValues } from '@plindo/core/submissions';
+import { isChangeable, isOwning, valuesOfListing } from '@plindo/core/submissions';
+import { Refusal } from '@plindo/core/values';
+import type { Live } from '../../live/live.js';
+import type { Store, SubmissionRecord } from '../../store/index.js';
+import type { Editing } from '../editing.js';
+import { digest } from '../people/secrets.js';
+import type { Attempts } from './attempts.js';
+
+/** What a sender's link leads to: what they have sent, what became of it, and what they can still do. */
+export class SentPages {
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+    private readonly editing: Editing,
+    private readonly attempts: Attempts,
+  ) {}
+
+  /** What was sent by the link with a secret, and the form with which it can be changed; null for no such link. */
+  async at(secret: string, token: string): Promise<{ sent: SentState; sending: SendingState | null } | null> {
+    const record = await this.store.submissions.bySecret(digest(secret));
+    if (!record) return null;
+    const now = await this.presentValues(record);
+    const sent = await this.stateOf(record, secret, now);
+    if (!sent.canBeChanged) return { sent, sending: null };
+    const typed = token === '' ? null : await this.attempts.state(token);
+    return { sent, sending: typed?.secret === secret ? typed : this.begun(record, secret, now) };
+  }
+
+  /** Withdraws what waits or was returned. Refused by `request.not-found` and `submission.decided`. */
+  async withdraw(secret: string): Promise<void> {
+    const record = await this.store.submissions.bySecret(digest(secret));
+    if (!record) throw Refusal.of('request.not-found');
+    await this.editing.change(null, async (unit) => {
+      const before = await unit.submission(record.id);
+      if (!before || !isChangeable(before)) throw Refusal.of('submission.decided');
+      await unit.updateSubmission(before, { state: 'withdrawn', decidedAt: unit.now });
+      return { sentence: `${before.title} was withdrawn by its sender`, result: null };
+    });
+  }
+
+  private async presentValues(record: SubmissionRecord): Promise<SentValues> {
+    const { form, kind } = this.formOf(record);
+    if (record.listingId === null || !form || !kind) return record.values;
+    const listing = await this.store.listing(record.listingId);
+    if (!listing) return record.values;
+    const own = valuesOfListing(form.definition, kind, this.live.complete(listing));
+    return isOwning(record) ? own : { ...own, ...record.values };
+  }
+
+  private async stateOf(record: SubmissionRecord, secret: string, values: SentValues): Promise<SentState> {
+    const { words } = this.live.context().formats;
+    const { form, kind } = this.formOf(record);
+    const { state, title, reason } = record;
+    const canBeChanged = form !== undefined && kind !== undefined && (isChangeable(record) || isOwning(record));
+    const summary =
+      form && kind ? summaryOf(form.definition, kind, values, this.live.context(), this.attempts.titleOf) : [];
+    return {
+      ...{ secret, title, reason, summary, canBeChanged, canBeWithdrawn: isChangeable(record) },
+      sentence: words.say(`sent.${state}`, { title }),
+      href: await this.hrefOf(record),
+    };
+  }
+
+  /** The page of the listing that came of it, as far as visitors find one. */
+  private async hrefOf({ listingId }: SubmissionRecord): Promise<string | null> {
+    const listing = listingId === null ? null : await this.store.listing(listingId);
+    const catalog = listing && this.live.catalog(listing.kindId);
+    if (!listing || !catalog?.isOnSite(listing.id, this.live.nowInMs()) || !catalog.kind.hasListingPages) return null;
+    return listingPath(catalog.kind, listing);
+  }
+
+  private begun(record: SubmissionRecord, secret: string, values: SentValues): SendingState {
+    const { form, kind } = this.formOf(record);
+    const context = this.live.context();
+    const answers: Answers = Object.fromEntries(
+      questionsOf(form!.definition).flatMap(({ field: key }) => {
+        const field = askedField(kind!, key);
+        return field ? [[key, answerOfValue(field, values[key], context)]] : [];
+      }),
+    );
+    const looked = this.attempts.look({
+      ...{ formId: form!.id, answers, named: {}, sender: record.sender, trap: '', secret },
+      consents: form!.definition.consents.map(({ key }) => key),
+    });
+    const faults: FormFault[] = [];
+    return { ...this.attempts.stateOf(looked, ''), summary: null, sum: '', faults };
+  }
+
+  private formOf({ formId, kindId }: SubmissionRecord): {
+    form: ReturnType<typeof formsOf>[number] | undefined;
+    kind: ReturnType<Live['kind']>;
+  } {
+    const form = formsOf(this.live.designs()).find(({ id }) => id === formId);
+    return { form, kind: this.live.kind(kindId) };
+  }
+}
