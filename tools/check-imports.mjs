@@ -48,6 +48,7 @@ const WEB_EDGES = {
     '@plindo/api/visitor-api',
     '@plindo/listing-view',
     '@plindo/listing-view/browser',
+    '@plindo/listing-view/form-piece',
   ],
   desk: ['@plindo/api', '@plindo/api/tried-look', '@plindo/listing-view'],
 };

@@ -131,6 +131,15 @@ export function guideSelections(kinds: {
     }),
     onTheCoast(kinds.harbour, kinds.yard),
     ...forTheFrontPage(kinds.berth, kinds.course),
+    makeSelection({
+      slug: 'newest-boatyards',
+      name: 'Newest boatyards',
+      purpose: 'The yards that the guide got last, for the home page.',
+      kinds: [kinds.yard],
+      order: [{ by: '@publishedAt', direction: 'down' }],
+      most: 4,
+      published: true,
+    }),
   ];
 }
 

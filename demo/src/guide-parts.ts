@@ -18,6 +18,8 @@ export interface GuideNumbers {
   readonly channel: number;
   /** Of the part with a word from the office. */
   readonly office: number;
+  /** Of the form with which skippers send in boatyards. */
+  readonly form: number;
   /** By slug. */
   readonly selections: ReadonlyMap<string, number>;
 }

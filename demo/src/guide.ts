@@ -21,6 +21,7 @@ import {
 } from './people-and-work.js';
 import type { GuideNumbers, KeptPicture } from './guide-parts.js';
 import { officePart } from './pages/office-part.js';
+import { yardForm } from './pages/send-in-page.js';
 import { guideFrame } from './pages/guide-frame.js';
 import { guidePages } from './pages/guide-pages.js';
 import { drawLogo } from './pictures.js';
@@ -79,14 +80,15 @@ export async function fillGuide(services: Services, pictures: readonly KeptPictu
 /** How the guide looks: a card for each kind, and its pages. */
 async function designGuide(
   { designs, kinds }: Services,
-  numbers: Omit<GuideNumbers, 'office'>,
+  numbers: Omit<GuideNumbers, 'office' | 'form'>,
   pictures: readonly KeptPicture[],
 ): Promise<void> {
   for (const { kind } of kinds.summaries()) {
     await designs.add(null, { type: 'card', kindId: kind.id, definition: guideCard(kind) });
   }
   const { result: office } = await designs.add(null, { type: 'page', kindId: null, definition: officePart() });
-  for (const [kindId, definition] of guidePages({ ...numbers, office: office.id }, pictures)) {
+  const { result: form } = await designs.add(null, { type: 'form', kindId: numbers.yard, definition: yardForm() });
+  for (const [kindId, definition] of guidePages({ ...numbers, office: office.id, form: form.id }, pictures)) {
     await designs.add(null, { type: 'page', kindId, definition });
   }
   await designs.add(null, { type: 'frame', kindId: null, definition: guideFrame(numbers.berth) });

@@ -3,7 +3,8 @@ import type { SentWords } from '../values/index.js';
 import type { PageColumn, PagePurpose, Strip } from '../design/index.js';
 import type { CardForms } from './cards/card-model.js';
 import type { FooterModel, HeaderModel, PageLink } from './frame-model.js';
-import type { SentPage } from './forms/sent-model.js';
+import type { FormModel } from './forms/form-model.js';
+import type { SentState } from './forms/sent-model.js';
 import type { PieceModel } from './pieces/piece-models.js';
 
 /** Where and when a page was made, so that the browser repeats the server's words exactly. */
@@ -82,6 +83,14 @@ export interface NotFoundPage extends PageFrame {
   readonly type: 'not-found';
   /** Where its search leads, and what it is called; null for a site that shows no list. */
   readonly search: PageLink | null;
+}
+
+/** The page to which the link of a sender leads. */
+export interface SentPage extends PageFrame {
+  readonly type: 'sent';
+  readonly sent: SentState;
+  /** With which it can be changed; null when it can't. */
+  readonly form: FormModel | null;
 }
 
 export type PageModel = DesignedPage | NotFoundPage | SentPage;

@@ -30,18 +30,15 @@ const BUILT_IN_ANSWERS: readonly BuiltInAnswer[] = ['title', 'summary', 'picture
 export function readAnswers(form: FormDesign, kind: Kind, answers: Answers, context: ReadContext): ReadAnswers {
   const questions = questionsOf(form).filter(({ field }) => askedField(kind, field));
   const named = withLabels(kind, questions);
-  const first = readListing(inputOf(answers, questions), named, context).content;
+  const first = readListing(inputOf(answers, questions, kind), named, context).content;
   const asked = questions.filter((question) => isAsked(question, kind, first, context));
-  const { content, issues } = readListing(inputOf(answers, asked), named, context);
+  const { content, issues } = readListing(inputOf(answers, asked, kind), named, context);
   const values = Object.fromEntries(asked.map(({ field }) => [field, valueIn(content, field, kind, answers)]));
-  const isEmpty = (value: unknown): boolean => isEmptyInput(value) || (Array.isArray(value) && value.length === 0);
-  const known = issues.map(placed).filter(({ field = '' }) => asked.some((one) => isAbout(field, one.field)));
-  const missing = asked.filter(
-    ({ field, isRequired }) =>
-      (isRequired || askedField(kind, field)!.required) &&
-      isEmpty(values[field]) &&
-      !known.some((one) => isAbout(one.field ?? '', field)),
-  );
+  const isGiven = ({ field }: Question): boolean => !isEmpty(values[field]) || !isEmpty(answers[field]);
+  const missing = asked.filter((one) => (one.isRequired || askedField(kind, one.field)!.required) && !isGiven(one));
+  const known = issues
+    .map(placed)
+    .filter(({ field = '' }) => asked.some((one) => isAbout(field, one.field) && !missing.includes(one)));
   return {
     values,
     issues: [
@@ -68,8 +65,9 @@ function isAsked({ field, showWhen }: Question, kind: Kind, { values }: ListingC
 }
 
 /** What the listings of a kind are made of from answers; of links nothing, as they are kept apart. */
-function inputOf(answers: Answers, questions: readonly Question[]): ListingInput {
-  const keys = questions.map(({ field }) => field).filter((key) => Object.hasOwn(answers, key));
+function inputOf(answers: Answers, questions: readonly Question[], kind: Kind): ListingInput {
+  const isAnswered = (key: string): boolean => Object.hasOwn(answers, key) && fieldAt(kind, key)?.type !== 'link';
+  const keys = questions.map(({ field }) => field).filter(isAnswered);
   return inputOfValues(Object.fromEntries(keys.map((key) => [key, answers[key]])));
 }
 
@@ -101,6 +99,13 @@ function placed(one: Issue): Issue {
   const { field = '' } = one;
   const [first = ''] = field.split('.');
   return BUILT_IN_ANSWERS.some((part) => part === first) ? { ...one, field: `${BUILT_IN_MARK}${field}` } : one;
+}
+
+/** Whether nothing was answered: an empty text, no choice, none of the parts of a value. */
+function isEmpty(answer: unknown): boolean {
+  if (isEmptyInput(answer)) return true;
+  if (typeof answer !== 'object' || answer === null) return false;
+  return Object.values(answer).every(isEmptyInput);
 }
 
 function isAbout(place: string, field: string): boolean {

@@ -16,6 +16,7 @@ import {
   yardsPage,
 } from './index-pages.js';
 import { instructorPage } from './instructor-page.js';
+import { sendInPage } from './send-in-page.js';
 import { yardPage } from './yard-page.js';
 
 /** A page with the kind whose list or whose listings it shows; null for none. */
@@ -25,6 +26,7 @@ export function guidePages(numbers: GuideNumbers, pictures: readonly KeptPicture
   return [
     [null, homePage(numbers, pictures)],
     [null, aboutPage()],
+    [null, sendInPage(numbers.form)],
     [null, refuelPage(numbers)],
     [numbers.harbour, harbourPage()],
     [numbers.berth, berthPage(numbers.office)],

@@ -17,6 +17,7 @@ export function homePage(numbers: GuideNumbers, pictures: readonly KeptPicture[]
       featuredBerths(numbers),
       nextCourses(numbers),
       yardServices(numbers),
+      newestFromYou(numbers),
       harboursOnMap(numbers),
       toRead(numbers),
     ],
@@ -109,6 +110,29 @@ function yardServices(numbers: GuideNumbers): PageSketch['strips'][number] {
               layout: 'tiles',
               heading: makeText(['Is something broken?']),
             },
+          },
+        ],
+      },
+    ],
+  };
+}
+
+function newestFromYou(numbers: GuideNumbers): PageSketch['strips'][number] {
+  return {
+    name: 'Newest from you',
+    columns: [
+      {
+        pieces: [
+          {
+            type: 'list',
+            settings: {
+              ...{ from: 'selection', of: numbers.selections.get('newest-boatyards')!, most: 4, width: 14 },
+              ...{ heading: makeText(['Newest from you']), intro: 'Boatyards that the guide got last.', leadsOn: true },
+            },
+          },
+          {
+            type: 'buttons',
+            settings: { look: 'plain', buttons: [{ words: 'Tell us of a boatyard', address: '/tell-us', field: '' }] },
           },
         ],
       },

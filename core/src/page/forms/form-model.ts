@@ -17,8 +17,13 @@ export type QuestionControl =
   | { readonly as: 'pictures'; readonly most: number }
   | { readonly as: 'file' }
   | { readonly as: 'place'; readonly base: string | null; readonly tiles: MapTiles | null }
-  /** `options` where there are few listings to choose from; else they are searched for. */
-  | { readonly as: 'links'; readonly many: boolean; readonly options: readonly QuestionOption[] | null };
+  /** `options` where there are few listings to choose from; else they are searched for, and `chosen` has those that are answered. */
+  | {
+      readonly as: 'links';
+      readonly many: boolean;
+      readonly options: readonly QuestionOption[] | null;
+      readonly chosen: readonly QuestionOption[];
+    };
 
 export interface QuestionOption {
   readonly value: string;

@@ -3,9 +3,11 @@ import { askedField, questionName, questionsOf } from '../../design/index.js';
 import type { QueryScene } from '../../query/index.js';
 import type { Field, Kind } from '../../structure/index.js';
 import { fieldsOfCondition } from '../../structure/index.js';
+import { readAnswers } from '../../submissions/index.js';
 import type { PageScene } from '../frame.js';
 import { answerModel } from './answer-model.js';
 import type { FormModel, QuestionModel, QuestionOption } from './form-model.js';
+import type { LinkChoices } from './question-control.js';
 import { controlOf } from './question-control.js';
 import type { SendingState } from './sending-state.js';
 
@@ -32,15 +34,16 @@ export function formModel({ id, definition: form }: KeptForm, kind: Kind, scene:
   const askedAbout = new Set(
     [...questions, ...kind.fields].flatMap(({ showWhen }) => (showWhen ? fieldsOfCondition(showWhen) : [])),
   );
+  const hidden = own?.hidden ?? readAnswers(form, kind, {}, page.context).hidden;
   const model = (question: Question): QuestionModel[] => {
     const field = askedField(kind, question.field);
     if (!field) return [];
-    const isHidden = own?.hidden.includes(field.key) ?? false;
+    const isHidden = hidden.includes(field.key);
     return [
       {
         ...{ field: field.key, label: questionName(question, kind), help: question.help || field.help },
         ...{ isRequired: question.isRequired || field.required, isAskedAbout: askedAbout.has(field.key), isHidden },
-        control: controlOf(field, page, linkOptions(field, scene)),
+        control: controlOf(field, page, linkChoices(field, own?.answers[field.key], scene)),
         answer: answerModel(own?.answers[field.key]),
       },
     ];
@@ -61,15 +64,17 @@ function attemptOf({ token, faults, summary, sum }: SendingState): FormModel['at
   return { token, faults, summary, sum };
 }
 
-/** The listings on the site that a link can lead to; null for too many, and for any other field. */
-function linkOptions({ settings: { linked } }: Field, { queries }: FormScene): QuestionOption[] | null {
+/** The listings on the site that a link can lead to, and those that are answered; none for any other field. */
+function linkChoices({ settings: { linked } }: Field, answer: unknown, { queries }: FormScene): LinkChoices {
   const catalog = linked && queries?.catalogOf(linked.kindId);
-  if (!catalog || !queries) return null;
+  if (!catalog || !queries) return { options: null, chosen: [] };
+  const option = (id: number): QuestionOption => ({ value: String(id), label: catalog.titleOf(id), depth: 0 });
   const onSite = catalog.onSiteAt(queries.context.nowInMs);
+  const answered = Array.isArray(answer) ? (answer as readonly unknown[]).map(Number) : [];
+  const chosen = answered.filter((id) => catalog.isOnSite(id, queries.context.nowInMs)).map(option);
   const size = onSite.count();
-  if (size > MOST_OPTIONS) return null;
-  const ids = [...onSite.toRows(size)].map((row) => catalog.ids[row]!);
-  const options = ids.map((id) => ({ value: String(id), label: catalog.titleOf(id), depth: 0 }));
+  if (size > MOST_OPTIONS) return { options: null, chosen };
   const compare = queries.context.formats.compareTexts;
-  return options.sort((a, b) => compare(a.label, b.label));
+  const options = [...onSite.toRows(size)].map((row) => option(catalog.ids[row]!));
+  return { options: options.sort((a, b) => compare(a.label, b.label)), chosen };
 }

@@ -10,12 +10,14 @@ const ROWS_OF_TEXT = 4;
 const ROWS_OF_BODY = 8;
 const MOST_PICTURES = 12;
 
-/** How visitors are asked for a field; `options` are the listings that a link can lead to, null for too many. */
-export function controlOf(
-  field: Field,
-  { site, context }: PageScene,
-  options: readonly QuestionOption[] | null,
-): QuestionControl {
+/** The listings that a link can lead to, null for too many; and those that it does. */
+export interface LinkChoices {
+  readonly options: readonly QuestionOption[] | null;
+  readonly chosen: readonly QuestionOption[];
+}
+
+/** How visitors are asked for a field; `links` are the listings that a link can lead to. */
+export function controlOf(field: Field, { site, context }: PageScene, links: LinkChoices): QuestionControl {
   const { settings, type } = field;
   const { words } = context.formats;
   const control = fieldType(type).control;
@@ -66,7 +68,7 @@ export function controlOf(
         tiles: site.mapTiles ?? null,
       };
     case 'link':
-      return { as: 'links', many: settings.linked?.many ?? false, options };
+      return { as: 'links', many: settings.linked?.many ?? false, ...links };
     default:
       return line(fieldType(type).inputType ?? 'text');
   }

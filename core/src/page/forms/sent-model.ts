@@ -1,5 +1,4 @@
-import type { PageFrame } from '../page-model.js';
-import type { FormModel, SummaryLine } from './form-model.js';
+import type { SummaryLine } from './form-model.js';
 
 /** What a visitor has sent in, and what became of it. */
 export interface SentState {
@@ -14,12 +13,4 @@ export interface SentState {
   readonly canBeWithdrawn: boolean;
   /** The page of the listing that came of it; null for none. */
   readonly href: string | null;
-}
-
-/** The page to which the link of a sender leads. */
-export interface SentPage extends PageFrame {
-  readonly type: 'sent';
-  readonly sent: SentState;
-  /** With which it can be changed; null when it can't. */
-  readonly form: FormModel | null;
 }

@@ -2,9 +2,10 @@ import { formsOf } from '../../design/index.js';
 import type { QueryScene } from '../../query/index.js';
 import { formModel } from '../forms/form-piece.js';
 import type { SendingState } from '../forms/sending-state.js';
-import type { SentPage, SentState } from '../forms/sent-model.js';
+import type { SentState } from '../forms/sent-model.js';
 import type { PageScene } from '../frame.js';
 import { frame } from '../frame.js';
+import type { SentPage } from '../page-model.js';
 
 /** The first part of the addresses that senders get. */
 export const SENT_SLUG = 'sent';

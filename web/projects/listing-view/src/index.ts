@@ -7,6 +7,8 @@ export * from './parts-in-document';
 export * from './picture';
 export * from './pieces/designed-page';
 export type { StateChange, TypedWords } from './pieces/steering';
+export { FORM_VIEW } from './forms/sleeping-form';
+export { SentPageView } from './forms/sent-page';
 export * from './site-footer';
 export * from './site-header';
 export { KeepButtons, type KeptChange } from './visitor/keep-buttons';

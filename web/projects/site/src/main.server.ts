@@ -1,7 +1,8 @@
 import { mergeApplicationConfig } from '@angular/core';
 import type { BootstrapContext } from '@angular/platform-browser';
 import { bootstrapApplication } from '@angular/platform-browser';
-import { KEPT_CARDS, MAKE_WORDS } from '@plindo/listing-view';
+import { FORM_VIEW, KEPT_CARDS, MAKE_WORDS } from '@plindo/listing-view';
+import { FormPiece } from '@plindo/listing-view/form-piece';
 import { RenderMode, provideServerRendering, withRoutes } from '@angular/ssr';
 import { siteConfig } from './app.config';
 import { Site } from './site';
@@ -14,6 +15,7 @@ const serverConfig = mergeApplicationConfig(siteConfig, {
     { provide: SITE_DATA, useFactory: dataFromServer },
     { provide: KEPT_CARDS, useFactory: cardsFromServer },
     { provide: MAKE_WORDS, useFactory: wordsFromServer },
+    { provide: FORM_VIEW, useValue: FormPiece },
   ],
 });
 

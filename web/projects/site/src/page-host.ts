@@ -21,7 +21,7 @@ import { takeLookOff, triedLook } from '@plindo/api/tried-look';
 import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import { chosenAt, shortlistAddress } from '@plindo/core/page';
 import type { KeptChange, StateChange, TypedWords } from '@plindo/listing-view';
-import { DesignedPageView, KeepButtons, MAKE_WORDS, SiteFooter, SiteHeader, VisitorLists } from '@plindo/listing-view';
+import { DesignedPageView, KeepButtons, MAKE_WORDS, SentPageView, SiteFooter, SiteHeader, VisitorLists } from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
 import { PageHead } from './page-head';
 import { SITE_DATA } from './site-data';
@@ -32,7 +32,7 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
 /** Shows whatever page the address leads to; the same component stays while only the state of a page changes. */
 @Component({
   selector: 'pl-page-host',
-  imports: [DesignedPageView, EditorBar, KeepButtons, SiteFooter, SiteHeader],
+  imports: [DesignedPageView, EditorBar, KeepButtons, SentPageView, SiteFooter, SiteHeader],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <a class="skip" href="#content" (click)="skip($event)">{{ words().say('page.skip') }}</a>
@@ -49,6 +49,9 @@ export const resolvePage: ResolveFn<PageModel> = (_route, { url }) => inject(SIT
             (typed)="suggest($event)"
             (placeTyped)="findPlaces($event)"
           />
+        }
+        @case ('sent') {
+          <pl-sent-page [model]="page" />
         }
         @case ('not-found') {
           <h1>{{ words().say('page.gone') }}</h1>
@@ -139,7 +142,7 @@ export class PageHost {
       this.head.tell(model, this.tried());
       this.near.set([]);
       if (model.type === 'not-found') this.hints(this.near, this.data.near(this.router.url));
-      const gone = model.type === 'not-found' ? 404 : model.over === '' ? null : 410;
+      const gone = model.type === 'not-found' ? 404 : model.type === 'sent' || model.over === '' ? null : 410;
       if (response && gone) response.status = gone;
     });
     effect(() => this.followShortlist(this.model()));

@@ -1,11 +1,7 @@
 import type { PointModel } from '@plindo/core/page';
 import type * as Leaflet from 'leaflet';
-import 'leaflet';
-import 'leaflet.markercluster';
-import styles from 'leaflet/dist/leaflet.css' with { loader: 'text' };
-
-/** As both say it: the plug-in adds to what Leaflet puts there, not to what a module of it exports. */
-const leaflet = (globalThis as unknown as { readonly L: typeof Leaflet }).L;
+import type { Ground } from './ground-map';
+import { WORLD, groundMap, leaflet, pointIcon, textOf } from './ground-map';
 
 /** What happens on a map. */
 export interface MapEvents {
@@ -17,43 +13,20 @@ export interface MapEvents {
   moved(): void;
 }
 
-/** Zoom levels: a map of one place begins with the first, and nobody gets closer than the second. */
+/** A map of one place begins with this level of zoom. */
 const CLOSE_AT_FIRST = 13;
-const CLOSEST = 18;
 const ROOM_IN_PIXELS = 28;
 /** Of degrees: some ten metres. */
 const DECIMALS = 4;
 
 /** Draws a map into an element, with a base map of GeoJSON and with pictures of the ground when there are any. */
-export async function drawMap(
-  element: HTMLElement,
-  { base, tiles }: { readonly base: string | null; readonly tiles: string | null },
-  events: MapEvents,
-): Promise<ListingMap> {
-  loadStyles(element.ownerDocument);
-  const land = base === null ? null : await fetch(base).then((answer) => (answer.ok ? answer.json() : null));
-  return new ListingMap(element, { land: land as GeoJSON.GeoJsonObject | null, tiles }, events);
+export async function drawMap(element: HTMLElement, ground: Ground, events: MapEvents): Promise<ListingMap> {
+  const { map } = await groundMap(element, ground, {});
+  return new ListingMap(map, events);
 }
-
-/** Once a document; what Leaflet needs to be laid out is of no use to pages without a map. */
-function loadStyles(document: Document): void {
-  const isLeaflets = ({ cssRules }: CSSStyleSheet): boolean => cssRules[0]?.cssText.startsWith('.leaflet-') ?? false;
-  if (document.adoptedStyleSheets.some(isLeaflets)) return;
-  const sheet = new CSSStyleSheet();
-  sheet.replaceSync(styles);
-  document.adoptedStyleSheets = [sheet, ...document.adoptedStyleSheets];
-}
-
-/** Points of a base map are left out: the points on the map are the listings. */
-const LAND: Leaflet.GeoJSONOptions = {
-  interactive: false,
-  filter: ({ geometry }) => !/Point$/.test(geometry.type),
-  style: () => ({ className: 'land' }),
-};
 
 /** Listings as points on a map; those that lie close together stand as one with their number. */
 export class ListingMap {
-  private readonly map: Leaflet.Map;
   private readonly markers: Leaflet.MarkerClusterGroup;
   private readonly byId = new Map<number, Leaflet.Marker>();
   private marked: HTMLElement | null = null;
@@ -61,19 +34,9 @@ export class ListingMap {
   private isTold = true;
 
   constructor(
-    element: HTMLElement,
-    { land, tiles }: { readonly land: GeoJSON.GeoJsonObject | null; readonly tiles: string | null },
+    private readonly map: Leaflet.Map,
     private readonly events: MapEvents,
   ) {
-    this.map = leaflet.map(element, {
-      ...{ attributionControl: false, zoomControl: false, keyboard: false, zoomSnap: 0.5, maxZoom: CLOSEST },
-      // The page is scrolled by the wheel, not the map.
-      scrollWheelZoom: false,
-      // So is it by one finger; two move the map.
-      dragging: !matchMedia('(pointer: coarse)').matches,
-    });
-    if (tiles) leaflet.tileLayer(tiles, { maxZoom: CLOSEST }).addTo(this.map);
-    if (land) leaflet.geoJSON(land, LAND).addTo(this.map);
     this.markers = leaflet.markerClusterGroup({
       ...{ showCoverageOnHover: false, maxClusterRadius: 44, animate: false },
       iconCreateFunction: (cluster) => pointIcon('cluster', String(cluster.getChildCount())),
@@ -134,19 +97,9 @@ export class ListingMap {
   }
 }
 
-/** Titles are words, whatever they look like. */
-function textOf(title: string): HTMLElement {
-  return Object.assign(document.createElement('span'), { textContent: title });
-}
-
-function pointIcon(className: string, text: string): Leaflet.DivIcon {
-  const size = className === 'point' ? 20 : 34;
-  return leaflet.divIcon({ className: `map-${className}`, html: textOf(text), iconSize: [size, size] });
-}
-
 function boundsOf(points: readonly PointModel[]): Leaflet.LatLngBounds {
   const bounds = leaflet.latLngBounds(points.map(({ latitude, longitude }) => [latitude, longitude]));
-  return bounds.isValid() ? bounds : leaflet.latLngBounds([-60, -180], [80, 180]);
+  return bounds.isValid() ? bounds : WORLD;
 }
 
 function boundsOfBox(box: string): Leaflet.LatLngBounds {

@@ -10,6 +10,7 @@ import { ComparisonPiece } from './comparison';
 import { CountPiece } from './count';
 import { DividerPiece } from './divider';
 import { FacetsPiece } from './facets';
+import { FormPlace } from '../forms/form-place';
 import { GalleryPiece } from './gallery';
 import { HeadingPiece } from './heading';
 import { JumpPiece } from './jump';
@@ -53,6 +54,7 @@ export const PIECE_VIEWS: Readonly<Record<PieceModel['type'], Type<unknown>>> = 
   byline: BylinePiece,
   share: SharePiece,
   keep: KeepPiece,
+  form: FormPlace,
   comparison: ComparisonPiece,
   divider: DividerPiece,
   space: SpacePiece,

@@ -1,5 +1,5 @@
 import type { Design, PageDesign, PieceOf } from '@plindo/core/design';
-import { frameOf, isPart, partAmong, steeredLists, withParts } from '@plindo/core/design';
+import { formsOf, frameOf, isPart, partAmong, steeredLists, withParts } from '@plindo/core/design';
 import type { Kind, ReadContext, Selection } from '@plindo/core/structure';
 import { facetsOver } from '@plindo/core/structure';
 import type { PageSurroundings } from './page-work';
@@ -37,8 +37,10 @@ export function surroundingsOf(kind: Kind | null, id: string, known: Known): Pag
     kinds,
     selections: selections.map(({ id: number, name }) => ({ id: number, name })),
     parts: others.filter(isPart).map(({ id: number, kindId, definition: { name } }) => ({ id: number, kindId, name })),
+    forms: formsOf(designs).map(({ id: number, definition: { name } }) => ({ id: number, name })),
     check: {
       ...{ kind, kindById, context, partOf, isTaken },
+      formOf: (number) => formsOf(designs).find(({ id: own }) => own === number),
       isSelection: (number) => selections.some((one) => one.id === number),
     },
     facetsOf(page, area) {

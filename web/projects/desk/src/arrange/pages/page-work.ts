@@ -56,6 +56,7 @@ export interface PageSurroundings {
   readonly kinds: readonly Kind[];
   readonly selections: PieceChoices['selections'];
   readonly parts: PieceChoices['parts'];
+  readonly forms: PieceChoices['forms'];
   facetsOf: (page: PageDesign, area: string) => ReturnType<Choosable['facetsOf']>;
 }
 
@@ -77,8 +78,8 @@ export class PageWork {
   /** What the settings of its pieces can be chosen from. */
   readonly choices = computed((): PieceChoices => {
     const page = this.page();
-    const { check, kinds, selections, parts, facetsOf } = this.around;
-    return { ...pieceSceneOf(page, check), kinds, selections, parts, facetsOf: (area) => facetsOf(page, area) };
+    const { check, kinds, selections, parts, forms, facetsOf } = this.around;
+    return { ...pieceSceneOf(page, check), kinds, selections, parts, forms, facetsOf: (area) => facetsOf(page, area) };
   });
 
   constructor(

@@ -58,7 +58,7 @@ import { WhereShown } from './where-shown';
 
 /** Stands for whoever changed the listing when only the refusal of the server tells of it. */
 const SOMEBODY: DeskChange = {
-  ...{ type: 'change', who: 'Somebody', sentence: '', kinds: [], listings: null, structure: false },
+  ...{ type: 'change', who: 'Somebody', sentence: '', kinds: [], listings: null, structure: false, submissions: false },
 };
 
 interface Section {

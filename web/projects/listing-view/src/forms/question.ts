@@ -1,0 +1,53 @@
+import { NgTemplateOutlet } from '@angular/common';
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { QuestionModel } from '@plindo/core/page';
+import { sayOnPage } from '../page-words';
+import { LinkQuestion } from './link-question';
+import { PictureQuestion } from './picture-question';
+import { PlaceQuestion } from './place-question';
+
+/** Up to so many options stand side by side as radio buttons; more are a drop-down. */
+const MOST_RADIOS = 5;
+
+/** One question of a form, with the control that its field asks for. All controls are plain HTML and work without scripts. */
+@Component({
+  selector: 'pl-question',
+  imports: [LinkQuestion, NgTemplateOutlet, PictureQuestion, PlaceQuestion],
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  templateUrl: './question.html',
+})
+export class QuestionView {
+  readonly question = input.required<QuestionModel>();
+  /** Where the form is sent to. */
+  readonly action = input.required<string>();
+  readonly interactive = input(false);
+  /** What is wrong with the answer; '' for nothing. */
+  readonly fault = input('');
+  /** A picture or a listing was added or removed, of which the browser itself tells nothing. */
+  readonly touched = output();
+
+  protected readonly say = sayOnPage();
+  protected readonly id = computed(() => `q-${this.question().field.replace(/\W/g, '_')}`);
+  protected readonly text = computed(() => this.question().answer.texts[0] ?? '');
+  protected readonly hasRadios = computed(() => {
+    const { control } = this.question();
+    return control.as === 'one' && control.options.length <= MOST_RADIOS;
+  });
+  /** Whether one label names the one control, or a legend names several. */
+  protected readonly isOne = computed(() => {
+    const { as } = this.question().control;
+    return as === 'line' || as === 'text' || as === 'file' || (as === 'one' && !this.hasRadios());
+  });
+  protected readonly describedBy = computed(() => {
+    const help = this.question().help === '' ? [] : [`${this.id()}-help`];
+    return [...help, ...(this.fault() === '' ? [] : [`${this.id()}-fault`])].join(' ') || null;
+  });
+
+  protected has(value: string): boolean {
+    return this.question().answer.texts.includes(value);
+  }
+
+  protected part(name: string): string {
+    return this.question().answer.parts[name] ?? '';
+  }
+}
