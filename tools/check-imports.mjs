@@ -50,7 +50,7 @@ const WEB_EDGES = {
     '@plindo/listing-view/browser',
     '@plindo/listing-view/form-piece',
   ],
-  desk: ['@plindo/api', '@plindo/api/tried-look', '@plindo/listing-view'],
+  desk: ['@plindo/api', '@plindo/api/tried-look', '@plindo/listing-view', '@plindo/listing-view/form-piece'],
 };
 
 function filesBelow(folder) {

@@ -97,3 +97,16 @@ export interface Merging extends Decision {
 /** One decision about several submissions. */
 export const DECIDED_TOGETHER = ['accept', 'refuse', 'trust'] as const;
 export type DecidedTogether = (typeof DECIDED_TOGETHER)[number];
+
+/** What came of one decision about several: the changes, and those that stayed as they were, with why. */
+export interface DecidedSubmissions {
+  readonly changeIds: readonly number[];
+  readonly refused: readonly { readonly id: number; readonly why: string }[];
+}
+
+/** A submission of whoever asks, with the page where they can see and change it; null where its link can't be opened any more. */
+export interface OwnSubmission extends SubmissionSummary {
+  readonly path: string | null;
+  /** Whether its listing is theirs, and they may correct it. */
+  readonly isOwned: boolean;
+}

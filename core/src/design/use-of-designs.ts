@@ -1,7 +1,7 @@
 import type { Kind, KindById, Selection } from '../structure/index.js';
 import { isListShown } from '../structure/index.js';
-import type { Design, KeptPage } from './design.js';
-import { cardsOfKind, frameOf, isPart, looksOf, pagesFor, wholePage } from './design.js';
+import type { Design, KeptForm, KeptPage } from './design.js';
+import { cardsOfKind, formsOf, frameOf, isPart, looksOf, pagesFor, wholePage } from './design.js';
 import type { PageDesign } from './pages/page-design.js';
 import { piecesOfPage, steeredLists } from './pages/page-design.js';
 import { standardIndexPage } from './pages/standard-pages.js';
@@ -9,7 +9,7 @@ import { usesOfMainCard } from './used-on.js';
 
 /** Something that was designed or set up for visitors, and where they meet it. */
 export interface UsedThing {
-  readonly what: 'card' | 'page' | 'part' | 'look' | 'facet';
+  readonly what: 'card' | 'page' | 'part' | 'look' | 'form' | 'facet';
   readonly name: string;
   /** Number of the kind that it is of; null for what is of the whole site. */
   readonly kindId: number | null;
@@ -37,6 +37,7 @@ export function usesOfDesigns(around: Around): UsedThing[] {
       ...{ what: 'look' as const, name: look.definition.name, kindId: null, designId: look.id },
       uses: at === 0 ? ['all pages'] : [],
     })),
+    ...formsOf(designs).map((form) => formUse(form, designs)),
     ...kinds.filter(isListShown).flatMap((kind) => facetUses(kind, around)),
   ];
 }
@@ -53,6 +54,19 @@ function partUse(part: KeptPage, pages: readonly KeptPage[]): UsedThing {
     piecesOfPage(definition).some(({ type, settings }) => type === 'part' && settings.of === part.id);
   const uses = pages.filter(holds).map(({ definition: { name } }) => name);
   return { what: 'part', name: part.definition.name, kindId: part.kindId, designId: part.id, uses };
+}
+
+/** The pages on which a form of visitors stands, also by a part that they embed. */
+export function pagesWithForm(form: number, designs: readonly Design[]): KeptPage[] {
+  const pages = designs.filter((design): design is KeptPage => design.type === 'page');
+  return pages.filter((page) =>
+    piecesOfPage(wholePage(page, designs).definition).some(({ type, settings }) => type === 'form' && settings.of === form),
+  );
+}
+
+function formUse(form: KeptForm, designs: readonly Design[]): UsedThing {
+  const uses = pagesWithForm(form.id, designs).map(({ definition: { name } }) => name);
+  return { what: 'form', name: form.definition.name, kindId: form.kindId, designId: form.id, uses };
 }
 
 function pageUse(page: KeptPage, around: Around): UsedThing {

@@ -2,6 +2,7 @@ import type {
   AddressLook,
   Backups,
   BinSummary,
+  DecidedSubmissions,
   CalendarView,
   CategorySetSummary,
   ChangeSummary,
@@ -28,6 +29,7 @@ import type {
   MissedOnPage,
   OneTimeLink,
   OwnAccess,
+  OwnSubmission,
   OwnData,
   People,
   PictureWindow,
@@ -41,6 +43,10 @@ import type {
   ServingTable,
   SessionInfo,
   SiteStarterSummary,
+  SubmissionCounts,
+  SubmissionDetail,
+  SubmissionQueue,
+  SubmissionSummary,
   TokenSummary,
   TypeChangePlan,
   User,
@@ -91,12 +97,14 @@ export interface Answers {
   'Changed<Listing>': Changed<Listing>;
   'Changed<Selection>': Changed<Selection>;
   'Changed<SiteSettings>': Changed<SiteSettings>;
+  'Changed<SubmissionSummary>': Changed<SubmissionSummary>;
   'Changed<null>': Changed<null>;
   'Changed<{ connections: number }>': Changed<{ readonly connections: number }>;
   'Changed<{ listings: number }>': Changed<{ readonly listings: number }>;
   'Changed<{ pictures: number }>': Changed<{ readonly pictures: number }>;
   'Changed<{ sentence: string }>': Changed<{ readonly sentence: string }>;
   ChosenCards: ChosenCards;
+  DecidedSubmissions: DecidedSubmissions;
   DesignOfPage: DesignOfPage;
   DesignSamples: DesignSamples;
   'DesignVersion[]': readonly DesignVersion[];
@@ -125,6 +133,10 @@ export interface Answers {
   'RowComparison[]': readonly RowComparison[];
   'ListingInSelection[]': readonly ListingInSelection[];
   ListingsWindow: ListingsWindow;
+  'OwnSubmission[]': readonly OwnSubmission[];
+  SubmissionCounts: SubmissionCounts;
+  SubmissionDetail: SubmissionDetail;
+  SubmissionQueue: SubmissionQueue;
   MailText: MailText;
   MailWhole: MailWhole;
   MailWindow: MailWindow;

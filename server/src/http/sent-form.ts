@@ -42,7 +42,7 @@ export function sentFormOf(
   );
   return {
     ...{ formId, answers, named, trap: partOf(parts, 'fax'), secret: partOf(parts, 'secret') },
-    sender: { name: normaliseLine(partOf(parts, 'sender.name')), email: partOf(parts, 'sender.email').trim() },
+    sender: { name: normaliseLine(partOf(parts, 'sender.name')), email: partOf(parts, 'sender.email').trim().toLowerCase() },
     consents: form.consents.map(({ key }) => key).filter((key) => parts.has(`consent.${key}`)),
   };
 }

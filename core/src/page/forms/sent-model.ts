@@ -6,6 +6,8 @@ export interface SentState {
   readonly title: string;
   /** What became of it, in a sentence. */
   readonly sentence: string;
+  /** What the form says to who has sent it; '' for nothing. */
+  readonly thanks: string;
   /** What the office wrote; '' for nothing. */
   readonly reason: string;
   readonly summary: readonly SummaryLine[];

@@ -151,7 +151,7 @@ export const ENGLISH = {
   'form.number.9': 'nine',
   'form.stale': 'This form has been open for too long. Your answers are still here: look them over again.',
   'sent.title': 'Your submission',
-  'sent.waiting': '“{title}” has come in. Somebody will look at it before it is published.',
+  'sent.waiting': '“{title}” has come in.',
   'sent.returned': 'Something of “{title}” needs another look. Correct it and send it again.',
   'sent.accepted': '“{title}” was accepted.',
   'sent.refused': '“{title}” was not accepted.',

@@ -299,7 +299,7 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'form.number.9': 'neun',
   'form.stale': 'Dieses Formular war zu lange offen. Ihre Angaben sind noch da: Sehen Sie sie noch einmal an.',
   'sent.title': 'Ihre Einsendung',
-  'sent.waiting': '„{title}“ ist eingegangen und wird angesehen, bevor es veröffentlicht wird.',
+  'sent.waiting': '„{title}“ ist eingegangen.',
   'sent.returned': 'An „{title}“ ist noch etwas zu ändern. Ändern Sie es und schicken Sie es noch einmal.',
   'sent.accepted': '„{title}“ wurde angenommen.',
   'sent.refused': '„{title}“ wurde nicht angenommen.',

@@ -27,6 +27,7 @@ import { selectionRoutes } from './selections.js';
 import { sessionRoutes } from './session.js';
 import { siteRoutes } from './site.js';
 import { tableViewRoutes } from './table-views.js';
+import { submissionRoutes } from './submissions.js';
 import { tokenRoutes } from './tokens.js';
 import { siteStarterRoutes } from './site-starters.js';
 
@@ -60,6 +61,7 @@ export function allRoutes(services: Services): Route[] {
     ...fileUpdateRoutes(services),
     ...blueprintRoutes(services),
     ...siteStarterRoutes(services),
+    ...submissionRoutes(services),
     ...changeRoutes(services),
     ...tokenRoutes(services),
   ];

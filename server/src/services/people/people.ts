@@ -88,6 +88,8 @@ export class People {
       await unit.people.removeLinks({ id: link.id });
       return unit.people.add({ ...user, role: link.role });
     });
+    // Whoever has the link of an invitation has the mails of its address, and what was sent in from there.
+    await this.parts.store.submissions.collect(email, added.id);
     await this.parts.doorLog.note('invitation-taken', added, from, added.role);
     return this.parts.accounts.begin(added, from);
   }

@@ -14,6 +14,8 @@ export const PERMISSIONS = {
   'change structure': ['owner'],
   design: ['owner', 'editor'],
   'import files': ['owner'],
+  'review submissions': ['owner', 'editor'],
+  'see own submissions': ROLES,
   'undo changes': ['owner', 'editor'],
   'read mails': ['owner', 'editor'],
   'manage own access': ROLES,
@@ -50,6 +52,7 @@ export function isAllowed(role: Role | null, act: Act, { entry }: Subject = {}):
 
 /** The act by which an entry came about, or would be taken back. */
 function actOf(entry: ChangeEntry): Act {
+  if (entry.entity === 'submission') return 'review submissions';
   if (!isStructural(entry)) return 'change listings';
   if (entry.entity === 'site') return 'change the site';
   if (entry.entity === 'design') return 'design';

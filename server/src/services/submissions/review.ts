@@ -3,7 +3,9 @@ import type {
   Changed,
   DecidedTogether,
   Decision,
+  DecidedSubmissions,
   Merging,
+  OwnSubmission,
   SubmissionCounts,
   SubmissionDetail,
   SubmissionQueue,
@@ -11,9 +13,10 @@ import type {
   User,
 } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
+import { sentPath } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import type { SentValues, Submission, SubmissionState } from '@plindo/core/submissions';
-import { inputOfValues, isOpen } from '@plindo/core/submissions';
+import { inputOfValues, isOpen, isOwning } from '@plindo/core/submissions';
 import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { QueueAsk, Store, SubmissionRecord, Unit, Written } from '../../store/index.js';
@@ -114,7 +117,7 @@ export class Review {
     all: readonly { readonly id: number; readonly version: number }[],
     reason: string,
     base: string | null,
-  ): Promise<{ readonly changeIds: number[]; readonly refused: { readonly id: number; readonly why: string }[] }> {
+  ): Promise<DecidedSubmissions> {
     const changeIds: number[] = [];
     const refused: { id: number; why: string }[] = [];
     for (const { id, version } of all) {
@@ -126,6 +129,15 @@ export class Review {
       }
     }
     return { changeIds, refused };
+  }
+
+  /** What somebody with an account has sent in, the latest first. */
+  async own({ id }: User): Promise<OwnSubmission[]> {
+    const records = await this.store.submissions.ofUser(id);
+    return records.map((record) => {
+      const secret = this.secretOf(record);
+      return { ...summaryOf(record), path: secret && sentPath(secret), isOwned: isOwning(record) };
+    });
   }
 
   private async alike(

@@ -63,6 +63,7 @@ export class SentPages {
     return {
       ...{ secret, title, reason, summary, canBeChanged, canBeWithdrawn: isChangeable(record) },
       sentence: words.say(`sent.${state}`, { title }),
+      thanks: state === 'waiting' ? form?.definition.thanks || words.say('form.thanks') : '',
       href: await this.hrefOf(record),
     };
   }

@@ -13,3 +13,4 @@ export * from './session-api';
 export * from './selections-api';
 export * from './starters-api';
 export * from './people-api';
+export * from './submissions-api';

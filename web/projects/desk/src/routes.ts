@@ -106,6 +106,16 @@ export const DESK_ROUTES: Routes = [
         canDeactivate: [mayLeave],
       },
       {
+        path: 'run/review',
+        title: 'Review',
+        loadComponent: async () => (await import('./run/review/review-page')).ReviewPage,
+      },
+      {
+        path: 'run/review/:id',
+        title: 'Review',
+        loadComponent: async () => (await import('./run/review/review-page')).ReviewPage,
+      },
+      {
         path: 'run/people',
         title: 'People',
         loadComponent: async () => (await import('./run/people/people-page')).PeoplePage,
@@ -176,6 +186,16 @@ export const DESK_ROUTES: Routes = [
         path: 'arrange/looks/:lookId',
         title: 'Look',
         loadComponent: async () => (await import('./arrange/looks/look-designer')).LookDesigner,
+      },
+      {
+        path: 'arrange/forms',
+        title: 'Forms',
+        loadComponent: async () => (await import('./arrange/forms/forms-page')).FormsPage,
+      },
+      {
+        path: 'arrange/forms/:formId',
+        title: 'Form',
+        loadComponent: async () => (await import('./arrange/forms/form-designer')).FormDesigner,
       },
       {
         path: 'arrange/frame',

@@ -13,6 +13,7 @@ import type { IconName } from '@plindo/listing-view';
 import { Icon } from '@plindo/listing-view';
 import { CategorySetsStore } from './category-sets-store';
 import { KindsStore } from './kinds-store';
+import { SubmissionCount } from './submission-count';
 
 /** A page of a stage that belongs to no kind. */
 interface StageLink {
@@ -24,6 +25,7 @@ interface StageLink {
 /** Of the stage Run, above the kinds. */
 const RUN: readonly StageLink[] = [
   { to: '/run', icon: 'history', label: 'Log and settings' },
+  { to: '/run/review', icon: 'inbox', label: 'Review' },
   { to: '/run/calendar', icon: 'event', label: 'Calendar' },
   { to: '/run/notices', icon: 'notes', label: 'Notices' },
   { to: '/run/outbox', icon: 'mail', label: 'Outbox' },
@@ -46,6 +48,7 @@ const BELOW: Readonly<Record<string, { readonly heading: string; readonly links:
     heading: 'Across kinds',
     links: [
       { to: '/arrange/pages', icon: 'view_agenda', label: 'Pages' },
+      { to: '/arrange/forms', icon: 'assignment', label: 'Forms' },
       { to: '/arrange/frame', icon: 'menu', label: 'Header and footer' },
       { to: '/arrange/selections', icon: 'checklist', label: 'Selections' },
       { to: '/arrange/looks', icon: 'palette', label: 'Looks' },
@@ -69,6 +72,9 @@ const BELOW: Readonly<Record<string, { readonly heading: string; readonly links:
         @for (link of runLinks(); track link.to) {
           <a [routerLink]="link.to" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: link.to === '/run' }">
             <span class="name"><pl-icon [name]="link.icon" />{{ link.label }}</span>
+            @if (link.to === '/run/review' && submissions.counts().waiting) {
+              <span class="count">{{ submissions.counts().waiting }}</span>
+            }
           </a>
         }
         <h2>Leaving the site</h2>
@@ -185,6 +191,7 @@ export class KindList {
     const isOwner = this.session.isOwner();
     return RUN.filter(({ to }) => isOwner || !OF_OWNERS.has(to));
   });
+  protected readonly submissions = inject(SubmissionCount);
   private readonly store = inject(KindsStore);
   private readonly setsStore = inject(CategorySetsStore);
   protected readonly sets = this.setsStore.sets;

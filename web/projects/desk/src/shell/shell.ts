@@ -7,12 +7,13 @@ import { MatMenuModule } from '@angular/material/menu';
 import { Router, RouterLink, RouterLinkActive, RouterOutlet } from '@angular/router';
 import { SessionApi, SessionStore } from '@plindo/api';
 import { Icon } from '@plindo/listing-view';
-import { debounceTime } from 'rxjs';
+import { debounceTime, filter } from 'rxjs';
 import { CategorySetsStore } from '../shared/category-sets-store';
 import { KindsStore } from '../shared/kinds-store';
 import { DeskEvents, OTHERS_PAUSE_IN_MS } from '../shared/desk-events';
 import { Notices } from '../shared/notices';
 import { ProblemCount } from '../shared/problem-count';
+import { SubmissionCount } from '../shared/submission-count';
 import { UndoStack } from '../shared/undo-stack';
 import { GuidePages } from '../guide/guide-pages';
 import { GuidePanel } from '../guide/guide-panel';
@@ -67,6 +68,11 @@ const STAGES: readonly Stage[] = [
                 >
                   {{ problems.count() > 99 ? '99+' : problems.count()
                   }}<span class="hidden-text"> {{ problems.count() === 1 ? 'problem' : 'problems' }}</span>
+                </span>
+              }
+              @if (stage.path === 'run' && submissions.counts().waiting; as waiting) {
+                <span class="count" [title]="waiting + ' to review'">
+                  {{ waiting > 99 ? '99+' : waiting }}<span class="hidden-text"> to review</span>
                 </span>
               }
             </a>
@@ -149,6 +155,7 @@ export class Shell {
 
   protected readonly guide = inject(GuidePages);
   protected readonly problems = inject(ProblemCount);
+  protected readonly submissions = inject(SubmissionCount);
   protected readonly notices = inject(Notices);
   protected readonly undoStack = inject(UndoStack);
   /** What was undone on another page may be shown in the lists on the left. */
@@ -164,8 +171,16 @@ export class Shell {
       void this.sets.reload();
       this.problems.wake();
     });
+  private readonly showSent = inject(DeskEvents)
+    .all.pipe(
+      filter(({ submissions }) => submissions),
+      takeUntilDestroyed(),
+    )
+    .subscribe(() => this.submissions.reload());
   private readonly countProblems = effect(() => {
-    if (this.stages().length > 0) this.problems.wake();
+    if (this.stages().length === 0) return;
+    this.problems.wake();
+    this.submissions.reload();
   });
   protected readonly session = computed(() => this.store.session());
   /** A contributor sees no listings but their own. */

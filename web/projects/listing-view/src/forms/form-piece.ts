@@ -36,6 +36,8 @@ const CHECK_PAUSE_IN_MS = 400;
 })
 export class FormPiece {
   readonly piece = input.required<PieceModelOf<'form'> | FormModel>();
+  /** Whether it is only looked at, as in its designer: all of it is seen, and nothing can be sent. */
+  readonly isShownOnly = input(false);
 
   protected readonly say = sayOnPage();
   protected readonly interactive = signal(false);
@@ -109,6 +111,7 @@ export class FormPiece {
 
   protected async lookOver(event: Event): Promise<void> {
     const form = this.form()?.nativeElement;
+    if (this.isShownOnly()) event.preventDefault();
     if (!this.interactive() || !form) return;
     event.preventDefault();
     await this.busy(async () => {
@@ -162,6 +165,7 @@ export class FormPiece {
   }
 
   private begin(): void {
+    if (this.isShownOnly()) return;
     this.interactive.set(true);
     const { attempt, secret } = this.piece();
     const kept = attempt || secret !== '' ? null : this.memory().read();
@@ -208,7 +212,9 @@ export class FormPiece {
 
   private showFault({ field }: FormFault): void {
     const { steps } = this.piece();
-    const at = steps.findIndex((_, step) => this.fieldsOf(step).some((key) => field === key || field.startsWith(`${key}.`)));
+    const at = steps.findIndex((_, step) =>
+      this.fieldsOf(step).some((key) => field === key || field.startsWith(`${key}.`)),
+    );
     this.step.set(at === -1 ? this.lastStep() : at);
     this.focus('.faults');
   }

@@ -1,4 +1,13 @@
-import { ChangeDetectionStrategy, Component, ElementRef, inject, input, output, signal, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  inject,
+  input,
+  output,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { sayOnPage } from '../page-words';
 
 /** Six decimals are a tenth of a metre; five are what a click on a map can mean. */
@@ -57,7 +66,10 @@ export class PlaceQuestion {
     if (!element) return;
     const { pickOnMap } = await import('../map/pick-map');
     const [latitude, longitude] = [this.control('latitude'), this.control('longitude')];
-    const at = latitude?.value && longitude?.value ? { latitude: Number(latitude.value), longitude: Number(longitude.value) } : null;
+    const at =
+      latitude?.value && longitude?.value
+        ? { latitude: Number(latitude.value), longitude: Number(longitude.value) }
+        : null;
     await pickOnMap(element, { base: this.base(), tiles: this.tiles() }, at, (picked) => {
       if (latitude) latitude.value = picked.latitude.toFixed(DECIMALS);
       if (longitude) longitude.value = picked.longitude.toFixed(DECIMALS);

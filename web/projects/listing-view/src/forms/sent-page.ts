@@ -14,6 +14,9 @@ import { SummaryView } from './summary';
     <div class="sent">
       <h1>{{ model().title.split(' – ')[0] }}</h1>
       <p class="state">{{ sent.sentence }}</p>
+      @if (sent.thanks) {
+        <p>{{ sent.thanks }}</p>
+      }
       @if (sent.reason) {
         <section class="reason">
           <h2>{{ say('sent.reason') }}</h2>

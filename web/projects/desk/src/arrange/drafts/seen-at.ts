@@ -1,5 +1,5 @@
 import type { Design, PageDesign } from '@plindo/core/design';
-import { piecesOfPage } from '@plindo/core/design';
+import { pagesWithForm, piecesOfPage } from '@plindo/core/design';
 import { categoryPath } from '@plindo/core/page';
 import type { Kind, Selection } from '@plindo/core/structure';
 import { SELECTIONS_SLUG, SHORTLIST_SLUG } from '@plindo/core/structure';
@@ -16,6 +16,10 @@ export function seenAt(
 ): SeenAt {
   const kind = kinds.find(({ id }) => id === kindId);
   if (type === 'card') return kind ? { path: `/${kind.slug}` } : null;
+  if (type === 'form') {
+    const [page] = pagesWithForm(draft?.of ?? id, designs);
+    return page ? seenAt(page, kinds, selections, designs) : null;
+  }
   if (type !== 'page') return { path: '/' };
   switch (definition.serves) {
     case 'home':
@@ -58,5 +62,6 @@ export function designerOf({ id, type, kindId, draft }: Design): readonly (strin
   if (type === 'page') return ['/arrange/pages', number];
   if (type === 'look') return ['/arrange/looks', number];
   if (type === 'frame') return ['/arrange/frame'];
+  if (type === 'form') return ['/arrange/forms', number];
   return type === 'words' ? ['/arrange/words'] : ['/arrange/addresses'];
 }

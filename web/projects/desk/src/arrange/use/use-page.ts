@@ -9,7 +9,7 @@ import { SelectionsStore } from '../../shared/selections-store';
 import { designerOf } from '../drafts/seen-at';
 
 const SECTION_WORDS: Readonly<Record<UsedThing['what'], string>> = {
-  ...{ card: 'Cards', page: 'Pages', part: 'Parts of pages', look: 'Looks', facet: 'Facets' },
+  ...{ card: 'Cards', page: 'Pages', part: 'Parts of pages', look: 'Looks', form: 'Forms', facet: 'Facets' },
 };
 
 /** Where visitors meet each design and facet. Those that they meet nowhere come first. */
