@@ -24,7 +24,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['DELETE /session', 'DELETE /sessions', 'DELETE /sessions/:session'],
     ...['DELETE /tokens/:id', 'GET /tokens', 'POST /tokens'],
     ...['GET /me', 'PUT /me', 'PUT /me/password', 'PUT /me/second-step', 'POST /me/second-step/start'],
-    ...['POST /me/second-step/off', 'POST /me/leave', 'GET /me/data'],
+    ...['POST /me/second-step/off', 'POST /me/leave', 'GET /me/data', 'GET /submissions/own'],
   ],
   editor: [
     ...[
@@ -73,6 +73,9 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /notices/preview', 'POST /notices/send'],
     ...['GET /mails', 'GET /mails/:id', 'GET /mails/:id/eml', 'GET /calendar', 'POST /kinds/:id/expiry/what-if'],
     ...['GET /site-starters', 'GET /examples', 'DELETE /examples', 'POST /starter-files/check'],
+    ...['GET /submissions', 'GET /submissions/counts', 'GET /submissions/:id', 'POST /submissions/decide'],
+    ...['POST /submissions/:id/accept', 'POST /submissions/:id/merge', 'POST /submissions/:id/return'],
+    ...['POST /submissions/:id/refuse', 'POST /submissions/:id/trust'],
   ],
   owner: [
     ...['GET /people', 'PATCH /people/:id', 'DELETE /people/:id', 'POST /people/:id/password-link', 'GET /door'],

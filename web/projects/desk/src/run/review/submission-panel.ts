@@ -68,9 +68,12 @@ export class SubmissionPanel {
   protected readonly featured = signal(false);
   protected readonly kind = computed(() => this.kinds.byId(this.detail()?.kindId ?? 0));
   protected readonly isOpen = computed(() => this.detail()?.state === 'waiting');
-  protected readonly takenCount = computed(
-    () => (this.detail()?.fields ?? []).filter(({ key }) => !this.kept().has(key)).length,
-  );
+  /** What was sent; of something new no field that was left empty. */
+  protected readonly shownFields = computed(() => {
+    const { fields = [], listing = null } = this.detail() ?? {};
+    return fields.filter(({ sent }) => listing !== null || sent.text !== '' || sent.pictures.length > 0);
+  });
+  protected readonly takenCount = computed(() => this.shownFields().filter(({ key }) => !this.kept().has(key)).length);
 
   constructor() {
     if (this.kinds.kinds() === null) void this.kinds.reload();
@@ -79,6 +82,10 @@ export class SubmissionPanel {
       this.revision();
       untracked(() => this.load(id));
     });
+  }
+
+  protected senderOf({ sender: { name, email } }: SubmissionDetail): string {
+    return name && email ? `${name} (${email})` : name || email || 'somebody';
   }
 
   protected momentOf(iso: string): string {
