@@ -126,7 +126,7 @@ function newestFromYou(numbers: GuideNumbers): PageSketch['strips'][number] {
           {
             type: 'list',
             settings: {
-              ...{ from: 'selection', of: numbers.selections.get('newest-boatyards')!, most: 4, width: 14 },
+              ...{ from: 'selection', of: numbers.selections.get('newest-boatyards')!, most: 4, width: 17 },
               ...{ heading: makeText(['Newest from you']), intro: 'Boatyards that the guide got last.', leadsOn: true },
             },
           },

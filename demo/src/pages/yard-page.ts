@@ -52,6 +52,7 @@ export function yardPage(): PageDesign {
         tone: 'tinted',
         columns: [{ pieces: [linked('serves', 'Harbours that it serves', { layout: 'scrolling', width: 15 })] }],
       },
+      { space: 'small', columns: [{ pieces: [{ type: 'tell' }] }] },
     ],
   });
 }

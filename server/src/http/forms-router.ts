@@ -13,9 +13,9 @@ import { publicAddressForAnyone } from './public-address.js';
 import { plainPage } from '../site/plain-page.js';
 import { statusOf } from './problem.js';
 import { nameInUtf8 } from './routes/files.js';
-import type { SentForm } from '../services/submissions/attempts.js';
+import type { SentForm, SentTold } from '../services/submissions/attempts.js';
 import type { FormParts } from './sent-form.js';
-import { partOf, partsOf, sentFormOf } from './sent-form.js';
+import { partOf, partsOf, senderIn, sentFormOf } from './sent-form.js';
 import type { Services } from './services.js';
 import { sessionSecret } from './session.js';
 import { throttleBy } from './throttle.js';
@@ -24,6 +24,7 @@ const TEN_MINUTES = { stretchInMs: 600_000, wait: 'ten minutes' };
 const SEE_OTHER = 303;
 const MOST_FILES = 12;
 const MOST_LISTINGS = 8;
+const LONGEST_MESSAGE = 4_000;
 const LARGEST_PART_IN_BYTES = 200_000;
 
 /** What visitors do with forms: they look over what they have answered, send it, see what became of it. Works without scripts. */
@@ -40,6 +41,8 @@ export function formsRouter(services: Services): Router {
   router.post('/forms/:id/send', limited('form-send', 15), readForm, handled(services, send));
   router.post('/forms/:id/pictures', limited('form-picture', 60), readForm, handled(services, keepPicture));
   router.get('/forms/:id/listings', limited('form-search', 300), handled(services, listings));
+  router.post('/tell/:id/look', limited('form-look', 60), readForm, handled(services, tell));
+  router.post('/tell/:id/send', limited('form-send', 15), readForm, handled(services, send));
   router.post('/sent/:secret/withdraw', limited('form-send', 15), readForm, handled(services, withdraw));
   router.use(inWords(services));
   return router;
@@ -96,6 +99,20 @@ async function look(call: FormCall): Promise<void> {
   const token = await services.attempts.keep(looked.sent);
   if (wantsJson(call)) return void response.json(services.attempts.stateOf(looked, token));
   back(call, token);
+}
+
+/** Reads and keeps what is told of a listing. */
+async function tell(call: FormCall): Promise<void> {
+  const { services, request, response, parts } = call;
+  const told: SentTold = {
+    ...{ listingId: numberIn(request), intent: partOf(parts, 'intent') === 'mine' ? 'mine' : 'wrong' },
+    ...{ message: partOf(parts, 'message').trim().slice(0, LONGEST_MESSAGE), trap: partOf(parts, 'fax') },
+    sender: senderIn(parts),
+  };
+  services.attempts.toldFaults(told);
+  const token = await services.attempts.keepTold(told);
+  if (wantsJson(call)) response.json(services.attempts.toldState(told, token));
+  else back(call, token, [], 'tell');
 }
 
 /** What is missing or not right so far, and which questions don't apply; nothing is kept. */
@@ -182,16 +199,26 @@ function filesOf(request: Request): Express.Multer.File[] {
 }
 
 /** Back to the page on which the form stands, with what was answered. */
-function back({ response, parts }: FormCall, token: string, faults: readonly FormFault[] = []): void {
+function back(
+  { response, parts }: FormCall,
+  token: string,
+  faults: readonly FormFault[] = [],
+  place = partOf(parts, 'place') || 'form',
+): void {
   const path = partOf(parts, 'path');
   const [plain = '/'] = (path.startsWith('/') && !path.startsWith('//') ? path : '/').split(/[?#]/);
   const wrong = faults.some(({ field }) => field === 'sum') ? '&sum=wrong' : '';
-  response.redirect(SEE_OTHER, `${plain}?${AGAIN_PART}=${token}${wrong}#form`);
+  response.redirect(SEE_OTHER, `${plain}?${AGAIN_PART}=${token}${wrong}#${place === 'tell' ? 'tell' : 'form'}`);
 }
 
 function formId(request: Request): number {
+  return numberIn(request, 'form.gone');
+}
+
+/** The number in an address. */
+function numberIn(request: Request, code: 'form.gone' | 'request.not-found' = 'request.not-found'): number {
   const id = Number(request.params['id']);
-  if (!Number.isSafeInteger(id) || id < 1) throw Refusal.of('form.gone');
+  if (!Number.isSafeInteger(id) || id < 1) throw Refusal.of(code);
   return id;
 }
 

@@ -19,6 +19,12 @@ export function partOf(parts: FormParts, name: string): string {
   return parts.get(name)?.[0] ?? '';
 }
 
+/** Who sends a form, as they say. */
+export function senderIn(parts: FormParts): { readonly name: string; readonly email: string } {
+  const email = partOf(parts, 'sender.email').trim().toLowerCase();
+  return { name: normaliseLine(partOf(parts, 'sender.name')), email };
+}
+
 /** What was answered in a form, from its parts; `pictures` are those that came with it, by the key of their field. */
 export function sentFormOf(
   formId: number,
@@ -42,7 +48,7 @@ export function sentFormOf(
   );
   return {
     ...{ formId, answers, named, trap: partOf(parts, 'fax'), secret: partOf(parts, 'secret') },
-    sender: { name: normaliseLine(partOf(parts, 'sender.name')), email: partOf(parts, 'sender.email').trim().toLowerCase() },
+    sender: senderIn(parts),
     consents: form.consents.map(({ key }) => key).filter((key) => parts.has(`consent.${key}`)),
   };
 }

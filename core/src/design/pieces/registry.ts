@@ -26,6 +26,7 @@ import { share } from './share.js';
 import { sort } from './sort.js';
 import { space } from './space.js';
 import { specification } from './specification.js';
+import { tell } from './tell.js';
 import { text } from './text.js';
 import { values } from './values.js';
 
@@ -55,6 +56,7 @@ export const PIECE_TYPES = {
   share,
   keep,
   form,
+  tell,
   comparison,
   divider,
   space,

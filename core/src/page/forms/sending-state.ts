@@ -1,10 +1,19 @@
 import type { Answers, Sender } from '../../submissions/index.js';
 import type { FormFault, SummaryLine } from './form-model.js';
 
+/** What a visitor tells of a listing: that something is wrong with it, or that it is theirs. */
+export interface ToldOfListing {
+  readonly listingId: number;
+  readonly intent: 'wrong' | 'mine';
+  readonly message: string;
+}
+
 /** What a visitor has answered in a form so far. */
 export interface SendingState {
-  /** Number of the form. */
+  /** Number of the form; 0 for what is told of a listing. */
   readonly formId: number;
+  /** What is told of a listing; null for the answers to a form. */
+  readonly told: ToldOfListing | null;
   /** Names what the server keeps of it; '' as long as it keeps nothing. */
   readonly token: string;
   /** The secret of what was sent before, which this changes; '' for something new. */

@@ -1,4 +1,4 @@
-import type { FormModel } from '../forms/form-model.js';
+import type { FormFault, FormModel } from '../forms/form-model.js';
 import type { PICTURE_FITS, PICTURE_RATIOS } from '../../design/index.js';
 import type { Picture, MapTiles } from '../../structure/index.js';
 import type { PointsModel } from '../areas/map-points.js';
@@ -302,6 +302,29 @@ export interface NothingModel {
   readonly sentence: string;
 }
 
+/** With which visitors tell what is wrong with the listing of the page, or that it is theirs. */
+export interface TellModel {
+  readonly type: 'tell';
+  readonly listingId: number;
+  readonly title: string;
+  /** The page, to which its sender comes back. */
+  readonly path: string;
+  readonly canTell: boolean;
+  readonly canClaim: boolean;
+  /** What was told and not sent yet; null for nothing. */
+  readonly attempt: TellAttempt | null;
+}
+
+export interface TellAttempt {
+  readonly token: string;
+  readonly intent: 'wrong' | 'mine';
+  readonly message: string;
+  readonly sender: { readonly name: string; readonly email: string };
+  readonly faults: readonly FormFault[];
+  /** What people without scripts are asked; '' as long as anything is missing. */
+  readonly sum: string;
+}
+
 export type MadePiece =
   | HeadingModel
   | TextModel
@@ -327,6 +350,7 @@ export type MadePiece =
   | ShareModel
   | KeepModel
   | FormModel
+  | TellModel
   | ComparisonModel
   | DividerModel
   | SpaceModel;

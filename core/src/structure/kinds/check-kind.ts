@@ -42,6 +42,7 @@ export const RESERVED_SLUGS: readonly string[] = [
   'own-sheets',
   'forms',
   'sent',
+  'tell',
 ];
 
 /**

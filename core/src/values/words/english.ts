@@ -154,6 +154,8 @@ export const ENGLISH = {
   'sent.waiting': '“{title}” has come in.',
   'sent.returned': 'Something of “{title}” needs another look. Correct it and send it again.',
   'sent.accepted': '“{title}” was accepted.',
+  'sent.correction-waiting': '“{title}” is on the site. Your correction has come in, and somebody will look at it.',
+  'sent.correction-returned': '“{title}” is on the site. Something of your correction needs another look.',
   'sent.refused': '“{title}” was not accepted.',
   'sent.merged': '“{title}” was there already. What you sent was added to it.',
   'sent.withdrawn': 'You have withdrawn “{title}”.',

@@ -2,7 +2,7 @@ import { bestMatches } from '@plindo/core/catalog';
 import type { KeptForm } from '@plindo/core/design';
 import { formsOf, questionsOf, askedField, questionName } from '@plindo/core/design';
 import { NameIndex } from '@plindo/core/listings';
-import type { FormFault, SendingState } from '@plindo/core/page';
+import type { FormFault, SendingState, ToldOfListing } from '@plindo/core/page';
 import { summaryOf } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import { isEmail } from '@plindo/core/structure';
@@ -42,7 +42,15 @@ export interface Looked {
   readonly faults: readonly FormFault[];
 }
 
-/** What visitors have answered in forms, kept for a day until they send it. */
+/** What somebody tells of a listing, as it came. */
+export interface SentTold extends ToldOfListing {
+  readonly sender: Pick<Sender, 'name' | 'email'>;
+  readonly trap: string;
+}
+
+type Kept = { readonly sent: SentForm; readonly told: null } | { readonly sent: null; readonly told: SentTold };
+
+/** What visitors have answered in forms, or tell of listings, kept for a day until they send it. */
 export class Attempts {
   constructor(
     private readonly store: Store,
@@ -80,37 +88,71 @@ export class Attempts {
   }
 
   /** Keeps what was answered; answers its token. */
-  async keep(sent: SentForm): Promise<string> {
+  keep(sent: SentForm): Promise<string> {
+    return this.keepAs(sent.formId, { sent, told: null });
+  }
+
+  /** Keeps what is told of a listing; answers its token. */
+  keepTold(told: SentTold): Promise<string> {
+    return this.keepAs(0, { sent: null, told });
+  }
+
+  private async keepAs(formId: number, kept: Kept): Promise<string> {
     const token = newSecret();
     const madeAt = this.clock().getTime();
-    const attempt = { tokenHash: digest(token), formId: sent.formId, madeAt, kept: sent };
-    await this.store.submissions.keepAttempt(attempt, madeAt - KEPT_FOR_IN_MS);
+    await this.store.submissions.keepAttempt(
+      { tokenHash: digest(token), formId, madeAt, kept },
+      madeAt - KEPT_FOR_IN_MS,
+    );
     return token;
   }
 
   /** What is kept under a token, and when it was; null for nothing, or when it is too old. */
-  async kept(token: string): Promise<{ readonly sent: SentForm; readonly madeAt: number } | null> {
+  async kept(token: string): Promise<(Kept & { readonly madeAt: number }) | null> {
     const attempt = await this.store.submissions.attempt(digest(token));
     if (!attempt || attempt.madeAt < this.clock().getTime() - KEPT_FOR_IN_MS) return null;
-    return { sent: attempt.kept as SentForm, madeAt: attempt.madeAt };
+    return { ...(attempt.kept as Kept), madeAt: attempt.madeAt };
   }
 
   /** What a visitor has answered so far, for the page on which the form stands; null for nothing that is kept. */
   async state(token: string): Promise<SendingState | null> {
     const kept = await this.kept(token);
-    return kept && this.stateOf(this.look(kept.sent), token);
+    if (!kept) return null;
+    return kept.sent ? this.stateOf(this.look(kept.sent), token) : this.toldState(kept.told, token);
+  }
+
+  /** What is wrong with what is told of a listing. Refused by `request.not-found` for one that visitors don't see. */
+  toldFaults({ listingId, message, sender }: SentTold): FormFault[] {
+    if (this.titleOf(listingId) === '') throw Refusal.of('request.not-found');
+    const label = this.live.context().formats.words.say('tell.what');
+    const ofMessage = message.trim() === '' ? [faultOf('message', issue('form.needed', { label }).message)] : [];
+    return [...ofMessage, ...senderFaults(sender, true)];
+  }
+
+  toldState(told: SentTold, token: string): SendingState {
+    const faults = this.toldFaults(told);
+    const { listingId, intent, message, sender } = told;
+    return {
+      ...{ formId: 0, told: { listingId, intent, message }, token, secret: '', answers: {}, sender, consents: [] },
+      ...{ hidden: [], faults, summary: null, sum: faults.length === 0 ? this.sumOf(token) : '' },
+    };
   }
 
   stateOf({ form, kind, sent, read, faults }: Looked, token: string): SendingState {
-    const { words } = this.live.context().formats;
-    const [a, b] = summandsOf(token);
     const isWhole = faults.length === 0;
     return {
-      ...{ formId: form.id, token, secret: sent.secret, answers: sent.answers, sender: sent.sender },
+      ...{ formId: form.id, told: null, token, secret: sent.secret, answers: sent.answers, sender: sent.sender },
       ...{ consents: sent.consents, hidden: read.hidden, faults },
       summary: isWhole ? summaryOf(form.definition, kind, read.values, this.live.context(), this.titleOf) : null,
-      sum: isWhole ? words.say('form.sum', { a: words.say(numberWord(a)), b: words.say(numberWord(b)) }) : '',
+      sum: isWhole ? this.sumOf(token) : '',
     };
+  }
+
+  /** What people without scripts are asked, in words. */
+  private sumOf(token: string): string {
+    const { words } = this.live.context().formats;
+    const [a, b] = summandsOf(token);
+    return words.say('form.sum', { a: words.say(numberWord(a)), b: words.say(numberWord(b)) });
   }
 
   /** The title of a listing on the site; '' for any other. */

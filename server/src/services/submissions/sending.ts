@@ -2,17 +2,17 @@ import type { User } from '@plindo/core/contract';
 import { keptThingsOf, readListing } from '@plindo/core/listings';
 import type { FormFault } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
-import type { SentValues, Submission } from '@plindo/core/submissions';
+import type { GivenConsent, Sender, SentValues, Submission, Suspicion } from '@plindo/core/submissions';
 import { inputOfValues, isChangeable, isOwning, suspicionsOf, textsOf, valueOfListing } from '@plindo/core/submissions';
 import { Refusal, foldText, isSame, issue } from '@plindo/core/values';
-import type { Store, SubmissionRecord, Unit, Written } from '../../store/index.js';
+import type { Store, SubmissionBesides, SubmissionRecord, Unit, Written } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { kindIn } from '../editing.js';
 import { refuseNotKept } from '../media/kept.js';
 import { changeListing } from '../listings/writing.js';
 import type { Sealing } from '../people/sealing.js';
 import { digest, newSecret } from '../people/secrets.js';
-import type { Attempts, Looked } from './attempts.js';
+import type { Attempts, Looked, SentTold } from './attempts.js';
 import { isProof, isSum } from './proof.js';
 import { SenderMails } from './sender-mails.js';
 
@@ -56,19 +56,22 @@ export class Sending {
     if (!isProof(token, solution) && !isSum(token, sum)) {
       return { faults: [{ field: 'sum', message: issue('form.sum').message }] };
     }
+    const tookInMs = this.clock().getTime() - kept.madeAt;
+    if (!kept.sent) return this.sendTold(token, kept.told, by, tookInMs);
     const looked = this.attempts.look(kept.sent);
     if (looked.faults.length > 0) return { faults: looked.faults };
     const former = kept.sent.secret === '' ? null : await this.former(kept.sent.secret);
     if (former && isChangeable(former)) return this.sendAgain(token, looked, former);
-    return this.sendNew(token, looked, former, by, this.clock().getTime() - kept.madeAt);
+    return this.sendNew(token, looked, former, by, tookInMs);
   }
 
   /** What a sender's link leads to. Refused by `request.not-found`. */
   private async former(secret: string): Promise<SubmissionRecord> {
     const former = await this.store.submissions.bySecret(digest(secret));
     if (!former) throw Refusal.of('request.not-found');
-    if (!isChangeable(former) && !isOwning(former)) throw Refusal.of('submission.decided');
-    return former;
+    if (isChangeable(former)) return former;
+    if (!isOwning(former)) throw Refusal.of('submission.decided');
+    return (await openCorrection(this.store, former)) ?? former;
   }
 
   private async sendNew(
@@ -80,36 +83,72 @@ export class Sending {
   ): Promise<Sent> {
     const { kind, sent, read, consents, form } = looked;
     const texts = textsOf(read.values, kind);
-    const fingerprint = digest(texts.map(foldText).join('\n'));
-    const since = this.clock().getTime() - REPEATED_WITHIN_IN_MS;
-    const isRepeated =
-      former === null && texts.length > 0 && (await this.store.submissions.isKnown(fingerprint, since));
-    const suspicions = user || former ? [] : suspicionsOf({ trap: sent.trap, tookInMs, texts, isRepeated });
-    const secret = newSecret();
+    const isFirst = former === null;
     const sender = former?.sender ?? { ...sent.sender, userId: user?.id ?? null };
+    const about: About = { texts, tookInMs, trap: sent.trap, isTrusted: user !== null || !isFirst };
+    const { secret, suspicions, besides } = await this.besidesOf(about, sender, consents);
     await this.editing.change(user, async (unit) => {
       await this.take(unit, token, kind, read.values);
       const begun = await begunWith(unit, kind, read.values, former);
       const isAtOnce = begun.listingId !== null && kind.ownersChange === 'at-once';
-      const submission = await unit.insertSubmission(
-        {
-          ...{ ...begun, formId: form.id, kindId: kind.id, message: '', suspicions, reason: '' },
-          ...{ createdAt: unit.now, changedAt: unit.now, decidedAt: null, state: 'waiting' },
-        },
-        {
-          ...{ sender, consents, fingerprint, secretHash: digest(secret) },
-          sealedSecret: this.sealing.seal(secret, sealedFor(digest(secret))),
-        },
-      );
+      const given = { ...begun, formId: form.id, kindId: kind.id, message: '', suspicions };
+      const submission = await unit.insertSubmission(asWaiting(given, unit), besides);
       if (isAtOnce) return this.atOnce(unit, kind, submission);
-      const mails = new SenderMails(unit, base);
-      if (suspicions.length === 0) {
-        if (former === null) await mails.tell('received', submission, sender, secret, '');
-        await mails.tellOffice(submission, kind, sender);
-      }
+      await this.tell(unit, base, submission, kind, { sender, secret, isFirst });
       return { sentence: `${submission.title} was sent in`, result: null };
     });
     return { secret: former && former.listingId !== null ? sent.secret : secret };
+  }
+
+  /** That something is wrong with a listing, or that it is somebody's. */
+  private async sendTold(token: string, told: SentTold, { user, base }: SentBy, tookInMs: number): Promise<Sent> {
+    const faults = this.attempts.toldFaults(told);
+    if (faults.length > 0) return { faults };
+    const { listingId, intent, message, trap } = told;
+    const sender = { ...told.sender, userId: user?.id ?? null };
+    const about: About = { texts: [message], tookInMs, trap, isTrusted: user !== null };
+    const { secret, suspicions, besides } = await this.besidesOf(about, sender, []);
+    await this.editing.change(user, async (unit) => {
+      if (!(await unit.takeAttempt(digest(token)))) throw Refusal.of('form.sent-already');
+      const listing = await unit.listing(listingId);
+      if (!listing) throw Refusal.of('request.not-found');
+      const { kindId, title } = listing;
+      const given = { intent, listingId, title, kindId, values: {}, was: null, formId: null, message, suspicions };
+      const submission = await unit.insertSubmission(asWaiting(given, unit), besides);
+      await this.tell(unit, base, submission, kindIn(unit, kindId), { sender, secret, isFirst: true });
+      return { sentence: `Somebody wrote about ${title}`, result: null };
+    });
+    return { secret };
+  }
+
+  /** A new secret, what speaks for misuse, and what is kept of a submission besides the change log. */
+  private async besidesOf(
+    { texts, tookInMs, trap, isTrusted }: About,
+    sender: Sender,
+    consents: readonly GivenConsent[],
+  ): Promise<{ secret: string; suspicions: Suspicion[]; besides: SubmissionBesides }> {
+    const fingerprint = digest(texts.map(foldText).join('\n'));
+    const since = this.clock().getTime() - REPEATED_WITHIN_IN_MS;
+    const isRepeated = !isTrusted && texts.length > 0 && (await this.store.submissions.isKnown(fingerprint, since));
+    const suspicions = isTrusted ? [] : suspicionsOf({ trap, tookInMs, texts, isRepeated });
+    const secret = newSecret();
+    const secretHash = digest(secret);
+    const sealedSecret = this.sealing.seal(secret, sealedFor(secretHash));
+    return { secret, suspicions, besides: { sender, consents, fingerprint, secretHash, sealedSecret } };
+  }
+
+  /** Tells the sender and the office that something has come; of what may be misuse nobody is told. */
+  private async tell(
+    unit: Unit,
+    base: string | null,
+    submission: Submission,
+    kind: Kind,
+    { sender, secret, isFirst }: { readonly sender: Sender; readonly secret: string; readonly isFirst: boolean },
+  ): Promise<void> {
+    if (submission.suspicions.length > 0) return;
+    const mails = new SenderMails(unit, base);
+    if (isFirst) await mails.tell('received', submission, sender, secret, '');
+    await mails.tellOffice(submission, kind, sender);
   }
 
   /** The owner of a listing changes it without review, as its kind says. */
@@ -143,9 +182,31 @@ export class Sending {
   }
 }
 
+/** What is known of how something was sent in; whoever is known here is trusted. */
+interface About {
+  readonly texts: readonly string[];
+  readonly tookInMs: number;
+  readonly trap: string;
+  readonly isTrusted: boolean;
+}
+
+type Given = Omit<Submission, 'id' | 'version' | 'state' | 'reason' | 'createdAt' | 'changedAt' | 'decidedAt'>;
+
+function asWaiting(given: Given, { now }: Unit): Omit<Submission, 'id' | 'version'> {
+  return { ...given, state: 'waiting', reason: '', createdAt: now, changedAt: now, decidedAt: null };
+}
+
 /** Whose secret is sealed: that of the submission with its hash. */
 export function sealedFor(secretHash: string): string {
   return `submission ${secretHash}`;
+}
+
+/** A correction by the owner of a listing that nobody has decided yet; null for none. */
+export async function openCorrection(store: Store, owning: SubmissionRecord): Promise<SubmissionRecord | null> {
+  const all = await store.submissions.ofListing(owning.listingId!);
+  const isOwn = ({ sender: { email, userId } }: SubmissionRecord): boolean =>
+    email === owning.sender.email && userId === owning.sender.userId;
+  return all.find((one) => one.intent === 'correction' && isChangeable(one) && isOwn(one)) ?? null;
 }
 
 type Begun = Pick<Submission, 'intent' | 'listingId' | 'title' | 'values' | 'was'>;

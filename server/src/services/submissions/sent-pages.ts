@@ -11,6 +11,7 @@ import type { Store, SubmissionRecord } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { digest } from '../people/secrets.js';
 import type { Attempts } from './attempts.js';
+import { openCorrection } from './sending.js';
 
 /** What a sender's link leads to: what they have sent, what became of it, and what they can still do. */
 export class SentPages {
@@ -25,8 +26,9 @@ export class SentPages {
   async at(secret: string, token: string): Promise<{ sent: SentState; sending: SendingState | null } | null> {
     const record = await this.store.submissions.bySecret(digest(secret));
     if (!record) return null;
-    const now = await this.presentValues(record);
-    const sent = await this.stateOf(record, secret, now);
+    const correction = isOwning(record) ? await openCorrection(this.store, record) : null;
+    const now = await this.presentValues(correction ?? record);
+    const sent = await this.stateOf(record, secret, now, correction);
     if (!sent.canBeChanged) return { sent, sending: null };
     const typed = token === '' ? null : await this.attempts.state(token);
     return { sent, sending: typed?.secret === secret ? typed : this.begun(record, secret, now) };
@@ -53,16 +55,27 @@ export class SentPages {
     return isOwning(record) ? own : { ...own, ...record.values };
   }
 
-  private async stateOf(record: SubmissionRecord, secret: string, values: SentValues): Promise<SentState> {
+  private async stateOf(
+    record: SubmissionRecord,
+    secret: string,
+    values: SentValues,
+    correction: SubmissionRecord | null,
+  ): Promise<SentState> {
     const { words } = this.live.context().formats;
     const { form, kind } = this.formOf(record);
-    const { state, title, reason } = record;
-    const canBeChanged = form !== undefined && kind !== undefined && (isChangeable(record) || isOwning(record));
+    const { state, title } = record;
+    const reason = correction?.reason || record.reason;
+    const isOfForm = record.intent === 'new' || record.intent === 'correction' || isOwning(record);
+    const isTheirs = isChangeable(record) || isOwning(record);
+    const canBeChanged = form !== undefined && kind !== undefined && isOfForm && isTheirs;
     const summary =
       form && kind ? summaryOf(form.definition, kind, values, this.live.context(), this.attempts.titleOf) : [];
     return {
       ...{ secret, title, reason, summary, canBeChanged, canBeWithdrawn: isChangeable(record) },
-      sentence: words.say(`sent.${state}`, { title }),
+      sentence: words.say(
+        correction ? `sent.correction-${correction.state === 'returned' ? 'returned' : 'waiting'}` : `sent.${state}`,
+        { title },
+      ),
       thanks: state === 'waiting' ? form?.definition.thanks || words.say('form.thanks') : '',
       href: await this.hrefOf(record),
     };
@@ -97,7 +110,9 @@ export class SentPages {
     form: ReturnType<typeof formsOf>[number] | undefined;
     kind: ReturnType<Live['kind']>;
   } {
-    const form = formsOf(this.live.designs()).find(({ id }) => id === formId);
+    const all = formsOf(this.live.designs());
+    // Whoever has only said that a listing is theirs corrects it by the first form of its kind.
+    const form = all.find(({ id }) => id === formId) ?? all.find((one) => one.kindId === kindId);
     return { form, kind: this.live.kind(kindId) };
   }
 }

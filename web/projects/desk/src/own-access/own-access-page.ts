@@ -8,6 +8,7 @@ import { partsOf } from '../shared/form-parts';
 import { Notices } from '../shared/notices';
 import { ROLE_WORDS } from '../shared/role-words';
 import { LeavePanel } from './leave-panel';
+import { OwnSubmissionsPanel } from './own-submissions-panel';
 import { SecondStepPanel } from './second-step-panel';
 import { SessionsPanel } from './sessions-panel';
 import { TokensPanel } from './tokens-panel';
@@ -20,6 +21,7 @@ import { TokensPanel } from './tokens-panel';
     MatButtonModule,
     MatFormFieldModule,
     MatInputModule,
+    OwnSubmissionsPanel,
     SecondStepPanel,
     SessionsPanel,
     TokensPanel,
@@ -43,6 +45,7 @@ import { TokensPanel } from './tokens-panel';
           <pl-second-step-panel [own]="own" (changed)="reload()" />
         }
         <p class="quiet">You are {{ roles[own.user.role].label }} here: {{ roles[own.user.role].may }}</p>
+        <pl-own-submissions-panel [isShownEmpty]="own.user.role === 'contributor'" />
         <form class="panel" (submit)="saveDetails($event, own)">
           <h2>Name and address</h2>
           <div class="parts">

@@ -10,6 +10,7 @@ import { ComparisonPiece } from './comparison';
 import { CountPiece } from './count';
 import { DividerPiece } from './divider';
 import { FacetsPiece } from './facets';
+import { TellPiece } from '../forms/tell-piece';
 import { FormPlace } from '../forms/form-place';
 import { GalleryPiece } from './gallery';
 import { HeadingPiece } from './heading';
@@ -55,6 +56,7 @@ export const PIECE_VIEWS: Readonly<Record<PieceModel['type'], Type<unknown>>> = 
   share: SharePiece,
   keep: KeepPiece,
   form: FormPlace,
+  tell: TellPiece,
   comparison: ComparisonPiece,
   divider: DividerPiece,
   space: SpacePiece,

@@ -52,6 +52,7 @@ const SECTIONS: Readonly<Record<string, string>> = {
   specification: 'Values',
   notice: 'Mails',
   form: 'Forms and what is sent in',
+  tell: 'Forms and what is sent in',
   sent: 'Forms and what is sent in',
   part: 'Values',
   value: 'Values',

@@ -68,10 +68,12 @@ export class SubmissionPanel {
   protected readonly featured = signal(false);
   protected readonly kind = computed(() => this.kinds.byId(this.detail()?.kindId ?? 0));
   protected readonly isOpen = computed(() => this.detail()?.state === 'waiting');
+  /** Whether it changes a listing that was there before. */
+  protected readonly hasNow = computed(() => this.detail()?.intent !== 'new' && this.detail()?.listing !== null);
   /** What was sent; of something new no field that was left empty. */
   protected readonly shownFields = computed(() => {
-    const { fields = [], listing = null } = this.detail() ?? {};
-    return fields.filter(({ sent }) => listing !== null || sent.text !== '' || sent.pictures.length > 0);
+    const { fields = [] } = this.detail() ?? {};
+    return fields.filter(({ sent }) => this.hasNow() || sent.text !== '' || sent.pictures.length > 0);
   });
   protected readonly takenCount = computed(() => this.shownFields().filter(({ key }) => !this.kept().has(key)).length);
 

@@ -103,6 +103,13 @@ const BY_TITLE: OrderKey = { by: '@title', direction: 'up' };
           </mat-select>
         </mat-form-field>
         <mat-form-field>
+          <mat-label>A change by the owner of a listing</mat-label>
+          <mat-select [value]="own.ownersChange" (selectionChange)="set({ ownersChange: $event.value })">
+            <mat-option value="review">waits for review</mat-option>
+            <mat-option value="at-once">is seen at once</mat-option>
+          </mat-select>
+        </mat-form-field>
+        <mat-form-field>
           <mat-label>Order until a visitor chooses another</mat-label>
           <mat-select [value]="orderIndex()" (selectionChange)="set({ defaultOrder: orders()[$event.value]!.order })">
             @for (offer of orders(); track offer.label; let at = $index) {
