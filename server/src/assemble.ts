@@ -132,7 +132,6 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const files = new Files(store, join(folder, 'files'), clock);
   const categorySets = new CategorySets(live, editing);
   const submissions = ofSubmissions(store, live, editing, { sealing, clock });
-  const pages = new Pages(store, live, sentThings(submissions));
   const drafts = new Drafts(store, live, editing);
   const mailer = new Mailer({ store, node, clock, ...mail });
   const backups = new Backups({ store, clock, tell: tellIt, ...backupsOf(parts) });
@@ -164,19 +163,30 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     finder: new Finder(store, live),
     files,
     listings: new Listings(store, live, editing),
-    pages,
-    sitemaps: new Sitemaps(live),
-    draftedSite: new Pages(store, liveWithDrafts(live), sentThings(submissions)),
+    ...ofPages(store, live, submissions),
     drafts,
     addressBook: new AddressBook(store, live),
-    servingPages: new ServingPages(store, live),
-    draftedPages: new DraftedPages(store, live, pages),
     previews,
     site: new Site(editing, files),
     siteStarters: new SiteStarters(live, pictures, files, blueprints),
   };
   const running: Running = { openDesks, previews, clock: dueClock, imports, live, store, giveUp };
   return { services, store, clock: dueClock, repairs, close: () => closeAll(running) };
+}
+
+function ofPages(
+  store: Store,
+  live: Live,
+  submissions: ReturnType<typeof ofSubmissions>,
+): Pick<Services, 'pages' | 'sitemaps' | 'draftedSite' | 'servingPages' | 'draftedPages'> {
+  const pages = new Pages(store, live, sentThings(submissions));
+  return {
+    pages,
+    sitemaps: new Sitemaps(live),
+    draftedSite: new Pages(store, liveWithDrafts(live), sentThings(submissions)),
+    servingPages: new ServingPages(store, live),
+    draftedPages: new DraftedPages(store, live, pages),
+  };
 }
 
 /** Opens the store in a folder, or the database that it belongs to, as the only process that may. */

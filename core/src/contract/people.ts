@@ -1,4 +1,5 @@
 import type { Role, User } from './api.js';
+import type { OwnSubmission } from './submissions.js';
 
 /** Somebody who works here, as the owner sees them. Moments are ISO 8601. */
 export interface PersonSummary extends User {
@@ -70,6 +71,7 @@ export interface OwnData {
   readonly tokens: readonly TokenSummary[];
   readonly door: readonly Omit<DoorEvent, 'who'>[];
   readonly changes: readonly { readonly at: string; readonly sentence: string }[];
+  readonly submissions: readonly OwnSubmission[];
 }
 
 /** What a second step begins with. */

@@ -60,7 +60,9 @@ function partUse(part: KeptPage, pages: readonly KeptPage[]): UsedThing {
 export function pagesWithForm(form: number, designs: readonly Design[]): KeptPage[] {
   const pages = designs.filter((design): design is KeptPage => design.type === 'page');
   return pages.filter((page) =>
-    piecesOfPage(wholePage(page, designs).definition).some(({ type, settings }) => type === 'form' && settings.of === form),
+    piecesOfPage(wholePage(page, designs).definition).some(
+      ({ type, settings }) => type === 'form' && settings.of === form,
+    ),
   );
 }
 

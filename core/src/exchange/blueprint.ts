@@ -1,4 +1,13 @@
-import type { Design, KeptCard, KeptForm, KeptFrame, KeptLook, KeptPage, KeptRedirects, KeptWords } from '../design/index.js';
+import type {
+  Design,
+  KeptCard,
+  KeptForm,
+  KeptFrame,
+  KeptLook,
+  KeptPage,
+  KeptRedirects,
+  KeptWords,
+} from '../design/index.js';
 import { withPageNumbers } from '../design/index.js';
 import type { Connection, Listing, ListingContent } from '../listings/index.js';
 import { contentOf } from '../listings/index.js';

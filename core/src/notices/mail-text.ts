@@ -46,7 +46,9 @@ export function mailOfPerson(
   return mailOf(words.say(`notice.${about}.subject`, values), stretches, locale);
 }
 
-function whyOf(about: PersonalNotice): `notice.${'invitation' | 'password-link' | 'access-changed' | 'submission'}.why` {
+function whyOf(
+  about: PersonalNotice,
+): `notice.${'invitation' | 'password-link' | 'access-changed' | 'submission'}.why` {
   return about === 'invitation' || about === 'password-link' || about === 'access-changed'
     ? `notice.${about}.why`
     : 'notice.submission.why';

@@ -345,6 +345,23 @@ describe('What visitors send in', () => {
     expect(own.map(({ path, title }) => [path, title])).toEqual([[`/sent/${secret}`, 'Gull Hut']]);
   });
 
+  it('stands in what is kept of its sender, and stays from nobody when they are erased', async () => {
+    await sendIn({ ...GOOD, 'sender.email': 'contributor@example.org' });
+    await api.addUser('contributor');
+    const contributor = await api.signIn('contributor');
+    const user = await api.assembly.store.accounts.byEmail('contributor@example.org');
+    await api.assembly.store.submissions.collect('contributor@example.org', user!.id);
+    const data = (await contributor.send('GET', '/api/me/data')).json as { submissions: { title: string }[] };
+    expect(data.submissions.map(({ title }) => title)).toEqual(['Gull Hut']);
+    await api.assembly.store.aside(async ({ people }) => {
+      await people.change(user!.id, { isOff: true });
+    });
+    expect((await owner.send('DELETE', `/api/people/${user!.id}`)).status).toBe(200);
+    const [row] = await ask('SELECT "email", "userId", "sender" FROM submissions');
+    const { name, consents } = parsed(row!['sender']) as { name: string; consents: unknown[] };
+    expect([row!['email'], row!['userId'], name, consents.length]).toEqual(['', null, '', 1]);
+  });
+
   it('leaves no name and no address in the log, and can’t be made never to have come', async () => {
     await sendIn();
     const log = JSON.stringify(await api.assembly.store.ask('SELECT * FROM change_entries'));
@@ -355,6 +372,11 @@ describe('What visitors send in', () => {
     expect((await owner.send('POST', `/api/changes/${change!.id}/undo`)).json.code).toBe('change.not-undoable');
   });
 });
+
+/** PostgreSQL gives JSON as it is meant, SQLite as a text. */
+function parsed(value: unknown): unknown {
+  return typeof value === 'string' ? JSON.parse(value) : value;
+}
 
 /** The number that solves a token's puzzle, found as slowly as can be. */
 function solved(token: string): string {

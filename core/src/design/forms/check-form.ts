@@ -7,7 +7,6 @@ import type { Issue } from '../../values/index.js';
 import { issue } from '../../values/index.js';
 import { askableFields, askedField } from './askable.js';
 import type { FormDesign, Question } from './form-design.js';
-import { questionsOf } from './form-design.js';
 
 /** Everything that is wrong with a form for listings of a kind, each with its place. Told as `design.questions`. */
 export function checkForm(form: FormDesign, kind: Kind, scene: DesignScene): Issue[] {

@@ -26,6 +26,7 @@ const berth: Kind = makeKind(
   { facets: [makeFacet({ key: 'lit', label: 'Lit', field: 'lit', control: 'ticks' })] },
 );
 const bare: Kind = { ...makeKind([]), id: 2, many: 'Ideas', parts: [] };
+const form = { id: 7, name: 'Tell us', kindId: 1 };
 const TYPES = Object.keys(PIECE_TYPES) as PieceTypeName[];
 
 function sceneOf(kind: Kind | null): PageCheckScene {
@@ -36,15 +37,15 @@ function sceneOf(kind: Kind | null): PageCheckScene {
     context: contextIn(),
     isSelection: () => false,
     partOf: () => undefined,
-    formOf: () => undefined,
+    formOf: (id) => (id === form.id ? form : undefined),
     isTaken: () => false,
   };
 }
 
-function choicesOn(page: PageDesign, kind: Kind | null): PieceChoices {
+function choicesOn(page: PageDesign, kind: Kind | null, forms = [form]): PieceChoices {
   return {
     ...pieceSceneOf(page, sceneOf(kind)),
-    ...{ kinds: [berth, bare], selections: [], parts: [], forms: [] },
+    ...{ kinds: [berth, bare], selections: [], parts: [], forms },
     facetsOf: () => kind?.facets ?? [],
   };
 }
@@ -92,7 +93,7 @@ describe('A new piece', () => {
       ...{ gallery: ['lacks a page of listings that have pictures'], values: noListing, byline: noListing },
       ...{ keep: noListing, comparison: ['lacks the page of the shortlist'] },
       ...{ specification: ['lacks a page of listings that have a field of rows'], breadcrumb: noListing },
-      ...{ ...ofLists, part: ['lacks a part, which is made under Pages'] },
+      ...{ ...ofLists, part: ['lacks a part, which is made under Pages'], tell: noListing },
       picture: [jasmine.stringContaining('no picture is chosen')],
     };
     expect(lacking('home', null)).toEqual(onHome as never);
@@ -109,6 +110,11 @@ describe('A new piece', () => {
       picture: onHome.picture,
       ...ofLists,
     } as never);
+  });
+
+  it('is no form where none was made', () => {
+    const made = newPiece('form', choicesOn(emptyPage('home'), null, []));
+    expect(made).toEqual({ lacks: 'a form, which is made under Arrange, Forms' });
   });
 
   it('can be asked for everything that its form holds, and offers nothing that its form refuses', () => {

@@ -39,7 +39,14 @@ const berth: Kind = makeKind([
 ]);
 const kindById = (id: number): Kind | undefined => (id === 1 ? berth : undefined);
 const scene: PageCheckScene = {
-  ...{ kind: berth, kindById, context: contextIn(), isSelection: (id) => id === 7, partOf: () => undefined, formOf: () => undefined },
+  ...{
+    kind: berth,
+    kindById,
+    context: contextIn(),
+    isSelection: (id) => id === 7,
+    partOf: () => undefined,
+    formOf: () => undefined,
+  },
   isTaken: (address) => address === 'taken',
 };
 const page = (pieces: PageSketch['strips'][number]['columns'][number]['pieces'], more: Partial<PageSketch> = {}) =>
@@ -198,7 +205,12 @@ describe('What a page uses', () => {
       { type: 'list', settings: { from: 'linked', of: 1 } },
       { type: 'part', settings: { of: 1 } },
     ]);
-    const moved = withPageNumbers(lists, { kind: (id) => id + 10, selection: (id) => id + 20, part: (id) => id + 30, form: (id) => id + 40 });
+    const moved = withPageNumbers(lists, {
+      kind: (id) => id + 10,
+      selection: (id) => id + 20,
+      part: (id) => id + 30,
+      form: (id) => id + 40,
+    });
     const numbers = piecesOfPage(moved).map((piece) => 'of' in piece.settings && piece.settings.of);
     expect(numbers).toEqual([11, 21, 1, 31]);
   });

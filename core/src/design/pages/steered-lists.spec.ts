@@ -18,7 +18,14 @@ const berth: Kind = makeKind([
 ]);
 const kindById = (id: number): Kind | undefined => (id === 1 ? berth : undefined);
 const scene: PageCheckScene = {
-  ...{ kind: berth, kindById, context: contextIn(), isSelection: (id) => id === 7, partOf: () => undefined, formOf: () => undefined },
+  ...{
+    kind: berth,
+    kindById,
+    context: contextIn(),
+    isSelection: (id) => id === 7,
+    partOf: () => undefined,
+    formOf: () => undefined,
+  },
   isTaken: () => false,
 };
 type Pieces = PageSketch['strips'][number]['columns'][number]['pieces'];

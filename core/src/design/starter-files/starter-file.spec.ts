@@ -38,7 +38,15 @@ const huette: Kind = {
 };
 const kindById = (id: number): Kind | undefined => [cabin, huette].find((kind) => kind.id === id);
 const sceneOf = (kind: Kind): PageCheckScene => ({
-  ...{ kind, kindById, context: contextIn(), isSelection: () => false, partOf: () => undefined, formOf: () => undefined, isTaken: () => false },
+  ...{
+    kind,
+    kindById,
+    context: contextIn(),
+    isSelection: () => false,
+    partOf: () => undefined,
+    formOf: () => undefined,
+    isTaken: () => false,
+  },
 });
 const HUETTE_CAST = { price: 'starts', guests: 'gaeste', sort: 'art', starts: 'price' };
 /** As it is read from a disk. */

@@ -1,5 +1,5 @@
 import type { Catalog } from '../../catalog/index.js';
-import { bestMatches } from '../../catalog/index.js';
+import { meets } from '../../catalog/index.js';
 import type { Point } from '../../values/index.js';
 import { wordsOf } from '../../values/index.js';
 import { placeColumnOf } from '../filters/points.js';
@@ -9,9 +9,11 @@ const MOST_LISTINGS = 5;
 const NEAR_IN_METRES = 150;
 /** So many of the last digits of a telephone number tell it from others: prefixes are written in many ways (common practice). */
 const TELLING_DIGITS = 7;
-/** This share of the words of a title has to stand in another one, which may have so many more. */
-const SHARE_OF_WORDS = 0.7;
+/** This share of the words of a title, two of three, has to stand in another one, which may have so many more. */
+const SHARE_OF_WORDS = 0.65;
 const MORE_WORDS = 2;
+/** Words of a title beyond that tell nothing more. */
+const MOST_WORDS = 12;
 
 /** What is known of something that may be in a catalog already. */
 export interface Newcomer {
@@ -40,16 +42,28 @@ export function likelySame(catalog: Catalog, newcomer: Newcomer): LikelySame[] {
   return rows.slice(0, MOST_LISTINGS).map(([row, reasons]) => ({ id: catalog.ids[row]!, why: reasons }));
 }
 
+/** Rows of which the title has most of the words, with typos too, and few others. */
 function ofTitle(catalog: Catalog, title: string): number[] {
-  const within = catalog.existing;
-  const matches = catalog.text.search(title, { within, unfinished: false });
-  if (!matches || matches.met < matches.wanted * SHARE_OF_WORDS) return [];
-  const wanted = wordsOf(title);
-  return bestMatches(matches, MOST_LISTINGS * 2).filter((row) => {
+  const wanted = [...new Set(wordsOf(title))].slice(0, MOST_WORDS);
+  const needed = Math.ceil(wanted.length * SHARE_OF_WORDS);
+  const metBy = (row: number): number => {
     const own = wordsOf(catalog.title.textAt(row) ?? '');
-    const isAbout = wanted.length === 1 || own.some((word) => wanted.includes(word));
-    return isAbout && own.length <= wanted.length + MORE_WORDS;
-  });
+    if (own.length > wanted.length + MORE_WORDS) return 0;
+    return wanted.filter((word) => own.some((one) => meets(word, one, false) > 0)).length;
+  };
+  const alike = [...rowsOfRarest(catalog, wanted, wanted.length - needed + 1)]
+    .map((row) => ({ row, met: metBy(row) }))
+    .filter(({ met }) => met > 0 && met >= needed);
+  return alike.sort((a, b) => b.met - a.met || a.row - b.row).map(({ row }) => row);
+}
+
+/** Whatever has all but so many of the words, less one, has one of so many that fewest rows have. */
+function rowsOfRarest(catalog: Catalog, words: readonly string[], count: number): Set<number> {
+  const within = catalog.existing;
+  // Each is copied: it holds only until the next search.
+  const found = words.map((word) => catalog.text.search(word, { within, unfinished: false })?.rows.slice() ?? []);
+  const rarest = found.sort((a, b) => a.length - b.length).slice(0, count);
+  return new Set(rarest.flatMap((rows) => [...rows]));
 }
 
 function ofTelephones(catalog: Catalog, telephones: readonly string[]): number[] {

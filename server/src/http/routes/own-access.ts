@@ -13,6 +13,7 @@ export function ownAccessRoutes({
   live,
   ownAccess,
   people,
+  review,
   secondStep,
   throttles,
   tokens,
@@ -43,7 +44,8 @@ export function ownAccessRoutes({
       async handle(call): Promise<OwnData> {
         const user = signedIn(call);
         const sessions = await accounts.sessionsOf(user, sessionSecret(call.request) ?? '');
-        return { ...(await ownAccess.dataOf(user)), tokens: await tokens.of(user), sessions };
+        const submissions = await review.own(user);
+        return { ...(await ownAccess.dataOf(user)), tokens: await tokens.of(user), sessions, submissions };
       },
     }),
     route({

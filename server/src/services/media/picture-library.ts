@@ -79,7 +79,7 @@ export class PictureLibrary {
     return this.editing.change(user, async (unit) => deleteAll(unit, await unit.pictures(hashes), walk));
   }
 
-  /** Where each picture is used: in listings, those in the bin too, in categories and in designs. */
+  /** Where each picture is used: in listings, those in the bin too, in categories, in designs and in what visitors have sent in. */
   private async count(): Promise<Walk> {
     const { position } = this.live;
     const uses = new Map<string, Uses>();
@@ -105,6 +105,11 @@ export class PictureLibrary {
           const hashes = keptThingsOf(listing, kind.fields).pictures.map(({ thing }) => thing.hash);
           for (const hash of new Set(hashes)) use(hash, by);
         }
+      }
+    }
+    for await (const stretch of this.store.submissions.all()) {
+      for (const { id, title, values } of stretch) {
+        for (const hash of new Set(hashesIn(values))) use(hash, { title, link: ['run', 'review', id] });
       }
     }
     return { position, uses };

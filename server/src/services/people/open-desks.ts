@@ -108,7 +108,12 @@ function aboutOf({ entries, bulk }: FeedChange): Pick<DeskChange, 'kinds' | 'lis
     else isStructural = true;
   }
   const isTold = bulk.size === 0 && listings.size <= MOST_LISTINGS_TOLD;
-  return { kinds: [...kinds], listings: isTold ? [...listings] : null, structure: isStructural, submissions: hasSubmissions };
+  return {
+    kinds: [...kinds],
+    listings: isTold ? [...listings] : null,
+    structure: isStructural,
+    submissions: hasSubmissions,
+  };
 }
 
 function endsOf({ before, after }: Extract<ChangeEntry, { entity: 'connection' }>): number[] {

@@ -62,7 +62,7 @@ export class Review {
    */
   accept(user: User, id: number, given: Acceptance, base: string | null): Promise<Changed<SubmissionSummary>> {
     const { values, status, featured, listingVersion } = given;
-    return this.decide(user, id, given, 'accepted', base, async (unit, before, kind) => {
+    return this.decide(user, id, given, { to: 'accepted', base }, async (unit, before, kind) => {
       if (before.intent === 'new') {
         const input = { ...inputOfValues(values), status, featured };
         const listing = await addListing(unit, kind, input, user.name);
@@ -79,7 +79,7 @@ export class Review {
   /** Adds what was sent in to a listing that is there already. Refused as {@link accept} is. */
   merge(user: User, id: number, given: Merging, base: string | null): Promise<Changed<SubmissionSummary>> {
     const { values, listingId, listingVersion } = given;
-    return this.decide(user, id, given, 'merged', base, async (unit, _before, kind) => {
+    return this.decide(user, id, given, { to: 'merged', base }, async (unit, _before, kind) => {
       const listing = await listingIn(unit, listingId);
       if (listing.kindId !== kind.id) throw Refusal.of('request.not-found');
       refuseOutdated(listing, listingVersion, listing.title);
@@ -91,11 +91,11 @@ export class Review {
   /** Gives it back to its sender, with what is to be changed. Refused by `submission.reason`. */
   giveBack(user: User, id: number, given: Decision, base: string | null): Promise<Changed<SubmissionSummary>> {
     if (given.reason.trim() === '') throw Refusal.of('submission.reason', {}, 'reason');
-    return this.decide(user, id, given, 'returned', base, async () => ({}));
+    return this.decide(user, id, given, { to: 'returned', base }, async () => ({}));
   }
 
   refuse(user: User, id: number, given: Decision, base: string | null): Promise<Changed<SubmissionSummary>> {
-    return this.decide(user, id, given, 'refused', base, async () => ({}));
+    return this.decide(user, id, given, { to: 'refused', base }, async () => ({}));
   }
 
   /** Takes it off the heap of what may be misuse; its sender hears now that it has come in. */
@@ -164,8 +164,7 @@ export class Review {
     user: User,
     id: number,
     { version, reason }: Decision,
-    state: Exclude<SubmissionState, 'waiting' | 'withdrawn'>,
-    base: string | null,
+    { to, base }: { readonly to: Exclude<SubmissionState, 'waiting' | 'withdrawn'>; readonly base: string | null },
     work: (
       unit: Unit,
       before: Submission,
@@ -176,9 +175,14 @@ export class Review {
     const { changeId, result } = await this.editing.change(user, async (unit): Promise<Written<Submission>> => {
       const before = await openIn(unit, id, version);
       const done = await work(unit, before, kindIn(unit, before.kindId));
-      const after = await unit.updateSubmission(before, { ...done, state, reason: reason.trim(), decidedAt: unit.now });
-      await new SenderMails(unit, base).tell(state, after, record.sender, this.secretOf(record), reason.trim());
-      return { sentence: `${WHAT_WAS_DONE[state]} ${after.title}`, result: after };
+      const after = await unit.updateSubmission(before, {
+        ...done,
+        state: to,
+        reason: reason.trim(),
+        decidedAt: unit.now,
+      });
+      await new SenderMails(unit, base).tell(to, after, record.sender, this.secretOf(record), reason.trim());
+      return { sentence: `${WHAT_WAS_DONE[to]} ${after.title}`, result: after };
     });
     return { changeId, result: summaryOf({ ...record, ...result }) };
   }

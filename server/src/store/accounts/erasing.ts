@@ -1,6 +1,8 @@
 import { Op } from 'sequelize';
-import type { Transaction } from 'sequelize';
+import type { Transaction, WhereOptions } from 'sequelize';
 import type { Models } from '../models.js';
+import { rowsOf } from '../rows.js';
+import { besidesOf } from '../submissions/besides.js';
 import type { Account } from './account-reading.js';
 
 /** No mail goes there (RFC 2606): the address of somebody whose name and address were erased. */
@@ -30,6 +32,17 @@ export async function erase(
   await models.notices.destroy({ where: { recipient: email }, transaction });
   const theirs = { [Op.or]: [{ userId: id }, { email }] };
   await models.doorLog.update({ email: '', address: '' }, { where: theirs, transaction });
+  await eraseSender(theirs, models, transaction);
   // What an owner did to them is told with their address.
   await models.doorLog.update({ about: '' }, { where: { about: { [Op.startsWith]: email } }, transaction });
+}
+
+/** What they have sent in stays, with the consents to it, from nobody. */
+async function eraseSender(where: WhereOptions, models: Models, transaction: Transaction | undefined): Promise<void> {
+  const rows = await rowsOf(models.submissions, { where, transaction: transaction ?? null });
+  for (const row of rows) {
+    const { consents } = besidesOf(row);
+    const nobody = { email: '', userId: null, sender: { name: '', consents } };
+    await models.submissions.update(nobody, { where: { id: row['id'] as number }, transaction });
+  }
 }

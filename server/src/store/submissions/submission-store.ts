@@ -32,6 +32,9 @@ export interface AttemptRecord {
   readonly kept: unknown;
 }
 
+/** So many are read at once where all are. */
+const STRETCH = 500;
+
 /** Reads what visitors have sent in, and keeps what they have answered before they send it. */
 export class SubmissionStore {
   constructor(
@@ -81,6 +84,17 @@ export class SubmissionStore {
       ],
     });
     return rows.map(recordOf);
+  }
+
+  /** All that were ever sent in, a stretch at a time. */
+  async *all(): AsyncGenerator<SubmissionRecord[]> {
+    for (let after = 0; ;) {
+      const where = { id: { [Op.gt]: after } };
+      const rows = await rowsOf(this.models.submissions, { where, order: [['id', 'ASC']], limit: STRETCH });
+      if (rows.length === 0) return;
+      yield rows.map(recordOf);
+      after = Number(rows.at(-1)!['id']);
+    }
   }
 
   /** How many wait for review, and how many of those that may be misuse. */

@@ -21,7 +21,15 @@ import { takeLookOff, triedLook } from '@plindo/api/tried-look';
 import type { PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import { chosenAt, shortlistAddress } from '@plindo/core/page';
 import type { KeptChange, StateChange, TypedWords } from '@plindo/listing-view';
-import { DesignedPageView, KeepButtons, MAKE_WORDS, SentPageView, SiteFooter, SiteHeader, VisitorLists } from '@plindo/listing-view';
+import {
+  DesignedPageView,
+  KeepButtons,
+  MAKE_WORDS,
+  SentPageView,
+  SiteFooter,
+  SiteHeader,
+  VisitorLists,
+} from '@plindo/listing-view';
 import { EditorBar } from './editor/editor-bar';
 import { PageHead } from './page-head';
 import { SITE_DATA } from './site-data';

@@ -16,6 +16,8 @@ const SHORTCUTS: readonly (readonly [keys: string, does: string])[] = [
   ['Delete', 'In the table: empty the cell'],
   ['Ctrl C, Ctrl V', 'In the table: copy a cell, paste a block from a spreadsheet'],
   ['Alt with the arrow keys', 'In the table sorted by hand order: move the row; in a tree: move the category'],
+  ['J, K', 'In the review: to the next and the previous submission'],
+  ['X, then A or R', 'In the review: choose submissions, then accept or refuse all that are chosen'],
   ['?', 'This list'],
 ];
 

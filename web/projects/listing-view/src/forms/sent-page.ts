@@ -41,8 +41,10 @@ import { SummaryView } from './summary';
         </details>
       }
       @if (sent.canBeWithdrawn) {
-        <form method="post" enctype="multipart/form-data" [action]="'/sent/' + sent.secret + '/withdraw'">
-          <button type="submit">{{ say('sent.withdraw') }}</button>
+        <form class="asks" method="post" enctype="multipart/form-data" [action]="'/sent/' + sent.secret + '/withdraw'">
+          <p class="acts">
+            <button type="submit">{{ say('sent.withdraw') }}</button>
+          </p>
         </form>
       }
       <p class="hint">{{ say('sent.keep-link') }}</p>

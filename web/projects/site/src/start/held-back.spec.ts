@@ -49,6 +49,16 @@ describe('What visitors do before the program has started', () => {
     expect(kept).toEqual(['1', '3']);
   });
 
+  it('stays: what was opened, where the program has folded it as the page came', () => {
+    page.innerHTML = '<details><summary>Correct it</summary>A form</details>';
+    const heldBack = new HeldBack(document);
+    const details = one<HTMLDetailsElement>('details');
+    one<HTMLElement>('summary').click();
+    details.open = false;
+    heldBack.doAgain();
+    expect(details.open).toBe(true);
+  });
+
   it('stays: words, ticks and choices are put back where the program has put what the page came with', () => {
     const heldBack = new HeldBack(document);
     const [search, tick, sort] = [

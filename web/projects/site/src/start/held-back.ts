@@ -8,6 +8,8 @@ export class HeldBack {
   private clicked: HTMLElement | null = null;
   /** Buttons to keep listings, of which each counts; what was pressed twice is as before. */
   private readonly kept = new Set<HTMLElement>();
+  /** What was opened or folded, and how it was left. */
+  private readonly folds = new Map<HTMLDetailsElement, boolean>();
   private readonly changed = new Map<Control, string | boolean>();
 
   constructor(private readonly document: Document) {
@@ -26,11 +28,14 @@ export class HeldBack {
       else control.value = value;
       control.dispatchEvent(new Event(isTyped(control) ? 'input' : 'change', { bubbles: true }));
     }
+    for (const [fold, isOpen] of this.folds) fold.open = isOpen;
     for (const button of this.kept) button.click();
     this.clicked?.click();
   }
 
   private readonly hold = (event: MouseEvent): void => {
+    const fold = (event.target as Element).closest('summary')?.parentElement;
+    if (fold instanceof HTMLDetailsElement) this.folds.set(fold, !fold.open);
     const wanted = (event.target as Element).closest<HTMLElement>(NEEDS_PROGRAM);
     if (!wanted || event.ctrlKey || event.metaKey || event.shiftKey) return;
     event.preventDefault();

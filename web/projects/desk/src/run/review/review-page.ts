@@ -25,6 +25,14 @@ const HEAPS = [
 ] as const satisfies readonly ({ readonly key: string; readonly label: string } & QueueQuestion)[];
 type HeapKey = (typeof HEAPS)[number]['key'];
 
+/** Whether a key goes into a control, or is one of the browser. */
+function isTyped({ target, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean {
+  const isControl =
+    target instanceof Element &&
+    target.closest('textarea, select, input:not([type=checkbox]), dialog, mat-dialog-container') !== null;
+  return isControl || ctrlKey || metaKey || altKey;
+}
+
 /** What visitors have sent in: the queue on one side, what somebody decides about on the other. */
 @Component({
   selector: 'pl-review-page',
@@ -32,7 +40,7 @@ type HeapKey = (typeof HEAPS)[number]['key'];
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './review-page.html',
   styleUrl: './review-page.scss',
-  host: { '(keydown)': 'key($event)' },
+  host: { '(document:keydown)': 'key($event)' },
 })
 export class ReviewPage {
   private readonly api = inject(SubmissionsApi);
@@ -53,6 +61,8 @@ export class ReviewPage {
   protected readonly total = signal(0);
   protected readonly failure = signal('');
   protected readonly chosen = signal<ReadonlySet<number>>(new Set());
+  /** Whether anything on this heap can be decided. */
+  protected readonly mayDecide = computed(() => this.heapKey() === 'waiting' || this.heapKey() === 'suspected');
   protected readonly openId = computed(() => Number(this.id() ?? 0));
   /** Goes up when what is open may have changed. */
   protected readonly revision = signal(0);
@@ -122,16 +132,32 @@ export class ReviewPage {
     this.reload();
   }
 
-  /** Arrows go through the queue while nobody types. */
+  /** While nobody types, letters go through the queue, choose, and decide about what is chosen. */
   protected key(event: KeyboardEvent): void {
-    const target = event.target as HTMLElement;
-    if (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || event.ctrlKey || event.metaKey || event.altKey) return;
-    const step = { j: 1, k: -1 }[event.key];
-    if (step === undefined) return;
+    if (isTyped(event)) return;
+    const acts: Readonly<Record<string, () => void>> = {
+      j: () => this.step(1),
+      k: () => this.step(-1),
+      x: () => this.chooseOpen(),
+      a: () => this.together('accept'),
+      r: () => this.together('refuse'),
+    };
+    const act = acts[event.key];
+    if (!act) return;
     event.preventDefault();
+    act();
+  }
+
+  private chooseOpen(): void {
+    const id = this.openId();
+    const isThere = this.shown()?.some((one) => one.id === id) ?? false;
+    if (isThere && this.mayDecide()) this.choose(id, !this.chosen().has(id));
+  }
+
+  private step(by: number): void {
     const all = this.shown() ?? [];
     const at = all.findIndex(({ id }) => id === this.openId());
-    const next = all[Math.min(all.length - 1, Math.max(0, at + step))];
+    const next = all[Math.min(all.length - 1, Math.max(0, at + by))];
     if (next) this.go(next.id);
   }
 

@@ -211,6 +211,7 @@ export class SubmissionPanel {
   private load(id: number): void {
     this.api.one(id).subscribe({
       next: (detail) => {
+        if (id !== this.id()) return;
         const before = this.detail();
         this.detail.set(detail);
         if (before?.id === detail.id && before.version === detail.version) return;
