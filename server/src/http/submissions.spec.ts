@@ -356,7 +356,7 @@ describe('What visitors send in', () => {
     await api.assembly.store.aside(async ({ people }) => {
       await people.change(user!.id, { isOff: true });
     });
-    expect((await owner.send('DELETE', `/api/people/${user!.id}`)).status).toBe(200);
+    expect((await owner.send('DELETE', `/api/people/${user!.id}`)).status).toBe(204);
     const [row] = await ask('SELECT "email", "userId", "sender" FROM submissions');
     const { name, consents } = parsed(row!['sender']) as { name: string; consents: unknown[] };
     expect([row!['email'], row!['userId'], name, consents.length]).toEqual(['', null, '', 1]);

@@ -8,7 +8,7 @@ import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Store } from '../../store/index.js';
 import type { Editing } from '../editing.js';
-import { kindIn, refuseOutdated } from '../editing.js';
+import { kindIn } from '../editing.js';
 import { addListing, changeListing } from './writing.js';
 
 /** Reading, adding and changing listings. */
@@ -57,8 +57,7 @@ export class Listings {
       const before = await unit.listing(id);
       if (!before) throw Refusal.of('request.not-found');
       const kind = kindIn(unit, before.kindId);
-      refuseOutdated(before, version, before.title);
-      const result = await changeListing(unit, kind, before, input);
+      const result = await changeListing(unit, kind, before, input, version);
       return { sentence: sentenceOfEdit(before, contentOf(result), kind, input.values ?? {}), result };
     });
     return { changeId, result: this.live.complete(result) };

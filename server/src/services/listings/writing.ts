@@ -6,6 +6,7 @@ import { hasPart } from '@plindo/core/structure';
 import { Refusal, refuseIfAny } from '@plindo/core/values';
 import type { Unit } from '../../store/index.js';
 import { refuseNotKept } from '../media/kept.js';
+import { refuseOutdated } from '../editing.js';
 import { editConnections } from './connecting.js';
 
 /** Adds a listing inside a unit, with its links; `author` is who writes it, where the input names nobody. Refused by what its values are refused for. */
@@ -22,11 +23,21 @@ export async function addListing(unit: Unit, kind: Kind, input: ListingInput, au
   return listing!;
 }
 
-/** Changes what an input gives of a listing and leaves the rest, inside a unit. Refused by what its values are refused for. */
-export async function changeListing(unit: Unit, kind: Kind, before: Listing, input: ListingInput): Promise<Listing> {
+/**
+ * Changes what an input gives of a listing and leaves the rest, inside a unit; `version` is the one that the editor has seen,
+ * null where that doesn't matter. Refused by what its values are refused for, then by `change.conflict`.
+ */
+export async function changeListing(
+  unit: Unit,
+  kind: Kind,
+  before: Listing,
+  input: ListingInput,
+  version: number | null,
+): Promise<Listing> {
   const { content, issues } = readListing(input, kind, unit.context(), contentOf(before));
   refuseIfAny(issues);
   await refuseNotKept(unit, keptThingsOf(content, kind.fields));
+  if (version !== null) refuseOutdated(before, version, before.title);
   if (content.slug !== before.slug) await slugFor(unit, kind, content.slug, true);
   const [numbered] = await withReferences(unit, kind, [content]);
   const values = withoutLinked(numbered!.values, kind);

@@ -21,7 +21,7 @@ import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { QueueAsk, Store, SubmissionRecord, Unit, Written } from '../../store/index.js';
 import type { Editing } from '../editing.js';
-import { kindIn, refuseOutdated } from '../editing.js';
+import { kindIn } from '../editing.js';
 import { addListing, changeListing } from '../listings/writing.js';
 import type { Sealing } from '../people/sealing.js';
 import { SenderMails } from './sender-mails.js';
@@ -70,8 +70,7 @@ export class Review {
       }
       const listing = await listingIn(unit, before.listingId);
       if (before.intent !== 'correction') return {};
-      if (listingVersion !== null) refuseOutdated(listing, listingVersion, listing.title);
-      await changeListing(unit, kind, listing, inputOfValues(values));
+      await changeListing(unit, kind, listing, inputOfValues(values), listingVersion);
       return { values };
     });
   }
@@ -82,8 +81,7 @@ export class Review {
     return this.decide(user, id, given, { to: 'merged', base }, async (unit, _before, kind) => {
       const listing = await listingIn(unit, listingId);
       if (listing.kindId !== kind.id) throw Refusal.of('request.not-found');
-      refuseOutdated(listing, listingVersion, listing.title);
-      await changeListing(unit, kind, listing, inputOfValues(values));
+      await changeListing(unit, kind, listing, inputOfValues(values), listingVersion);
       return { listingId };
     });
   }

@@ -155,7 +155,7 @@ export class Sending {
   private async atOnce(unit: Unit, kind: Kind, submission: Submission): Promise<Written<null>> {
     const before = await unit.listing(submission.listingId!);
     if (!before) throw Refusal.of('submission.decided');
-    const result = await changeListing(unit, kind, before, inputOfValues(submission.values));
+    const result = await changeListing(unit, kind, before, inputOfValues(submission.values), null);
     await unit.updateSubmission(submission, { state: 'accepted', decidedAt: unit.now });
     return { sentence: `${result.title} was corrected by its owner`, result: null };
   }

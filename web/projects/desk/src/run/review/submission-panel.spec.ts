@@ -1,0 +1,76 @@
+import type { SubmissionDetail } from '@plindo/core/contract';
+import { DeskServer } from '../../../../../harness/desk';
+import { kindSummary } from '../../../../../harness/models';
+import { Shown } from '../../../../../harness/shown';
+import { SubmissionPanel } from './submission-panel';
+
+const text = (said: string) => ({ text: said, pictures: [] });
+const DETAIL: SubmissionDetail = {
+  ...{ id: 5, version: 2, intent: 'correction', state: 'waiting', kindId: 1, listingId: 9, title: 'Long quay' },
+  ...{ reason: '', message: '', sender: { name: 'Ana', email: 'ana@example.org', userId: null }, suspicions: [] },
+  ...{ createdAt: '2026-11-30T09:00:00Z', changedAt: '2026-11-30T09:00:00Z', consents: [], alike: [] },
+  values: { '@title': 'Longer quay', price: 12 },
+  fields: [
+    { key: '@title', label: 'Title', sent: text('Longer quay'), now: text('Long quay'), isChangedSince: false },
+    { key: 'price', label: 'Price', sent: text('€12.00'), now: text('€10.00'), isChangedSince: true },
+  ],
+  listing: { id: 9, title: 'Long quay', version: 7, status: 'live' },
+  begins: { status: 'live', featured: false },
+};
+
+describe('A submission that is reviewed', () => {
+  let server: DeskServer;
+  let shown: Shown<SubmissionPanel>;
+
+  async function open(detail: SubmissionDetail): Promise<void> {
+    server = new DeskServer('editor');
+    shown = await Shown.of(SubmissionPanel, { id: detail.id });
+    await server.answer('GET', '/api/kinds', [kindSummary()]);
+    await server.answer('GET', `/api/submissions/${detail.id}`, detail);
+    await shown.settled();
+  }
+  const reload = async (revision: number, detail: SubmissionDetail): Promise<void> => {
+    await shown.set({ revision });
+    await server.answer('GET', `/api/submissions/${detail.id}`, detail);
+    await shown.settled();
+  };
+  const write = async (reason: string): Promise<void> => {
+    const [area] = shown.all<HTMLTextAreaElement>('textarea');
+    area!.value = reason;
+    area!.dispatchEvent(new Event('input'));
+    await shown.settled();
+  };
+
+  it('stands beside what is there now; what is not taken stays, by the version that was seen', async () => {
+    await open(DETAIL);
+    expect(shown.texts('tbody th')).toEqual(['Title', 'Price']);
+    expect(shown.texts('.since')).toEqual(['Somebody changed it since this was sent.']);
+    shown.all<HTMLInputElement>('[aria-label="Take Price"]')[0]!.click();
+    await shown.settled();
+    await shown.press('Accept 1 of 2');
+    const [sent] = await server.answer('POST', '/api/submissions/5/accept', { changeId: 3, result: DETAIL });
+    expect(sent).toEqual({
+      ...{ version: 2, reason: '', status: 'live', featured: false, listingVersion: 7 },
+      values: { '@title': 'Longer quay' },
+    });
+  });
+
+  it('keeps what was written while others send something in, and begins anew when it was sent again', async () => {
+    await open(DETAIL);
+    await write('Which one?');
+    await reload(1, DETAIL);
+    expect(shown.all<HTMLTextAreaElement>('textarea')[0]!.value).toBe('Which one?');
+    await reload(2, { ...DETAIL, version: 3 });
+    expect(shown.all<HTMLTextAreaElement>('textarea')[0]!.value).toBe('');
+  });
+
+  it('that may be misuse says why, and a refusal of the server is told', async () => {
+    await open({ ...DETAIL, intent: 'new', listing: null, listingId: null, suspicions: ['trap'] });
+    expect(shown.texts('.warning li')).toEqual(['A field that people don’t see was filled in.']);
+    await shown.press('Return it with a reason');
+    server.refuse('POST', '/api/submissions/5/return', { code: 'submission.reason', message: 'Write a reason.' });
+    await shown.settled();
+    expect(shown.texts('[role=alert]')).toEqual(['Write a reason.']);
+    expect(shown.texts('td, th').join()).not.toContain('What is there now');
+  });
+});
