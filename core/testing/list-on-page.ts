@@ -26,6 +26,11 @@ export interface ListOnPage {
   readonly jumps: readonly JumpModel[];
 }
 
+/** The titles of all cards, in their order. */
+export function titlesOn({ featured, cards }: Pick<ListOnPage, 'featured' | 'cards'>): string[] {
+  return [...featured, ...cards].map(({ title }) => title);
+}
+
 export function piecesOn(page: PageModel): PieceModel[] {
   if (page.type !== 'designed') return [];
   return page.strips.flatMap(({ columns }) => columns.flatMap(({ pieces }) => pieces));

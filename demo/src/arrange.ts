@@ -132,6 +132,15 @@ export function guideSelections(kinds: {
     onTheCoast(kinds.harbour, kinds.yard),
     ...forTheFrontPage(kinds.berth, kinds.course),
     makeSelection({
+      slug: 'most-viewed-berths',
+      name: 'Most viewed berths',
+      purpose: 'The berths that visitors looked at most in the last 30 days, for the home page.',
+      kinds: [kinds.berth],
+      order: [{ by: '@views', direction: 'down' }],
+      most: 4,
+      published: true,
+    }),
+    makeSelection({
       slug: 'newest-boatyards',
       name: 'Newest boatyards',
       purpose: 'The yards that the guide got last, for the home page.',

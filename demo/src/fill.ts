@@ -5,13 +5,15 @@ import type { Services } from '@plindo/server/http/services';
 import { fillGuide } from './guide.js';
 import type { KeptPicture } from './guide-parts.js';
 import { drawScene } from './pictures.js';
+import { playVisitors } from './traffic.js';
 
 export const DEMO_OWNER = { email: 'editor@merrowsound.example', password: 'merrow-sound-demo' };
 
 const PICTURES = 28;
 /** Fills an empty store with the invented guide to Merrow Sound. */
 async function fill(folder: string): Promise<void> {
-  const { services, clock, close } = await assemble({ folder, clock: () => new Date() });
+  const assembly = await assemble({ folder, clock: () => new Date() });
+  const { services, clock, close } = assembly;
   if (await services.accounts.needsOwner()) {
     const coast = await readFile(new URL('../base-map.geojson', import.meta.url));
     await services.site.save(null, {
@@ -23,6 +25,7 @@ async function fill(folder: string): Promise<void> {
     });
     const pictures = await keepPictures(services);
     await fillGuide(services, pictures);
+    await playVisitors(assembly);
     // Last, as a store that has its owner is taken to be full.
     await services.accounts.addUser({ ...DEMO_OWNER, name: 'Merrow Sound office', role: 'owner' });
   }

@@ -6,6 +6,7 @@ import type { BackupParts } from './backup/backups.js';
 import { Backups } from './backup/backups.js';
 import type { Services } from './http/services.js';
 import { Clock } from './jobs/clock.js';
+import { ViewCounter } from './services/views/view-counter.js';
 import { Mailer } from './jobs/mailer.js';
 import { CatalogFiles } from './live/catalog-files.js';
 import type { Tell } from './live/live.js';
@@ -135,7 +136,8 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const drafts = new Drafts(store, live, editing);
   const mailer = new Mailer({ store, node, clock, ...mail });
   const backups = new Backups({ store, clock, tell: tellIt, ...backupsOf(parts) });
-  const dueClock = new Clock({ store, editing, drafts, mailer, backups, node, clock, tell: tellIt });
+  const views = new ViewCounter(store, live);
+  const dueClock = new Clock({ store, editing, drafts, mailer, backups, views, node, clock, tell: tellIt });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
   const openDesks = new OpenDesks(store, clock, tellIt);
@@ -150,6 +152,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     ...ofStructure(store, live, editing),
     ...ofPictures(pictures, new PictureLibrary(store, live, editing, clock)),
     backups,
+    views,
     live,
     health: new Health(store, live, folder),
     imports,

@@ -2,7 +2,7 @@ import { BERTH_FIELDS, makeKind, makeListing } from '../../testing/builders.js';
 import { makeField } from '../structure/index.js';
 import { buildCatalog } from './build-catalog.js';
 import { bestMatches } from './text/best-matches.js';
-import type { Catalog } from './catalog.js';
+import { Catalog } from './catalog.js';
 
 const kind = makeKind(BERTH_FIELDS);
 
@@ -39,6 +39,34 @@ describe('A catalog', () => {
     expect(catalog.redefine({ ...kind, fields: onCards })).toBeTrue();
     const more = [...kind.fields, makeField({ key: 'depth', label: 'Depth', type: 'decimal' })];
     expect(catalog.redefine({ ...kind, fields: more })).toBeFalse();
+  });
+});
+
+describe('Views in a catalog', () => {
+  const berths = (): Catalog =>
+    buildCatalog(
+      makeKind([]),
+      [1, 2, 3].map((id) => makeListing({ id })),
+      'en',
+    );
+
+  it('are none for a listing that is there, whatever becomes of it, until somebody says how many', () => {
+    const catalog = berths();
+    catalog.takeViews((id) => id * 10);
+    catalog.addViews(2, 5);
+    catalog.addViews(99, 5);
+    catalog.put(makeListing({ id: 2, title: 'Another title' }));
+    catalog.put(makeListing({ id: 4 }));
+    catalog.remove(1);
+    expect([1, 2, 3, 4, 99].map((id) => catalog.viewsOf(id))).toEqual([0, 25, 30, 0, 0]);
+    expect(catalog.views.rowsBetween(0, 25).toRows()).toEqual(Uint32Array.of(1, 3));
+  });
+
+  it('are not kept with it: they are the store’s to know', () => {
+    const catalog = berths();
+    catalog.takeViews(() => 7);
+    const restored = Catalog.restored(catalog.kind, catalog.place, catalog.kept())!;
+    expect([1, 2, 3].map((id) => restored.viewsOf(id))).toEqual([0, 0, 0]);
   });
 });
 

@@ -15,13 +15,14 @@ import type { KeptCatalog } from './kept-catalog.js';
 import { catalogMark } from './kept-catalog.js';
 import type { Stamped } from './listing-stamp.js';
 import { stampOf } from './listing-stamp.js';
-import type { NumberColumn } from './columns/number-column.js';
+import { NumberColumn } from './columns/number-column.js';
 import { Presence } from './presence.js';
 import { TextColumn } from './columns/text-column.js';
 import { documentOf } from './text/text-document.js';
 import { TextIndex } from './text/text-index.js';
 
 const LEAST_CAPACITY = 64;
+const VIEWS = '@views';
 
 /**
  * All listings of one kind, in the typed columns that queries need. A listing has a row for as long as it exists; rows
@@ -43,6 +44,11 @@ export class Catalog {
   /** By row, the stamp of the listing's state. */
   private stamps: Float64Array;
   readonly title: TextColumn;
+  /**
+   * How often each listing was looked at lately. It stands beside the listings: counting puts no listing anew, and what is kept
+   * of the catalog has nothing of it.
+   */
+  readonly views: NumberColumn;
   private readonly onSite: Presence;
   /** Rows of live listings that have left the site. */
   private readonly left: Presence;
@@ -77,6 +83,7 @@ export class Catalog {
     this.statuses = new Uint8Array(this.capacity);
     this.stamps = new Float64Array(this.capacity);
     this.title = this.textColumn();
+    this.views = new NumberColumn(this.capacity, true);
     this.builtIn = new BuiltInColumns(this.title, this.capacity);
     const columnsOf = (field: Field): FieldColumns => new FieldColumns(field, this.capacity, () => this.textColumn());
     this.ofFields = new Map(kind.fields.map((field) => [field.key, columnsOf(field)]));
@@ -85,7 +92,7 @@ export class Catalog {
 
   /** The column of a field by its key ("price", "@title"); undefined where it has none, or no listing a value. */
   column(key: string): Column | undefined {
-    return this.ofFields.get(key)?.values ?? this.builtIn.get(key);
+    return this.ofFields.get(key)?.values ?? (key === VIEWS ? this.views : this.builtIn.get(key));
   }
 
   /** Where the values of a field of ranges end; undefined for any other field. */
@@ -172,6 +179,23 @@ export class Catalog {
     return STATUSES[this.statuses[row] ?? 0] ?? 'draft';
   }
 
+  /** How often a listing was looked at lately; 0 for one that is not here. */
+  viewsOf(id: number): number {
+    const row = this.rowsById.get(id);
+    return row === undefined ? 0 : this.views.values[row]!;
+  }
+
+  /** Takes how often each listing was looked at lately, by its id. */
+  takeViews(viewsOf: (id: number) => number): void {
+    this.existing.forEach((row) => this.views.put(row, viewsOf(this.ids[row]!)));
+  }
+
+  /** Adds to how often a listing was looked at lately. */
+  addViews(id: number, count: number): void {
+    const row = this.rowsById.get(id);
+    if (row !== undefined) this.views.put(row, this.views.values[row]! + count);
+  }
+
   /** A listing with its computed values beside its own. */
   complete(listing: Listing): Listing {
     return this.computed.complete(listing);
@@ -191,6 +215,7 @@ export class Catalog {
       this.rowsByAddress.set(listing.address, row);
     }
     this.existing.add(row);
+    if (!this.views.hasAny(row)) this.views.put(row, 0);
     const leaves = leavesAt(listing, this.kind, this.place.zone);
     this.onSite.put(row, listing.status === 'live', listing.shownFrom, leaves);
     this.left.put(row, listing.status === 'live' && leaves !== null, leaves, null);
@@ -214,6 +239,7 @@ export class Catalog {
     this.left.put(row, false, null, null);
     this.featured.put(row, false, null, null);
     this.builtIn.remove(row);
+    this.views.put(row, null);
     for (const columns of this.ofFields.values()) columns.put(row, {});
     this.text.remove(row);
   }
@@ -275,6 +301,7 @@ export class Catalog {
     this.existing.forEach((row) => {
       this.rowsById.set(this.ids[row]!, row);
       this.rowsBySlug.set(this.slugs[row]!, row);
+      this.views.put(row, 0);
     });
     for (const [row, address] of kept.addresses) {
       this.addresses.set(row, address);
@@ -321,6 +348,6 @@ export class Catalog {
     this.onSite.grow(this.capacity);
     this.left.grow(this.capacity);
     this.featured.grow(this.capacity);
-    for (const columns of [this.builtIn, ...this.ofFields.values()]) columns.grow(this.capacity);
+    for (const columns of [this.views, this.builtIn, ...this.ofFields.values()]) columns.grow(this.capacity);
   }
 }

@@ -54,13 +54,15 @@ export interface Listing extends ListingContent {
   /** Milliseconds since 1970. */
   readonly createdAt: number;
   readonly changedAt: number;
+  /** How often its page was looked at on this day and the 29 before it; left out where that isn't known. */
+  readonly views?: number;
   /** When it was made live for the first time; null when it never was. */
   readonly publishedAt: number | null;
   /** When it was put into the bin; null when it isn't there. */
   readonly binnedAt: number | null;
 }
 
-type Stamp = 'id' | 'kindId' | 'address' | 'version' | 'createdAt' | 'changedAt' | 'publishedAt' | 'binnedAt';
+type Stamp = Exclude<keyof Listing, keyof ListingContent>;
 const STAMPS: readonly string[] = [
   'id',
   'kindId',
@@ -68,6 +70,7 @@ const STAMPS: readonly string[] = [
   'version',
   'createdAt',
   'changedAt',
+  'views',
   'publishedAt',
   'binnedAt',
 ] satisfies Stamp[];

@@ -17,6 +17,7 @@ export * from './pages/index-page.js';
 export * from './pages/not-found.js';
 export * from './pages/page-lists.js';
 export * from './pages/page-reads.js';
+export * from './pages/views-on-page.js';
 export type { CategoryOfPage } from './pieces/piece-maker.js';
 export * from './pieces/piece-models.js';
 export { isQuiet, piecePrint, sleepingPage } from './sleeping-page.js';

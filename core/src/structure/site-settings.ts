@@ -40,6 +40,8 @@ export interface SiteSettings {
   readonly idleHours?: number;
   /** Whether owners get in by a second step only. */
   readonly ownersNeedStep?: boolean;
+  /** Whether it is counted how often pages of listings are looked at; left out for yes. */
+  readonly countsViews?: boolean;
   /** What the site tells of itself, and to whom; left out for nothing. */
   readonly notices?: NoticeSettings;
 }

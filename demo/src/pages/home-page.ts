@@ -17,6 +17,7 @@ export function homePage(numbers: GuideNumbers, pictures: readonly KeptPicture[]
       featuredBerths(numbers),
       nextCourses(numbers),
       yardServices(numbers),
+      lookedAtMost(numbers),
       newestFromYou(numbers),
       harboursOnMap(numbers),
       toRead(numbers),
@@ -109,6 +110,25 @@ function yardServices(numbers: GuideNumbers): PageSketch['strips'][number] {
               facet: 'services',
               layout: 'tiles',
               heading: makeText(['Is something broken?']),
+            },
+          },
+        ],
+      },
+    ],
+  };
+}
+
+function lookedAtMost(numbers: GuideNumbers): PageSketch['strips'][number] {
+  return {
+    name: 'Looked at most',
+    columns: [
+      {
+        pieces: [
+          {
+            type: 'list',
+            settings: {
+              ...{ from: 'selection', of: numbers.selections.get('most-viewed-berths')!, most: 4, width: 17 },
+              ...{ heading: makeText(['Looked at most']), intro: 'In the last 30 days.', leadsOn: true },
             },
           },
         ],

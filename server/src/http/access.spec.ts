@@ -86,7 +86,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /blueprint/preview', 'POST /blueprint/zip/preview'],
     ...['GET /site-starters/:name/preview', 'POST /site-starters/:name'],
     ...['POST /blueprint/zip/plan', 'POST /category-sets', 'POST /kinds', 'POST /kinds/:id/rename-key'],
-    ...['POST /calendar/feed', 'DELETE /calendar/feed'],
+    ...['POST /calendar/feed', 'DELETE /calendar/feed', 'DELETE /views'],
     ...['POST /kinds/:id/addresses/plan', 'POST /kinds/:id/expiry/plan', 'POST /site/zone/plan'],
     ...['POST /kinds/:id/type-change', 'POST /kinds/:id/type-change/plan', 'POST /links', 'POST /selections'],
     ...['POST /kinds/:id/field-to-link', 'POST /kinds/:id/field-to-link/plan'],

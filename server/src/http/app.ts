@@ -17,8 +17,9 @@ import type { TrustedProxies } from '../config.js';
 import type { SitePages } from '../site/site-pages.js';
 import type { WebFolders } from './web-apps.js';
 import { ownSheetRouter } from './own-sheet-router.js';
-import type { SiteParts } from './site-router.js';
+import type { Seen, SiteParts } from './site-router.js';
 import { siteHits, siteRouter } from './site-router.js';
+import { visitOf } from './visit.js';
 import { sitemapRouter } from './sitemap-router.js';
 import { deskRouter } from './web-apps.js';
 
@@ -77,7 +78,11 @@ export async function makeApp({ services, log, trustedProxies = 0, budget = null
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', trustedProxies);
-  if (web) app.use(siteHits(web.sitePages));
+  const seen: Seen = (request, { status }, listingId) => {
+    if (listingId !== undefined && status === 200 && request.method === 'GET')
+      services.views.note(visitOf(request), listingId);
+  };
+  if (web) app.use(siteHits(web.sitePages, seen));
   app.use(securityHeaders());
   app.get('/healthz', (_request, response) => void response.json({ ok: true }));
   app.get('/readyz', tellReady(services));
@@ -96,6 +101,7 @@ export async function makeApp({ services, log, trustedProxies = 0, budget = null
     const { sitePages } = web;
     const parts: SiteParts = {
       budget: pageBudget(budget, services.throttles, () => busyPage(sitePages.words())),
+      seen,
       isTrouble: (error) => services.health.troubleOf(error) !== null,
       tell: (error) => log.error({ err: error }, 'A page could not be made.'),
     };

@@ -5,6 +5,7 @@ import type { AddressBook } from '../site/address-book.js';
 import type { DraftedPages } from '../site/drafted-pages.js';
 import type { Pages } from '../site/pages.js';
 import type { ServingPages } from '../site/serving-pages.js';
+import type { ViewCounter } from '../services/views/view-counter.js';
 import type { Sitemaps } from '../site/sitemaps.js';
 import type { Accounts } from '../services/people/accounts.js';
 import type { DoorLog } from '../services/people/door-log.js';
@@ -113,6 +114,7 @@ export interface Services {
   readonly review: Review;
   readonly sending: Sending;
   readonly sentPages: SentPages;
+  readonly views: ViewCounter;
   readonly secondStep: SecondStep;
   readonly openDesks: OpenDesks;
   readonly selections: Selections;

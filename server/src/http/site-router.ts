@@ -17,14 +17,18 @@ const NOT_DECODABLE = 'This address cannot be read: a % in it is not followed by
 const TRY_AGAIN_IN_S = 2;
 
 /** Sends pages that are kept as they are, before anything else is done for a request. */
-export function siteHits(site: SitePages): RequestHandler {
+export function siteHits(site: SitePages, seen: Seen): RequestHandler {
   return (request, response, next) => {
     const page = isReading(request) ? site.hit(request.url) : undefined;
     const sendable = page?.madeAs(encodingFor(request));
-    if (page && sendable) send(request, response, page, sendable);
-    else next();
+    if (!page || !sendable) return next();
+    send(request, response, page, sendable);
+    seen(request, page, site.listingAt(request.url));
   };
 }
+
+/** Hears of every page that was sent, and of which listing it is. */
+export type Seen = (request: Request, page: ReadyPage, listingId: number | undefined) => void;
 
 /** What the public side is given beside its pages. */
 export interface SiteParts {
@@ -32,12 +36,13 @@ export interface SiteParts {
   readonly budget: RequestHandler;
   /** Whether an error is of the store or the disk, so that the same may work later. */
   readonly isTrouble: (error: unknown) => boolean;
+  readonly seen: Seen;
   /** Tells of what nobody foresaw. */
   readonly tell: (error: unknown) => void;
 }
 
 /** The public side, rendered on the server; a page is kept until anything changes that it was made of. */
-export function siteRouter(folder: string, site: SitePages, { budget, isTrouble, tell }: SiteParts): Router {
+export function siteRouter(folder: string, site: SitePages, { budget, isTrouble, seen, tell }: SiteParts): Router {
   const router = Router();
   router.get(FILE_NAME, fileHeaders, builtFiles(join(folder, 'browser')));
   router.use((request, _response, next) => next(isReading(request) ? undefined : 'router'), budget);
@@ -52,7 +57,10 @@ export function siteRouter(folder: string, site: SitePages, { budget, isTrouble,
       // Whoever edits sees what has been edited.
       const isEditor = sessionSecret(request) !== null;
       const page = await (isEditor ? site.at(destination, gone.signal) : site.almostAt(destination, gone.signal));
-      if (!gone.signal.aborted) send(request, response, page, await page.as(encodingFor(request)));
+      const sendable = await page.as(encodingFor(request));
+      if (gone.signal.aborted) return;
+      send(request, response, page, sendable);
+      seen(request, page, destination.listingId);
     } catch (error) {
       if (gone.signal.aborted) return;
       const isForNow = error instanceof Busy || isTrouble(error);

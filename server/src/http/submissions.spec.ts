@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import type { SubmissionDetail, SubmissionQueue } from '@plindo/core/contract';
 import { makeForm } from '@plindo/core/design';
 import type { SendingState, SentPage } from '@plindo/core/page';
-import type { ListOnPage } from '@plindo/core/testing/list-on-page';
+import { titlesOn } from '@plindo/core/testing/list-on-page';
 import { makeField } from '@plindo/core/structure';
 import type { Answer, Sender } from '../../testing/test-api.js';
 import { TestApi } from '../../testing/test-api.js';
@@ -396,8 +396,4 @@ function sumOf(sentence: string): string {
 /** SQLite has numbers for yes and no. */
 function is(wanted: boolean): jasmine.AsymmetricMatcher<unknown> {
   return { asymmetricMatch: (found) => Boolean(found) === wanted, jasmineToString: () => String(wanted) };
-}
-
-function titlesOn({ featured, cards }: ListOnPage): string[] {
-  return [...featured, ...cards].map(({ title }) => title);
 }

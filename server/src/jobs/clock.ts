@@ -6,6 +6,7 @@ import type { Drafts } from '../services/design/drafts.js';
 import type { Editing } from '../services/editing.js';
 import { Telling } from '../services/notices/telling.js';
 import type { DepartureState, DueRow, Store, Task } from '../store/index.js';
+import type { ViewCounter } from '../services/views/view-counter.js';
 import type { Mailer } from './mailer.js';
 import { DepartureWork } from './departures.js';
 import { RenewalWork } from './renewals.js';
@@ -21,6 +22,7 @@ export interface ClockParts {
   readonly drafts: Drafts;
   readonly mailer: Mailer;
   readonly backups: Backups;
+  readonly views: ViewCounter;
   /** Tells this node from others. */
   readonly node: string;
   readonly clock: () => Date;
@@ -40,6 +42,7 @@ export class Clock {
   private readonly mails: Repeated;
   /** Nothing waits for a backup. */
   private readonly backups: Repeated;
+  private readonly views: Repeated;
 
   constructor(private readonly parts: ClockParts) {
     this.departures = new DepartureWork(parts.editing, parts.node);
@@ -53,6 +56,10 @@ export class Clock {
       () => mailer.sendAll(() => this.mails.isStopped),
       (error) => tell(error, 'Mails that wait could not be looked at.'),
     );
+    this.views = new Repeated(
+      () => parts.views.look(),
+      (error) => tell(error, 'Views could not be written. It will be tried again.'),
+    );
     const scheduled = new ScheduledBackups(parts.store, parts.backups, parts.node, parts.clock);
     this.backups = new Repeated(
       () => scheduled.look(),
@@ -65,10 +72,12 @@ export class Clock {
     this.looks.start();
     this.mails.start();
     this.backups.start();
+    this.views.start();
   }
 
   async stop(): Promise<void> {
-    await Promise.all([this.looks.stop(), this.mails.stop(), this.backups.stop()]);
+    await Promise.all([this.looks.stop(), this.mails.stop(), this.backups.stop(), this.views.stop()]);
+    await this.parts.views.write();
     this.parts.mailer.close();
   }
 

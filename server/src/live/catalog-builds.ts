@@ -24,6 +24,8 @@ export interface CatalogOwner {
   /** A listing with the listings that it is linked with. */
   withLinked<Subject extends Pick<Listing, 'id' | 'values'>>(listing: Subject, kind: Kind): Subject;
   applyTo(catalog: Catalog, change: ListingChange): void;
+  /** Reads how often the listings of a catalog that answers were looked at. */
+  readViews(catalog: Catalog): Promise<void>;
 }
 
 /** Builds catalogs beside the ones that answer meanwhile, and swaps them when they are ready. */
@@ -60,8 +62,14 @@ export class CatalogBuilds {
       const catalog = await this.made(kind);
       for (const change of missed) this.owner.applyTo(catalog, change);
       // Visitors who have the old one don't wait for the new one's order.
-      if (this.owner.catalogs.has(kind.id)) catalog.title.sortedRows();
+      const before = this.owner.catalogs.get(kind.id);
+      if (before) {
+        catalog.title.sortedRows();
+        catalog.takeViews((id) => before.viewsOf(id));
+      }
       this.owner.catalogs.set(kind.id, catalog);
+      // What is counted from now on is added to this one.
+      await this.owner.readViews(catalog);
     } finally {
       this.missed.delete(kind.id);
     }

@@ -27,7 +27,7 @@ interface Staleness extends StaleKind {
 }
 
 /** What catalogs need to know of what is around them. */
-export type CatalogScene = Pick<CatalogOwner, 'kind' | 'place' | 'withLinked'> & {
+export type CatalogScene = Pick<CatalogOwner, 'kind' | 'place' | 'withLinked' | 'readViews'> & {
   /** Called when an answer may be another one. */
   changed(): void;
   /** Tells of something that went wrong. */

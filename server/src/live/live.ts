@@ -18,6 +18,7 @@ import type { StaleKind } from './catalogs.js';
 import { Catalogs } from './catalogs.js';
 import { FeedReader } from './feed-reader.js';
 import { LinkedNames } from './linked-names.js';
+import { ViewCounts } from './view-counts.js';
 
 const NOTHING_YET = new Structure({
   ...{ version: 0, site: NEW_SITE, kinds: [], coming: [], sets: [], links: [], selections: [], designs: [] },
@@ -33,6 +34,7 @@ export type Tell = (error: unknown, sentence: string) => void;
 export class Live {
   readonly revisions: Revisions;
   readonly links: LinkedNames;
+  readonly views: ViewCounts;
   private structure = NOTHING_YET;
   private readonly catalogs: Catalogs;
   private readonly reader: FeedReader;
@@ -51,10 +53,13 @@ export class Live {
   ) {
     this.revisions = new Revisions(clock);
     this.links = new LinkedNames(store, () => this.structure, clock);
+    const today = (): number => dayNumberAt(this.nowInMs(), this.site().zone);
+    this.views = new ViewCounts(store, () => this.catalogs.all(), today);
     this.catalogs = new Catalogs(store, files, {
       kind: (id) => this.structure.kind(id),
       place: () => placeOf(this.site()),
       withLinked: (listing, kind) => this.withLinked(listing, kind),
+      readViews: (catalog) => this.views.read(catalog),
       changed: () => this.revisions.next(null),
       tell,
       clock,
@@ -114,10 +119,11 @@ export class Live {
     return this.structure.site;
   }
 
-  /** A listing with its computed values and the listings that it is linked with. */
+  /** A listing with its computed values, the listings that it is linked with, and how often it was looked at. */
   complete(listing: Listing): Listing {
     const catalog = this.catalogs.get(listing.kindId);
-    return catalog ? catalog.complete(this.withLinked(listing, catalog.kind)) : listing;
+    if (!catalog) return listing;
+    return { ...catalog.complete(this.withLinked(listing, catalog.kind)), views: catalog.viewsOf(listing.id) };
   }
 
   /** The listings with the given ids, complete, each once, in the order of the ids; one that is gone is left out. */
@@ -133,6 +139,12 @@ export class Live {
       const catalog = catalogs.find((one) => one.rowOf(id) !== undefined);
       return catalog ? [{ id, kindId: catalog.kind.id, title: catalog.titleOf(id) }] : [];
     });
+  }
+
+  /** The kind of a listing that visitors see at a moment; null for any other. */
+  kindShowing(id: number, nowInMs: number): number | null {
+    const shown = this.catalogs.all().find((catalog) => isKindShown(catalog.kind) && catalog.isOnSite(id, nowInMs));
+    return shown?.kind.id ?? null;
   }
 
   categorySets(): readonly CategorySet[] {

@@ -13,6 +13,8 @@ export interface ChangedListings {
 export interface Reads {
   readonly kinds: readonly number[] | null;
   readonly listings: readonly number[];
+  /** Whether it tells, or goes by, how often listings were looked at; left out for no. */
+  readonly views?: boolean;
 }
 
 /** Counts the states of what visitors see, and knows what changed from one to another. */

@@ -1,7 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import type { Listing } from '@plindo/core/listings';
 import type { CardModel, HeldCards } from '@plindo/core/page';
-import { kindsOnCards } from '@plindo/core/page';
+import { kindTellsOfViews, kindsOnCards } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import { Held } from './held.js';
@@ -33,7 +33,8 @@ export class CardsOfPages {
     return {
       get: (id) => this.kept.get(id)?.now(),
       keep: (card: CardModel, { id }: Listing, kind: Kind) => {
-        const reads = { kinds: reachedBy(kind), listings: [id] };
+        const views = kindTellsOfViews(kind.id, inUse);
+        const reads = { kinds: reachedBy(kind), listings: [id], views };
         this.kept.set(id, new Held<KeptCard>(this.live, reads, revision).is({ card, kind }));
       },
     };

@@ -1,6 +1,9 @@
 import type { Live } from '../live/live.js';
 import type { Reads } from '../live/revisions.js';
 
+/** Counting changes nothing that pages are kept by; those that tell of it are looked at again after so long. */
+const VIEWS_HOLD_IN_MS = 10_000;
+
 /** Something that was made for visitors. It holds until something that it was made of changes, or until a given moment. */
 export class Held<Thing> {
   /** The latest state of what visitors see for which it is known to hold. */
@@ -21,7 +24,8 @@ export class Held<Thing> {
   ) {
     this.revision = since;
     this.from = live.nowInMs();
-    this.until = live.holdsUntil(this.from);
+    const until = live.holdsUntil(this.from);
+    this.until = reads.views ? Math.min(until, this.from + VIEWS_HOLD_IN_MS) : until;
   }
 
   is(thing: Thing): this {

@@ -53,6 +53,11 @@ export class SitePages {
     return found && this.kept.get(found.address)?.now()?.page;
   }
 
+  /** The listing whose page is at an address that was asked for lately; undefined for any other. */
+  listingAt(url: string): number | undefined {
+    return this.addresses.known(url)?.listingId;
+  }
+
   /** What the site says to visitors. */
   words(): SiteWords {
     return this.live.context().formats.words;

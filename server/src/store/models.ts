@@ -113,6 +113,7 @@ const TABLES = {
     },
   ],
   formAttempts: ['form_attempts', { tokenHash: key(STRING), formId: INTEGER, madeAt: BIGINT, kept: JSON_TYPE }],
+  listingViews: ['listing_views', { day: key(INTEGER), listingId: key(INTEGER), kindId: INTEGER, views: INTEGER }],
   backups: [
     'backups',
     {

@@ -28,6 +28,7 @@ import { refusedBy } from './refused.js';
 import type { SeenListings } from './reading/seen-listings.js';
 import { StoreReading } from './reading/store-reading.js';
 import { SubmissionStore } from './submissions/submission-store.js';
+import { ViewStore } from './views/view-store.js';
 import { StructureRows } from './units/structure-rows.js';
 import { ThrottleStore } from './accounts/throttle-store.js';
 import { Turns } from './turns.js';
@@ -79,6 +80,7 @@ export class Store extends StoreReading {
   readonly doorLog: DoorLogStore;
   readonly backups: BackupStore;
   readonly submissions: SubmissionStore;
+  readonly views: ViewStore;
   readonly catalogRows: CatalogRows;
   readonly log: ChangeLog;
   /** Large changes begin here. */
@@ -117,6 +119,7 @@ export class Store extends StoreReading {
     this.due = new DueWork(dialect, models, brief);
     this.mails = new MailStore(dialect, models, brief);
     this.submissions = new SubmissionStore(models, brief);
+    this.views = new ViewStore(dialect, models, brief);
     this.known = new KnownState(dialect, new StructureRows(models));
   }
 

@@ -17,14 +17,20 @@ interface Steps {
 /** By row, the number; its length is the capacity. */
 export type KeptNumbers = Float64Array;
 
-/** A number a row; NaN stands for no value. */
+/**
+ * A number a row; NaN stands for no value. Of one that changes often no order and no steps are kept, as keeping them in step
+ * would take longer than looking through all rows.
+ */
 export class NumberColumn {
   readonly kind = 'number';
   values: Float64Array;
   private sorted: SortedRows | null = null;
   private steps: Steps | null = null;
 
-  constructor(capacity: number) {
+  constructor(
+    capacity: number,
+    readonly changesOften = false,
+  ) {
     this.values = new Float64Array(capacity).fill(NaN);
   }
 
@@ -76,7 +82,7 @@ export class NumberColumn {
 
   /** The rows with a value from `least` to `greatest`, both in. The set is the caller's. */
   rowsBetween(least: number, greatest: number): Bitset {
-    if (this.values.length < FEW_ROWS) return scanned(this.values, least, greatest);
+    if (this.changesOften || this.values.length < FEW_ROWS) return scanned(this.values, least, greatest);
     const sorted = this.sortedRows();
     const from = this.countUpTo(least, false);
     const to = this.countUpTo(greatest, true);

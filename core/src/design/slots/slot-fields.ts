@@ -28,7 +28,7 @@ export const PAGE_VALUE_FIELDS: Readonly<Record<PageValue, Field>> = {
 /** Parts of a listing that slots can show beside its fields, in the order in which they are offered. */
 export const SHOWN_PARTS: readonly Field[] = [
   ...(['title', 'summary', 'picture', 'body', 'place', 'author', 'featured'] as const).map(builtInField),
-  ...(['publishedAt', 'createdAt', 'changedAt'] as const).map(builtInField),
+  ...(['views', 'publishedAt', 'createdAt', 'changedAt'] as const).map(builtInField),
   PAGE_VALUE_FIELDS['@distance'],
   PAGE_VALUE_FIELDS['@daysLeft'],
 ];

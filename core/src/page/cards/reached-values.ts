@@ -89,6 +89,8 @@ export function partAt(key: string, { listing, kind, context, distance }: ShownL
       return hasPart(kind, 'author') ? listing.author : null;
     case '@featured':
       return isFeatured(listing, context.nowInMs) || null;
+    case '@views':
+      return listing.views ?? null;
     case '@createdAt':
       return moment(listing.createdAt);
     case '@changedAt':

@@ -70,6 +70,7 @@ function valuesOfColumn(catalog: Catalog, key: string): Values | null {
   switch (column?.kind) {
     case 'number': {
       const { values } = column;
+      if (column.changesOften) return { at: (row) => values[row]! };
       const isSame = (a: number, b: number): boolean => values[a] === values[b];
       return { at: (row) => values[row]!, sorted: { rows: () => column.sortedRows(), isSame } };
     }

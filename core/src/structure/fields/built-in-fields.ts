@@ -47,6 +47,8 @@ export const BUILT_IN_FIELDS = {
   featuredFrom: moment('featuredFrom', 'Featured from'),
   featuredUntil: moment('featuredUntil', 'Featured until'),
   handOrder: makeField({ key: 'handOrder', label: 'Hand order', type: 'decimal' }),
+  /** Counted: how often visitors have looked at its page on this day and the 29 before it. */
+  views: makeField({ key: 'views', label: 'Views in 30 days', type: 'whole-number' }),
   publishedAt: moment('publishedAt', 'Published'),
   createdAt: moment('createdAt', 'Added'),
   changedAt: moment('changedAt', 'Changed'),

@@ -8,6 +8,10 @@ import type { Wording } from './wording.js';
 export const ENGLISH = {
   ...ENGLISH_VIEW,
 
+  'views.privacy':
+    '{site} counts how often its pages are looked at, and nothing about who does. It sets no cookie for that and keeps no address: so that nobody counts twice in half an hour, it remembers for that long a code that is made of address and browser with a secret that is thrown away every day. It counts nobody whose browser sends “Do Not Track” or “Global Privacy Control”.',
+  'views.privacy-off': '{site} does not count who looks at its pages.',
+
   'part.title': 'Title',
   'part.summary': 'Summary',
   'part.picture': 'Lead picture',
@@ -15,6 +19,7 @@ export const ENGLISH = {
   'part.place': 'Place',
   'part.author': 'Author',
   'part.featured': 'Featured',
+  'part.views': 'Views in 30 days',
   'part.publishedAt': 'Published',
   'part.createdAt': 'Added',
   'part.changedAt': 'Changed',

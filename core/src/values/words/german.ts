@@ -109,6 +109,10 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'comparison.several-kinds': 'Nebeneinander stehen kann nur, was von derselben Art ist; der Rest fehlt hier.',
   'comparison.end': 'Vergleich beenden',
 
+  'views.privacy':
+    '{site} zählt, wie oft Seiten angesehen werden, und nichts darüber, von wem. Dafür wird kein Cookie gesetzt und keine Adresse gespeichert: damit niemand in einer halben Stunde zweimal zählt, wird so lange ein Code gemerkt, der aus Adresse und Browser mit einem Geheimnis gebildet wird, das jeden Tag weggeworfen wird. Nicht gezählt wird, wessen Browser „Do Not Track“ oder „Global Privacy Control“ sendet.',
+  'views.privacy-off': '{site} zählt nicht, wer die Seiten ansieht.',
+
   'part.title': 'Titel',
   'part.summary': 'Zusammenfassung',
   'part.picture': 'Hauptbild',
@@ -116,6 +120,7 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'part.place': 'Ort',
   'part.author': 'Verfasst von',
   'part.featured': 'Empfohlen',
+  'part.views': 'Aufrufe in 30 Tagen',
   'part.publishedAt': 'Veröffentlicht',
   'part.createdAt': 'Hinzugefügt',
   'part.changedAt': 'Geändert',

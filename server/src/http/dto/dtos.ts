@@ -80,6 +80,9 @@ export class SiteDto {
   /** Whether owners who have no second step can do nothing but turn it on. */
   @IsOptional() @IsBoolean() ownersNeedStep?: boolean;
 
+  /** Whether it is counted how often pages of listings are looked at. */
+  @IsOptional() @IsBoolean() countsViews?: boolean;
+
   /** Where the site stands, "https://guide.example"; '' for wherever it is asked for. */
   @IsOptional() @IsString() @MaxLength(200) address?: string;
 }

@@ -12,8 +12,9 @@ import {
 import type { Route } from '../route.js';
 import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
+import { visitOf } from '../visit.js';
 
-export function siteRoutes({ pages, draftedSite, site }: Services): Route[] {
+export function siteRoutes({ pages, draftedSite, site, views }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -23,8 +24,14 @@ export function siteRoutes({ pages, draftedSite, site }: Services): Route[] {
       query: DraftedPageQueryDto,
       answers: 'PageModel',
       // Only who has signed in sees drafts.
-      handle: ({ query, user }) =>
-        (user && query.drafts ? draftedSite : pages).page(query.url, user ? 'signed-in' : 'visitor'),
+      async handle({ query, user, request }) {
+        const page = await (user && query.drafts ? draftedSite : pages).page(query.url, user ? 'signed-in' : 'visitor');
+        const found = pages.destination(query.url);
+        const listingId = found.kind === 'page' ? found.listingId : undefined;
+        // Whoever goes on to a page from another one is sent its model alone.
+        if (listingId !== undefined && page.type !== 'not-found') views.note(visitOf(request), listingId);
+        return page;
+      },
     }),
     route({
       method: 'get',
@@ -105,6 +112,13 @@ export function siteRoutes({ pages, draftedSite, site }: Services): Route[] {
       body: SiteDto,
       answers: 'Changed<SiteSettings>',
       handle: (call) => site.save(signedIn(call), { ...call.body }),
+    }),
+    route({
+      method: 'delete',
+      path: '/views',
+      permission: 'change the site',
+      summary: 'Forget for good how often pages of listings were looked at.',
+      handle: () => views.erase(),
     }),
   ];
 }

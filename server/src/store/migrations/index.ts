@@ -20,6 +20,7 @@ import * as narrowLogIndexes from './0019-narrow-log-indexes.js';
 import * as sealedSecrets from './0020-sealed-secrets.js';
 import * as openDesks from './0021-open-desks.js';
 import * as submissions from './0022-submissions.js';
+import * as views from './0023-views.js';
 import type { Migration } from './migrate.js';
 
 /** All migrations by their names, oldest first. */
@@ -46,4 +47,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0020-sealed-secrets': sealedSecrets,
   '0021-open-desks': openDesks,
   '0022-submissions': submissions,
+  '0023-views': views,
 };

@@ -18,6 +18,7 @@ const BUILT_IN = [
   'shownFrom',
   'shownUntil',
   'leavesAt',
+  'views',
   'place',
 ] as const;
 

@@ -5,7 +5,7 @@ import { Icon } from '@plindo/listing-view';
 import { directionsOf } from './order-words';
 
 const OWN_PARTS: readonly BuiltInKey[] = [
-  ...(['featured', 'handOrder', 'title', 'publishedAt', 'createdAt', 'changedAt', 'leavesAt'] as const),
+  ...(['featured', 'handOrder', 'title', 'publishedAt', 'createdAt', 'changedAt', 'leavesAt', 'views'] as const),
 ];
 const OWN_SUBJECTS: readonly (readonly [OrderSubject, string])[] = [
   ...OWN_PARTS.map((part) => [`@${part}`, BUILT_IN_FIELDS[part].label] as const),

@@ -101,6 +101,16 @@ function leavingColumn(kind: Kind, zone: string): TableColumn {
   };
 }
 
+/** Counted while visitors look at pages; nobody sets it. */
+const VIEWS: TableColumn = {
+  field: builtInField('views'),
+  sort: '@views',
+  widthPx: 140,
+  editing: null,
+  valueOf: ({ views }) => views,
+  inputFor: () => ({}),
+};
+
 export const BINNED = momentColumn('binnedAt');
 
 /** All columns that the table of a kind can have beside the title; moments are those of the zone. */
@@ -110,6 +120,7 @@ export function columnsOf(kind: Kind, zone: string): TableColumn[] {
     ...kind.fields.map(fieldColumn),
     STATUS,
     ...(kind.expiry ? [leavingColumn(kind, zone), EXPIRY] : []),
+    VIEWS,
     windowColumn('shownFrom'),
     windowColumn('shownUntil'),
     windowColumn('featuredFrom'),
