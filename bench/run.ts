@@ -11,6 +11,7 @@ import type { Benchmark, Measurement } from './measure.js';
 import { pageBench } from './page.js';
 import { queryBench } from './query.js';
 import { undoBench } from './undo.js';
+import { viewsBench } from './views.js';
 import { workbenchBench } from './workbench.js';
 
 const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
@@ -24,6 +25,7 @@ const BENCHMARKS: Readonly<Record<string, Benchmark>> = {
   page: pageBench,
   query: queryBench,
   undo: undoBench,
+  views: viewsBench,
   workbench: workbenchBench,
 };
 

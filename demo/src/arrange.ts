@@ -132,15 +132,6 @@ export function guideSelections(kinds: {
     onTheCoast(kinds.harbour, kinds.yard),
     ...forTheFrontPage(kinds.berth, kinds.course),
     makeSelection({
-      slug: 'most-viewed-berths',
-      name: 'Most viewed berths',
-      purpose: 'The berths that visitors looked at most in the last 30 days, for the home page.',
-      kinds: [kinds.berth],
-      order: [{ by: '@views', direction: 'down' }],
-      most: 4,
-      published: true,
-    }),
-    makeSelection({
       slug: 'newest-boatyards',
       name: 'Newest boatyards',
       purpose: 'The yards that the guide got last, for the home page.',
@@ -154,6 +145,15 @@ export function guideSelections(kinds: {
 
 function forTheFrontPage(berth: number, course: number): SelectionDefinition[] {
   return [
+    makeSelection({
+      slug: 'most-viewed-berths',
+      name: 'Most viewed berths',
+      purpose: 'The berths that visitors looked at most in the last 30 days, for the home page.',
+      kinds: [berth],
+      order: [{ by: '@views', direction: 'down' }],
+      most: 4,
+      published: true,
+    }),
     makeSelection({
       slug: 'featured-berths',
       name: 'Berths that we like',

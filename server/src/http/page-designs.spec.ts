@@ -221,7 +221,7 @@ describe('Designed pages', () => {
     const { pages, live } = api.assembly.services;
     const found = pages.destination('/berths/quay');
     const reads = found.kind === 'page' ? found.reads : null;
-    expect(reads).toEqual({ kinds: [kindId], listings: [listingId] });
+    expect(reads).toEqual({ kinds: [kindId], listings: [listingId], views: false });
     const { current } = live.revisions;
     const crews = (await api.assembly.services.kinds.add(null, { ...BERTHS, slug: 'c', one: 'C', many: 'Cs' })).result;
     const structural = live.revisions.current;

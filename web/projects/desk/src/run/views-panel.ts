@@ -2,18 +2,19 @@ import { CdkCopyToClipboard } from '@angular/cdk/clipboard';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RunApi, SessionApi, SessionStore, sentenceOf } from '@plindo/api';
+import { Explain } from '../guide/explain';
 import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
 
 /** Whether views are counted, what the site says of that to visitors, and forgetting all of them. */
 @Component({
   selector: 'pl-views-panel',
-  imports: [CdkCopyToClipboard, MatButtonModule],
+  imports: [CdkCopyToClipboard, Explain, MatButtonModule],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @if (store.isOwner()) {
       <section class="panel">
-        <h2>Views</h2>
+        <h2>Views <pl-explain page="see-what-is-looked-at" about="views of listings" /></h2>
         <p class="quiet">
           How often visitors look at the pages of listings: a column of the table, an order and a condition, and a value
           on cards. Robots and people who have signed in don’t count, and nobody counts twice in half an hour.

@@ -191,6 +191,7 @@ export class KindSettings {
       { label: 'Featured first, then hand order, then title', order: HOUSE_ORDER },
       { label: 'Title', order: [BY_TITLE] },
       { label: 'Newest first', order: [{ by: '@createdAt', direction: 'down' }, BY_TITLE] },
+      { label: 'Most viewed first', order: [{ by: '@views', direction: 'down' }, BY_TITLE] },
       ...byField,
     ];
     const current = JSON.stringify(this.kind().defaultOrder);
