@@ -109,7 +109,15 @@ describe('Work on a listing', () => {
 
   it('asks before it takes in what others changed where something was typed, and takes it in at once where not', async () => {
     await open();
-    const change = { type: 'change', who: 'Ben', sentence: '', kinds: [1], listings: [7], structure: false, submissions: false } as const;
+    const change = {
+      type: 'change',
+      who: 'Ben',
+      sentence: '',
+      kinds: [1],
+      listings: [7],
+      structure: false,
+      submissions: false,
+    } as const;
     work.hear(change, () => fail('It is not gone.'));
     await answer({ ...QUAY, version: 2, title: 'Slip' });
     expect(work.draft()!.title).toBe('Slip');
