@@ -213,7 +213,11 @@ describe('The workbench', () => {
     await page.getByRole('button', { name: 'Keep', exact: true }).click();
     await page.getByRole('button', { name: 'For the season', exact: true }).waitFor();
     expect(await accessibilityFaults(page)).toEqual([]);
+    const isKept = page.waitForResponse(
+      (answer) => answer.request().method() === 'PUT' && answer.url().endsWith('/table'),
+    );
     await page.getByRole('checkbox', { name: 'First meeting' }).uncheck();
+    await isKept;
     await page.reload();
     await page.getByRole('gridcell').first().waitFor();
     expect(await headers()).not.toContain('First meeting');
