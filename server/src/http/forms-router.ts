@@ -32,7 +32,7 @@ export function formsRouter(services: Services): Router {
   const router = Router();
   const { throttles } = services;
   const limited = (what: string, most: number): RequestHandler => throttleBy(throttles, { what, most, ...TEN_MINUTES });
-  router.use((_request, response, next) => {
+  router.use(['/forms', '/tell', '/sent'], (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();
   });
@@ -151,8 +151,7 @@ async function keepPicture({ services, request, response }: FormCall): Promise<v
   services.attempts.form(formId(request));
   const [file] = filesOf(request);
   if (!file) throw Refusal.of('request.malformed', { reason: 'there is no picture in it.' });
-  const { hash, width, height } = await services.pictures.add(file.buffer, nameInUtf8(file.originalname));
-  response.json({ hash, width, height, alt: '' });
+  response.json(await keptPicture(services, file.buffer, nameInUtf8(file.originalname)));
 }
 
 /** Listings on the site that a link of the form can lead to, by words. */

@@ -141,10 +141,10 @@ export class Live {
     });
   }
 
-  /** The kind of a listing that visitors see at a moment; null for any other. */
-  kindShowing(id: number, nowInMs: number): number | null {
-    const shown = this.catalogs.all().find((catalog) => isKindShown(catalog.kind) && catalog.isOnSite(id, nowInMs));
-    return shown?.kind.id ?? null;
+  /** The catalog of a listing that visitors see at this moment; undefined for any other. */
+  catalogShowing(id: number): Catalog | undefined {
+    const now = this.nowInMs();
+    return this.catalogs.all().find((catalog) => isKindShown(catalog.kind) && catalog.isOnSite(id, now));
   }
 
   categorySets(): readonly CategorySet[] {

@@ -3,12 +3,13 @@ import { Turns } from '../store/index.js';
 import type { Store, ViewsOfDay } from '../store/index.js';
 
 /** "In 30 days": on a day and the 29 before it. */
-export const DAYS_OF_VIEWS = 30;
+const DAYS_OF_VIEWS = 30;
 
 /** Keeps the views of the catalogs in step with the store: what this process counts at once, all the rest by reading it. */
 export class ViewCounts {
   /** What is read and what is added meanwhile would count twice. */
   private readonly turns = new Turns();
+  /** The last of the days that all catalogs tell of. */
   private day = NaN;
 
   constructor(
@@ -19,10 +20,19 @@ export class ViewCounts {
 
   /** Of a catalog that was just built. */
   read(catalog: Catalog): Promise<void> {
-    return this.turns.take(() => this.readNow(catalog));
+    return this.turns.take(async () => {
+      // All are built at the start; later, those that are not told of another day yet wait for it.
+      if (Number.isNaN(this.day)) this.day = this.today();
+      await this.readNow(catalog);
+    });
   }
 
-  /** Of all catalogs: when a day is over, and for what other nodes have counted. */
+  /** Of all catalogs when a day is over, as another one is a month ago then. */
+  follow(): Promise<void> {
+    return this.turns.take(() => this.followNow());
+  }
+
+  /** Of all catalogs, for what other nodes have counted. */
   readAll(): Promise<void> {
     return this.turns.take(() => this.readAllNow());
   }
@@ -31,10 +41,14 @@ export class ViewCounts {
   add(counted: readonly ViewsOfDay[]): Promise<void> {
     return this.turns.take(async () => {
       await this.store.views.add(counted);
-      if (this.today() !== this.day) return this.readAllNow();
       const byKind = new Map(this.catalogs().map((catalog) => [catalog.kind.id, catalog]));
       for (const { kindId, listingId, views } of counted) byKind.get(kindId)?.addViews(listingId, views);
+      await this.followNow();
     });
+  }
+
+  private async followNow(): Promise<void> {
+    if (this.today() !== this.day) await this.readAllNow();
   }
 
   private async readAllNow(): Promise<void> {

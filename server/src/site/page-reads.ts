@@ -38,13 +38,13 @@ export class PageReads {
     // Its conditions may look into any kind, and a place that a visitor names may be of any.
     const isFar = selection !== null || [...query.choices.values()].some(({ kind }) => kind === 'near');
     const inUse = this.inUse();
-    const kinds = list.parts.flatMap(({ catalog: { kind } }) => [
+    const kindsOf = ({ catalog: { kind } }: ListArea['list']['parts'][number]): number[] => [
       ...kindsAskedBy(kind, inUse.kindById),
       ...kindsOnCards(kind, inUse),
-    ]);
+    ];
     const byViews = list.parts.some(({ catalog: { kind } }) => kindTellsOfViews(kind.id, inUse));
     return {
-      kinds: isFar ? null : kinds,
+      kinds: isFar ? null : list.parts.flatMap(kindsOf),
       listings: [],
       views: byViews || (selection !== null && selectionTellsOfViews(selection, inUse)),
     };

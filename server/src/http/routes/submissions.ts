@@ -76,8 +76,7 @@ export function submissionRoutes({ review, live }: Services): Route[] {
       summary: 'Accept a submission: a new one becomes a listing, a correction changes its listing.',
       body: AcceptanceDto,
       answers: 'Changed<SubmissionSummary>',
-      handle: (call) =>
-        review.accept(signedIn(call), call.id(), { ...call.body, reason: call.body.reason ?? '' }, base(call.request)),
+      handle: (call) => review.accept(signedIn(call), call.id(), withReason(call.body), base(call.request)),
     }),
     route({
       method: 'post',
@@ -86,8 +85,7 @@ export function submissionRoutes({ review, live }: Services): Route[] {
       summary: 'Add a submission to a listing that is there already.',
       body: MergingDto,
       answers: 'Changed<SubmissionSummary>',
-      handle: (call) =>
-        review.merge(signedIn(call), call.id(), { ...call.body, reason: call.body.reason ?? '' }, base(call.request)),
+      handle: (call) => review.merge(signedIn(call), call.id(), withReason(call.body), base(call.request)),
     }),
     route({
       method: 'post',
@@ -96,7 +94,7 @@ export function submissionRoutes({ review, live }: Services): Route[] {
       summary: 'Give a submission back to its sender, with what is to be changed.',
       body: DecisionDto,
       answers: 'Changed<SubmissionSummary>',
-      handle: (call) => review.giveBack(signedIn(call), call.id(), { reason: '', ...call.body }, base(call.request)),
+      handle: (call) => review.giveBack(signedIn(call), call.id(), withReason(call.body), base(call.request)),
     }),
     route({
       method: 'post',
@@ -105,7 +103,7 @@ export function submissionRoutes({ review, live }: Services): Route[] {
       summary: 'Refuse a submission.',
       body: DecisionDto,
       answers: 'Changed<SubmissionSummary>',
-      handle: (call) => review.refuse(signedIn(call), call.id(), { reason: '', ...call.body }, base(call.request)),
+      handle: (call) => review.refuse(signedIn(call), call.id(), withReason(call.body), base(call.request)),
     }),
     route({
       method: 'post',
@@ -117,4 +115,9 @@ export function submissionRoutes({ review, live }: Services): Route[] {
       handle: (call) => review.trust(signedIn(call), call.id(), call.body.version, base(call.request)),
     }),
   ];
+}
+
+/** A decision with what the sender is told, '' for nothing. */
+function withReason<Body extends { readonly reason?: string | null }>(body: Body): Body & { readonly reason: string } {
+  return { ...body, reason: body.reason ?? '' };
 }

@@ -156,14 +156,7 @@ export class Attempts {
   }
 
   /** The title of a listing on the site; '' for any other. */
-  readonly titleOf = (id: number): string => {
-    const now = this.live.nowInMs();
-    const catalog = this.live
-      .scene()
-      .catalogs()
-      .find((one) => one.isOnSite(id, now));
-    return catalog?.titleOf(id) ?? '';
-  };
+  readonly titleOf = (id: number): string => this.live.catalogShowing(id)?.titleOf(id) ?? '';
 
   /** Listings of a kind on the site that words find, the best first. */
   search(kindId: number, text: string, most: number): { readonly id: number; readonly title: string }[] {

@@ -1,10 +1,11 @@
 import { createHash } from 'node:crypto';
 
-/** A solution takes 2 to the power of this many hashes on average: a fraction of a second on a telephone. */
-export const PROOF_BITS = 16;
 const GREATEST_OF_SUM = 9;
 
-/** Whether a number solves the puzzle of a token: SHA-256 of "token.number" begins with enough bits of zero (after Hashcash, A. Back, 2002). */
+/**
+ * Whether a number solves the puzzle of a token: SHA-256 of "token.number" begins with 16 bits of zero (after Hashcash, A. Back,
+ * 2002). A solution takes 65,536 hashes on average: a fraction of a second on a telephone.
+ */
 export function isProof(token: string, solution: string): boolean {
   if (!/^\d{1,15}$/.test(solution)) return false;
   const [first = 255, second = 255] = createHash('sha256').update(`${token}.${solution}`).digest();

@@ -1,5 +1,5 @@
 import type { User } from '@plindo/core/contract';
-import { keptThingsOf, readListing } from '@plindo/core/listings';
+import { LinkGraph, keptThingsOf, readListing } from '@plindo/core/listings';
 import type { FormFault } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import type { GivenConsent, Sender, SentValues, Submission, Suspicion } from '@plindo/core/submissions';
@@ -227,14 +227,13 @@ async function begunWith(unit: Unit, kind: Kind, values: SentValues, former: Sub
 
 /** By the key of a link field, the listings that one is linked with, in their order. */
 async function linkedValues(unit: Unit, kind: Kind, listing: number): Promise<Record<string, { id: number }[]>> {
-  const connections = await unit.connectionsOf({ listing });
+  const graph = new LinkGraph();
+  for (const connection of await unit.connectionsOf({ listing })) graph.put(connection);
   const links = kind.fields.filter(({ type }) => type === 'link');
   return Object.fromEntries(
     links.map(({ key, settings: { link, side } }) => {
-      const own = connections.filter((one) => one.linkId === link && one[side ?? 'a'] === listing);
-      const order = side === 'b' ? 'bOrder' : 'aOrder';
-      const ids = [...own].sort((x, y) => x[order] - y[order]).map((one) => ({ id: side === 'b' ? one.a : one.b }));
-      return [key, ids];
+      const own = link === undefined ? [] : graph.of(link, side ?? 'a', listing);
+      return [key, own.map(({ a, b }) => ({ id: side === 'b' ? a : b }))];
     }),
   );
 }

@@ -31,8 +31,8 @@ export class ViewCounter {
     if (this.live.site().countsViews === false || !isCounted(visit)) return;
     const nowInMs = this.live.nowInMs();
     const day = this.dayAt(nowInMs);
-    const kindId = this.live.kindShowing(listingId, nowInMs);
-    if (kindId === null || !this.visitors.isNew(visit, listingId, { day, nowInMs })) return;
+    const kindId = this.live.catalogShowing(listingId)?.kind.id;
+    if (kindId === undefined || !this.visitors.isNew(visit, listingId, { day, nowInMs })) return;
     const key = `${day} ${listingId}`;
     const views = (this.pending.get(key)?.views ?? 0) + 1;
     this.pending.set(key, { day, kindId, listingId, views });
@@ -90,7 +90,7 @@ export class ViewCounter {
     if (this.rolledOn === day) return;
     const monthOf = (one: number): number => periodStart(one, 'month');
     await this.store.views.rollUp(monthOf(day - DAYS_BY_DAY), monthOf);
-    await this.live.views.readAll();
+    await this.live.views.follow();
     this.rolledOn = day;
   }
 
