@@ -1,7 +1,7 @@
 import { LRUCache } from 'lru-cache';
 import type { Listing } from '@plindo/core/listings';
 import type { CardModel, HeldCards } from '@plindo/core/page';
-import { kindTellsOfViews, kindsOnCards } from '@plindo/core/page';
+import { ViewsTold, kindsOnCards } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import { Held } from './held.js';
@@ -17,6 +17,7 @@ interface KeptCard {
 /** Cards as pages have shown them lately, each as long as nothing changes that it was made of. */
 export class CardsOfPages {
   private readonly kept = new LRUCache<number, Held<KeptCard>>({ max: MOST_CARDS });
+  private readonly told = new ViewsTold();
 
   constructor(private readonly live: Live) {}
 
@@ -33,7 +34,7 @@ export class CardsOfPages {
     return {
       get: (id) => this.kept.get(id)?.now(),
       keep: (card: CardModel, { id }: Listing, kind: Kind) => {
-        const views = kindTellsOfViews(kind.id, inUse);
+        const views = this.told.byKind(kind.id, inUse);
         const reads = { kinds: reachedBy(kind), listings: [id], views };
         this.kept.set(id, new Held<KeptCard>(this.live, reads, revision).is({ card, kind }));
       },

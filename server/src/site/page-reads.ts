@@ -1,13 +1,7 @@
 import type { PageDesign } from '@plindo/core/design';
 import { pagesFor } from '@plindo/core/design';
 import type { ListArea } from '@plindo/core/page';
-import {
-  kindTellsOfViews,
-  kindsOnCards,
-  kindsOnPage,
-  pageTellsOfViews,
-  selectionTellsOfViews,
-} from '@plindo/core/page';
+import { ViewsTold, kindsOnCards, kindsOnPage } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import { kindsAskedBy } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
@@ -15,12 +9,14 @@ import type { Reads } from '../live/revisions.js';
 
 /** Tells of which listings pages are made; those that others are linked with count as changed with them. */
 export class PageReads {
+  private readonly told = new ViewsTold();
+
   constructor(private readonly live: Live) {}
 
   /** Of a page that is no listing's. */
   ofPage(design: PageDesign, areas: readonly ListArea[]): Reads {
     const ofPieces = kindsOnPage(design, null, this.inUse());
-    const ownReads = { kinds: ofPieces, listings: [], views: pageTellsOfViews(design, this.inUse()) };
+    const ownReads = { kinds: ofPieces, listings: [], views: this.told.byPage(design, this.inUse()) };
     return together([...areas.map((area) => this.ofArea(area)), ownReads]);
   }
 
@@ -29,7 +25,7 @@ export class PageReads {
     const inUse = this.inUse();
     const pages = pagesFor('listing', kind.id, inUse.designs).map(({ definition }) => definition);
     const ofPieces = pages.map((page) => ({
-      ...{ kinds: kindsOnPage(page, kind, inUse), listings: [], views: pageTellsOfViews(page, inUse) },
+      ...{ kinds: kindsOnPage(page, kind, inUse), listings: [], views: this.told.byPage(page, inUse) },
     }));
     return together([...ofPieces, ...areas.map((area) => this.ofArea(area)), { kinds: [], listings: [id] }]);
   }
@@ -42,15 +38,15 @@ export class PageReads {
       ...kindsAskedBy(kind, inUse.kindById),
       ...kindsOnCards(kind, inUse),
     ];
-    const byViews = list.parts.some(({ catalog: { kind } }) => kindTellsOfViews(kind.id, inUse));
+    const byViews = list.parts.some(({ catalog: { kind } }) => this.told.byKind(kind.id, inUse));
     return {
       kinds: isFar ? null : list.parts.flatMap(kindsOf),
       listings: [],
-      views: byViews || (selection !== null && selectionTellsOfViews(selection, inUse)),
+      views: byViews || (selection !== null && this.told.bySelection(selection, inUse)),
     };
   }
 
-  private inUse(): Parameters<typeof pageTellsOfViews>[1] {
+  private inUse(): Parameters<ViewsTold['byPage']>[1] {
     const { live } = this;
     const kindById = (id: number): Kind | undefined => live.kind(id);
     return { kindById, designs: live.designs(), selections: live.selections(), kinds: live.kinds() };

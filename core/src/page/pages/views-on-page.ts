@@ -9,39 +9,39 @@ interface SelectionsInUse {
   readonly kinds: readonly Kind[];
 }
 
-/** Designs, kinds and selections by what they say; none of them ever changes in itself. */
-const SAID = new WeakMap<object, boolean>();
+/** Tells what goes by how often listings were looked at. Each design, kind and selection is looked through once, as none ever changes in itself. */
+export class ViewsTold {
+  private readonly said = new WeakMap<object, boolean>();
 
-/** Whether a design, a kind or a selection itself names how often listings were looked at. */
-function namesViews(thing: object): boolean {
-  const known = SAID.get(thing) ?? JSON.stringify(thing).includes('"@views"');
-  SAID.set(thing, known);
-  return known;
-}
+  /** Whether lists of the listings of a kind, or their cards, go by it. */
+  byKind(id: number, { kindById, designs }: CardsInUse): boolean {
+    const kind = kindById(id);
+    const byCards = (): boolean => cardsOfKind(id, designs).some(({ definition }) => this.isNamedIn(definition));
+    return (kind !== undefined && this.isNamedIn(kind)) || byCards();
+  }
 
-/** Whether lists of the listings of a kind, or their cards, go by how often those were looked at. */
-export function kindTellsOfViews(id: number, { kindById, designs }: CardsInUse): boolean {
-  const kind = kindById(id);
-  return (
-    (kind !== undefined && namesViews(kind)) ||
-    cardsOfKind(id, designs).some(({ definition }) => namesViews(definition))
-  );
-}
+  /** The same of a selection. */
+  bySelection(selection: SelectionDefinition, inUse: CardsInUse): boolean {
+    return this.isNamedIn(selection) || selection.kinds.some((id) => this.byKind(id, inUse));
+  }
 
-/** The same of a selection. */
-export function selectionTellsOfViews(selection: SelectionDefinition, inUse: CardsInUse): boolean {
-  return namesViews(selection) || selection.kinds.some((id) => kindTellsOfViews(id, inUse));
-}
+  /** The same of a page, by its own values and by its lists. */
+  byPage(page: PageDesign, inUse: CardsInUse & SelectionsInUse): boolean {
+    if (this.isNamedIn(page)) return true;
+    return piecesOfPage(page).some((piece) => {
+      const question = makerOf(piece).question?.(piece.settings);
+      if (!question) return false;
+      if (question.from === 'kind') return this.byKind(question.of, inUse);
+      // Which kinds are shown depends on the listing of the page, so all count.
+      if (question.from !== 'selection') return inUse.kinds.some(({ id }) => this.byKind(id, inUse));
+      const selection = inUse.selections.find(({ id }) => id === question.of);
+      return selection !== undefined && this.bySelection(selection, inUse);
+    });
+  }
 
-/** The same of a page, by its own values and by its lists. */
-export function pageTellsOfViews(page: PageDesign, inUse: CardsInUse & SelectionsInUse): boolean {
-  if (namesViews(page)) return true;
-  return piecesOfPage(page).some((piece) => {
-    const question = makerOf(piece).question?.(piece.settings);
-    if (question?.from === 'kind') return kindTellsOfViews(question.of, inUse);
-    // Which kinds are shown depends on the listing of the page, so all count.
-    if (question && question.from !== 'selection') return inUse.kinds.some(({ id }) => kindTellsOfViews(id, inUse));
-    const selection = question ? inUse.selections.find(({ id }) => id === question.of) : undefined;
-    return selection !== undefined && selectionTellsOfViews(selection, inUse);
-  });
+  private isNamedIn(thing: object): boolean {
+    const known = this.said.get(thing) ?? JSON.stringify(thing).includes('"@views"');
+    this.said.set(thing, known);
+    return known;
+  }
 }
