@@ -19,6 +19,7 @@ const CORE_ORDER = [
   'page',
   'notices',
   'exchange',
+  'learn',
   'site-starters',
   'contract',
 ];

@@ -5,7 +5,7 @@ import type { Services } from '@plindo/server/http/services';
 import { fillGuide } from './guide.js';
 import type { KeptPicture } from './guide-parts.js';
 import { drawScene } from './pictures.js';
-import { playVisitors } from './traffic.js';
+import { playVisitors } from './visitors/play.js';
 
 export const DEMO_OWNER = { email: 'editor@merrowsound.example', password: 'merrow-sound-demo' };
 
@@ -25,7 +25,9 @@ async function fill(folder: string): Promise<void> {
     });
     const pictures = await keepPictures(services);
     await fillGuide(services, pictures);
-    await playVisitors(assembly);
+    console.time('play');
+    await playVisitors(assembly, folder);
+    console.timeEnd('play');
     // Last, as a store that has its owner is taken to be full.
     await services.accounts.addUser({ ...DEMO_OWNER, name: 'Merrow Sound office', role: 'owner' });
   }

@@ -6,7 +6,8 @@ import type { BackupParts } from './backup/backups.js';
 import { Backups } from './backup/backups.js';
 import type { Services } from './http/services.js';
 import { Clock } from './jobs/clock.js';
-import { ViewCounter } from './services/views/view-counter.js';
+import { Learn } from './services/learn/learn.js';
+import { VisitCounter } from './services/views/visit-counter.js';
 import { Mailer } from './jobs/mailer.js';
 import { CatalogFiles } from './live/catalog-files.js';
 import type { Tell } from './live/live.js';
@@ -71,6 +72,7 @@ import { liveWithDrafts } from './site/live-with-drafts.js';
 import type { SentThings } from './site/pages.js';
 import { Pages } from './site/pages.js';
 import { ServingPages } from './site/serving-pages.js';
+import { ShownPages } from './site/shown-pages.js';
 import { Sitemaps } from './site/sitemaps.js';
 import { SitePreviews } from './site-previews.js';
 import { Store, isPostgres, ownFolder, sqliteIn } from './store/index.js';
@@ -136,7 +138,8 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const drafts = new Drafts(store, live, editing);
   const mailer = new Mailer({ store, node, clock, ...mail });
   const backups = new Backups({ store, clock, tell: tellIt, ...backupsOf(parts) });
-  const views = new ViewCounter(store, live);
+  const shown = new ShownPages(store, live);
+  const views = new VisitCounter(store, live, (address) => shown.at(address));
   const dueClock = new Clock({ store, editing, drafts, mailer, backups, views, node, clock, tell: tellIt });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
@@ -153,6 +156,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     ...ofPictures(pictures, new PictureLibrary(store, live, editing, clock)),
     backups,
     views,
+    learn: new Learn(store, live, views),
     live,
     health: new Health(store, live, folder),
     imports,

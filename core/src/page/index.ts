@@ -1,6 +1,9 @@
 export * from './areas/explain-list.js';
 export type * from './areas/area-models.js';
+export { ownSorts } from './areas/area-parts.js';
 export * from './areas/category-list.js';
+export { chipLabels } from './facets/facet-models.js';
+export { valueLabel } from './facets/facet-scene.js';
 export * from './areas/list-area.js';
 export type * from './areas/map-points.js';
 export * from './page-model.js';

@@ -55,6 +55,7 @@ import type {
 import type { Design, StarterFile } from '@plindo/core/design';
 import type { Blueprint, BlueprintPlan, ListingName, RowComparison } from '@plindo/core/exchange';
 import type { CalendarEntry, ExpiryEffects, FieldToLinkReport, LinkIdea, Listing } from '@plindo/core/listings';
+import type { LearnReport } from '@plindo/core/learn';
 import type { MailText } from '@plindo/core/notices';
 import type { ChosenCards, DesignedPage, PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { AddressesPlan } from '@plindo/core/plans';
@@ -132,6 +133,7 @@ export interface Answers {
   'ListingName[]': readonly ListingName[];
   'RowComparison[]': readonly RowComparison[];
   'ListingInSelection[]': readonly ListingInSelection[];
+  LearnReport: LearnReport;
   ListingsWindow: ListingsWindow;
   'OwnSubmission[]': readonly OwnSubmission[];
   SubmissionCounts: SubmissionCounts;

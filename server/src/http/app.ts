@@ -19,7 +19,7 @@ import type { WebFolders } from './web-apps.js';
 import { ownSheetRouter } from './own-sheet-router.js';
 import type { Seen, SiteParts } from './site-router.js';
 import { siteHits, siteRouter } from './site-router.js';
-import { visitOf } from './visit.js';
+import { arrivedFrom, visitOf } from './visit.js';
 import { sitemapRouter } from './sitemap-router.js';
 import { deskRouter } from './web-apps.js';
 
@@ -78,9 +78,9 @@ export async function makeApp({ services, log, trustedProxies = 0, budget = null
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', trustedProxies);
-  const seen: Seen = (request, { status }, listingId) => {
-    if (listingId !== undefined && status === 200 && request.method === 'GET')
-      services.views.note(visitOf(request), listingId);
+  const seen: Seen = (request, { status }, at) => {
+    const isCounted = at && !at.isPrivate && status === 200 && request.method === 'GET';
+    if (isCounted) services.views.note(visitOf(request), { address: at.address, arrivedFrom: arrivedFrom(request) });
   };
   if (web) app.use(siteHits(web.sitePages, seen));
   app.use(securityHeaders());

@@ -5,6 +5,7 @@ import { busyPage } from '../site/busy-page.js';
 import type { Encoding, ReadyPage, Sendable } from '../site/ready-page.js';
 import { ENCODINGS, isMatched } from '../site/ready-page.js';
 import { Busy } from '../site/renderer.js';
+import type { LeadsToPage } from '../site/pages.js';
 import type { SitePages } from '../site/site-pages.js';
 import { FILE_NAME, builtFiles } from './built-files.js';
 import { originOf } from './origin.js';
@@ -23,12 +24,12 @@ export function siteHits(site: SitePages, seen: Seen): RequestHandler {
     const sendable = page?.madeAs(encodingFor(request));
     if (!page || !sendable) return next();
     send(request, response, page, sendable);
-    seen(request, page, site.listingAt(request.url));
+    seen(request, page, site.knownAt(request.url));
   };
 }
 
-/** Hears of every page that was sent, and of which listing it is. */
-export type Seen = (request: Request, page: ReadyPage, listingId: number | undefined) => void;
+/** Hears of every page that was sent, and of the address that led there. */
+export type Seen = (request: Request, page: ReadyPage, at: LeadsToPage | undefined) => void;
 
 /** What the public side is given beside its pages. */
 export interface SiteParts {
@@ -60,7 +61,7 @@ export function siteRouter(folder: string, site: SitePages, { budget, isTrouble,
       const sendable = await page.as(encodingFor(request));
       if (gone.signal.aborted) return;
       send(request, response, page, sendable);
-      seen(request, page, destination.listingId);
+      seen(request, page, destination);
     } catch (error) {
       if (gone.signal.aborted) return;
       const isForNow = error instanceof Busy || isTrouble(error);

@@ -6,7 +6,7 @@ import type { Drafts } from '../services/design/drafts.js';
 import type { Editing } from '../services/editing.js';
 import { Telling } from '../services/notices/telling.js';
 import type { DepartureState, DueRow, Store, Task } from '../store/index.js';
-import type { ViewCounter } from '../services/views/view-counter.js';
+import type { VisitCounter } from '../services/views/visit-counter.js';
 import type { Mailer } from './mailer.js';
 import { DepartureWork } from './departures.js';
 import { RenewalWork } from './renewals.js';
@@ -22,7 +22,7 @@ export interface ClockParts {
   readonly drafts: Drafts;
   readonly mailer: Mailer;
   readonly backups: Backups;
-  readonly views: ViewCounter;
+  readonly views: VisitCounter;
   /** Tells this node from others. */
   readonly node: string;
   readonly clock: () => Date;

@@ -1,6 +1,6 @@
 import type { Catalog } from '@plindo/core/catalog';
 import { Turns } from '../store/index.js';
-import type { Store, ViewsOfDay } from '../store/index.js';
+import type { Store, TimesOfDay, ViewsOfDay } from '../store/index.js';
 
 /** "In 30 days": on a day and the 29 before it. */
 const DAYS_OF_VIEWS = 30;
@@ -38,11 +38,14 @@ export class ViewCounts {
   }
 
   /** Writes what was counted, then shows it. */
-  add(counted: readonly ViewsOfDay[]): Promise<void> {
+  add(counted: readonly ViewsOfDay[], times: readonly TimesOfDay[]): Promise<void> {
     return this.turns.take(async () => {
-      await this.store.views.add(counted);
+      await this.store.views.add(counted, times);
       const byKind = new Map(this.catalogs().map((catalog) => [catalog.kind.id, catalog]));
-      for (const { kindId, listingId, views } of counted) byKind.get(kindId)?.addViews(listingId, views);
+      const first = this.firstDay();
+      for (const { day, kindId, listingId, views } of counted) {
+        if (day >= first) byKind.get(kindId)?.addViews(listingId, views);
+      }
       await this.followNow();
     });
   }
@@ -51,13 +54,18 @@ export class ViewCounts {
     if (this.today() !== this.day) await this.readAllNow();
   }
 
+  /** The first day that counts today. */
+  private firstDay(): number {
+    return this.today() - DAYS_OF_VIEWS + 1;
+  }
+
   private async readAllNow(): Promise<void> {
     this.day = this.today();
     for (const catalog of this.catalogs()) await this.readNow(catalog);
   }
 
   private async readNow(catalog: Catalog): Promise<void> {
-    const views = await this.store.views.since(catalog.kind.id, this.today() - DAYS_OF_VIEWS + 1);
+    const views = await this.store.views.since(catalog.kind.id, this.firstDay());
     catalog.takeViews((id) => views.get(id) ?? 0);
   }
 }

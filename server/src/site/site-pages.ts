@@ -53,9 +53,9 @@ export class SitePages {
     return found && this.kept.get(found.address)?.now()?.page;
   }
 
-  /** The listing whose page is at an address that was asked for lately; undefined for any other. */
-  listingAt(url: string): number | undefined {
-    return this.addresses.known(url)?.listingId;
+  /** Where an address leads that was asked for lately; undefined for any other. */
+  knownAt(url: string): LeadsToPage | undefined {
+    return this.addresses.known(url);
   }
 
   /** What the site says to visitors. */

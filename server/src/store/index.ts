@@ -19,7 +19,7 @@ export type { Mail, MailChange, MailState } from './outbox/mail-store.js';
 export { messageIdOf, type NewMail, type WaitingNotice } from './outbox/outbox-rows.js';
 export type { AttemptRecord, QueueAsk, SubmissionRecord } from './submissions/submission-store.js';
 export type { SubmissionBesides } from './submissions/besides.js';
-export type { ViewsOfDay } from './views/view-store.js';
+export type { TimesOfDay, ViewsOfDay } from './views/view-store.js';
 export { Turns } from './turns.js';
 export { titleOf, Unit } from './units/unit.js';
 export { type Holder, uniqueKey } from './units/unique-rows.js';

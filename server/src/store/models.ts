@@ -114,6 +114,10 @@ const TABLES = {
   ],
   formAttempts: ['form_attempts', { tokenHash: key(STRING), formId: INTEGER, madeAt: BIGINT, kept: JSON_TYPE }],
   listingViews: ['listing_views', { day: key(INTEGER), listingId: key(INTEGER), kindId: INTEGER, views: INTEGER }],
+  visitCounts: [
+    'visit_counts',
+    { day: key(INTEGER), what: key(STRING), about: key(STRING), detail: key(STRING), times: INTEGER },
+  ],
   backups: [
     'backups',
     {

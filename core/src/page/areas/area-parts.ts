@@ -156,6 +156,19 @@ export function nounsOf(
   return { one: words.inSentence(one), many: words.inSentence(many) };
 }
 
+/** The orders that every list has beside its sort choices: by what was searched, by distance, and its own. */
+export function ownSorts(
+  { defaultOrder }: Pick<ListDesign, 'defaultOrder'>,
+  words: SiteWords,
+): Pick<SortModel, 'key' | 'label'>[] {
+  const isFeaturedFirst = defaultOrder[0]?.by === '@featured';
+  return [
+    { key: RELEVANCE_SORT_KEY, label: words.say('sort.best') },
+    { key: NEAREST_SORT_KEY, label: words.say('sort.nearest') },
+    { key: HOUSE_SORT_KEY, label: words.say(isFeaturedFirst ? 'sort.featured' : 'sort.arranged') },
+  ];
+}
+
 function sortModels(
   design: Pick<ListDesign, 'defaultOrder' | 'sortChoices'>,
   query: Query,
@@ -164,16 +177,9 @@ function sortModels(
   words: SiteWords,
 ): SortModel[] {
   const isSearch = query.text !== '';
-  const own = [
-    { key: RELEVANCE_SORT_KEY, label: words.say('sort.best'), isOffered: isSearch },
-    { key: NEAREST_SORT_KEY, label: words.say('sort.nearest'), isOffered: isNear },
-    {
-      key: HOUSE_SORT_KEY,
-      label: words.say(design.defaultOrder[0]?.by === '@featured' ? 'sort.featured' : 'sort.arranged'),
-      isOffered: true,
-    },
-  ];
-  const offered = [...own.filter(({ isOffered }) => isOffered), ...design.sortChoices];
+  const isOffered = ({ key }: Pick<SortModel, 'key'>): boolean =>
+    key === RELEVANCE_SORT_KEY ? isSearch : key === HOUSE_SORT_KEY || isNear;
+  const offered = [...ownSorts(design, words).filter(isOffered), ...design.sortChoices];
   const byItself = ownSortKey(isSearch, isNear);
   const current = query.sort ?? byItself;
   return offered.map(({ key, label }) => ({

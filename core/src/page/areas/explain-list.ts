@@ -30,7 +30,7 @@ import {
 import type { Facet, SelectionDefinition } from '../../structure/index.js';
 import { KIND_FIELD_KEY, makeSelection } from '../../structure/index.js';
 import { wordsOf } from '../../values/index.js';
-import { chipModels } from '../facets/facet-models.js';
+import { chipLabels } from '../facets/facet-models.js';
 
 /** A public list in some state: what stands in it, and what is chosen on it. */
 export interface ListInState {
@@ -148,9 +148,7 @@ function choiceWords(key: string, state: ListInState, scene: QueryScene): string
 /** What the chips of a choice say. */
 function chipsOf(facet: Facet, choice: FacetChoice, { list }: ListInState, scene: QueryScene): string[] {
   const design = { ...list.design, facets: [facet] };
-  const query = withChoice(BLANK_QUERY, facet.key, choice);
-  const nowhere = { hrefOf: () => '', countOf: () => 0, counts: new Map() };
-  return chipModels({ design, query, scene, ...nowhere }).map(({ label }) => label);
+  return chipLabels(design, withChoice(BLANK_QUERY, facet.key, choice), scene);
 }
 
 function placeInList({ id }: Listing, { list, query }: ListInState, scene: QueryScene): Explanation {

@@ -1,3 +1,4 @@
+import type { ListDesign, Query, QueryScene } from '../../query/index.js';
 import { pointOf, withChoice, withValueToggled, withinText } from '../../query/index.js';
 import type { Choice, Facet, Field } from '../../structure/index.js';
 import { columnOf } from '../../structure/index.js';
@@ -91,6 +92,12 @@ export function chipModels(scene: FacetScene): ChipModel[] {
     }
   }
   return chips;
+}
+
+/** What is chosen in a list, in the words of its chips. */
+export function chipLabels(design: ListDesign, query: Query, scene: QueryScene): string[] {
+  const nowhere = { hrefOf: () => '', countOf: () => 0, counts: new Map() };
+  return chipModels({ design, query, scene, ...nowhere }).map(({ label }) => label);
 }
 
 function spanChip(facet: Facet, field: Field, scene: FacetScene): string {

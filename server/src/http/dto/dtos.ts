@@ -1,6 +1,8 @@
 import 'reflect-metadata';
 import type { ImportRow } from '@plindo/core/exchange';
 import { importRowsFault } from '@plindo/core/exchange';
+import { COMPARISONS } from '@plindo/core/learn';
+import type { Comparison } from '@plindo/core/learn';
 import { MOST_FIELDS } from '@plindo/core/structure';
 import type { OrderSubject } from '@plindo/core/structure';
 import { STATUSES } from '@plindo/core/listings';
@@ -202,6 +204,18 @@ export class ChangesQueryDto {
   @IsOptional() @Matches(/^\d{4}-\d{2}-\d{2}$/) until?: string;
   /** Older ones than the change of this number. */
   @IsOptional() @Type(() => Number) @IsInt() @Min(1) before?: number;
+}
+
+export class LearnQueryDto {
+  /** Days of the site, 2026-12-04, both in. */
+  @Matches(/^\d{4}-\d{2}-\d{2}$/) from!: string;
+  @Matches(/^\d{4}-\d{2}-\d{2}$/) to!: string;
+  /** What it is compared with: "before" for as many days right before, "year" for the same days a year before. */
+  @IsOptional() @IsIn(COMPARISONS) against?: Comparison;
+  /** Of one kind alone. */
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) kind?: number;
+  /** The listing whose views over time are told; of all where it is left out. */
+  @IsOptional() @Type(() => Number) @IsInt() @Min(1) listing?: number;
 }
 
 export class FindQueryDto {

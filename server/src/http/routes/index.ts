@@ -15,6 +15,7 @@ import { eventRoutes } from './events.js';
 import { fileUpdateRoutes } from './file-updates.js';
 import { importRoutes } from './imports.js';
 import { kindRoutes } from './kinds.js';
+import { learnRoutes } from './learn.js';
 import { linkRoutes } from './links.js';
 import { listingRoutes } from './listings.js';
 import { oneTimeLinkRoutes } from './one-time-links.js';
@@ -53,6 +54,7 @@ export function allRoutes(services: Services): Route[] {
     ...addressRoutes(services),
     ...tableViewRoutes(services),
     ...overviewRoutes(services),
+    ...learnRoutes(services),
     ...outboxRoutes(services),
     ...pictureRoutes(services),
     ...fileRoutes(services),

@@ -27,9 +27,9 @@ export function siteRoutes({ pages, draftedSite, site, views }: Services): Route
       async handle({ query, user, request }) {
         const page = await (user && query.drafts ? draftedSite : pages).page(query.url, user ? 'signed-in' : 'visitor');
         const found = pages.destination(query.url);
-        const listingId = found.kind === 'page' ? found.listingId : undefined;
         // Whoever goes on to a page from another one is sent its model alone.
-        if (listingId !== undefined && page.type !== 'not-found') views.note(visitOf(request), listingId);
+        if (page.type === 'designed' && page.over === '' && found.kind === 'page' && !found.isPrivate)
+          views.note(visitOf(request), { address: found.address, arrivedFrom: null });
         return page;
       },
     }),
@@ -112,13 +112,6 @@ export function siteRoutes({ pages, draftedSite, site, views }: Services): Route
       body: SiteDto,
       answers: 'Changed<SiteSettings>',
       handle: (call) => site.save(signedIn(call), { ...call.body }),
-    }),
-    route({
-      method: 'delete',
-      path: '/views',
-      permission: 'change the site',
-      summary: 'Forget for good how often pages of listings were looked at.',
-      handle: () => views.erase(),
     }),
   ];
 }

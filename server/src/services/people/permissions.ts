@@ -15,6 +15,7 @@ export const PERMISSIONS = {
   design: ['owner', 'editor'],
   'import files': ['owner'],
   'review submissions': ['owner', 'editor'],
+  learn: ['owner', 'editor'],
   'see own submissions': ROLES,
   'undo changes': ['owner', 'editor'],
   'read mails': ['owner', 'editor'],

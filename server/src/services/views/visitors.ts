@@ -1,11 +1,11 @@
 import { hash, randomBytes } from 'node:crypto';
 import type { Visit } from './counted-visits.js';
 
-/** The same visitor on the same listing counts once in so long. */
+/** The same visitor counts once in so long for the same thing. */
 const ONCE_IN_MS = 30 * 60_000;
-/** Of more visits than that the oldest are forgotten: some 100 MB. */
+/** Of more than that the oldest are forgotten: some 150 MB. */
 const MOST_REMEMBERED = 1_000_000;
-/** 72 bits: of a million visits hardly two are ever taken for one. */
+/** 72 bits: of a million visitors hardly two are ever taken for one. */
 const LETTERS_OF_HASH = 12;
 
 const newSalt = (): string => randomBytes(32).toString('base64');
@@ -17,20 +17,24 @@ const newSalt = (): string => randomBytes(32).toString('base64');
 export class Visitors {
   private salt = newSalt();
   private day = NaN;
-  /** By visitor and listing, when the visit was counted; the oldest first. */
+  /** By visitor and thing, when it was counted; the oldest first. */
   private readonly seen = new Map<string, number>();
 
-  /** Whether a visit to a listing is a new one; notes it then. `day` is the one of the site, `nowInMs` since 1970. */
-  isNew({ address, headers }: Visit, listingId: number, { day, nowInMs }: { day: number; nowInMs: number }): boolean {
+  /** What a visitor goes by on a day of the site. */
+  nameOf({ address, headers }: Visit, day: number): string {
     if (day !== this.day) {
       [this.day, this.salt] = [day, newSalt()];
       this.seen.clear();
     }
-    this.forget(nowInMs);
-    const whole = hash('sha256', [this.salt, address, headers['user-agent'], listingId].join('\n'), 'base64');
-    const visit = whole.slice(0, LETTERS_OF_HASH);
+    return hash('sha256', [this.salt, address, headers['user-agent']].join('\n'), 'base64').slice(0, LETTERS_OF_HASH);
+  }
+
+  /** Whether something is new of a visitor at a moment, in milliseconds since 1970; notes it then. */
+  isNew(visitor: string, thing: string, atInMs: number): boolean {
+    this.forget(atInMs);
+    const visit = `${visitor}${thing}`;
     if (this.seen.has(visit)) return false;
-    this.seen.set(visit, nowInMs);
+    this.seen.set(visit, atInMs);
     return true;
   }
 

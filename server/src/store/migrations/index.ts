@@ -21,6 +21,7 @@ import * as sealedSecrets from './0020-sealed-secrets.js';
 import * as openDesks from './0021-open-desks.js';
 import * as submissions from './0022-submissions.js';
 import * as views from './0023-views.js';
+import * as visitCounts from './0024-visit-counts.js';
 import type { Migration } from './migrate.js';
 
 /** All migrations by their names, oldest first. */
@@ -48,4 +49,5 @@ export const MIGRATIONS: Readonly<Record<string, Migration>> = {
   '0021-open-desks': openDesks,
   '0022-submissions': submissions,
   '0023-views': views,
+  '0024-visit-counts': visitCounts,
 };

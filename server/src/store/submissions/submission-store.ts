@@ -97,6 +97,17 @@ export class SubmissionStore {
     }
   }
 
+  /** When those came and were decided that wait, or that anything happened to since a moment, but for what may be misuse. */
+  async timesSince(sinceInMs: number): Promise<Pick<Submission, 'kindId' | 'state' | 'createdAt' | 'decidedAt'>[]> {
+    const since = { [Op.gte]: sinceInMs };
+    const where = { suspected: false, [Op.or]: [{ state: 'waiting' }, { createdAt: since }, { changedAt: since }] };
+    const rows = await rowsOf(this.models.submissions, { where });
+    return rows.map((row) => {
+      const { kindId, state, createdAt, decidedAt } = submissionOf(row);
+      return { kindId, state, createdAt, decidedAt };
+    });
+  }
+
   /** How many wait for review, and how many of those that may be misuse. */
   async counts(): Promise<{ waiting: number; suspected: number }> {
     const count = (suspected: boolean): Promise<number> =>

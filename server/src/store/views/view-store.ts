@@ -1,89 +1,140 @@
 import type { Transaction } from 'sequelize';
-import { Op, QueryTypes } from 'sequelize';
+import { QueryTypes } from 'sequelize';
+import type { CountedThing } from '@plindo/core/learn';
 import type { Dialect } from '../dialect.js';
 import type { Models } from '../models.js';
+import type { OfDay } from './count-table.js';
+import { CountTable } from './count-table.js';
 
-/** How often the page of a listing was looked at on a day of the site, told by its number (`dayNumberAt`). */
-export interface ViewsOfDay {
-  readonly day: number;
+/** How often the page of a listing was looked at on a day of the site. */
+export interface ViewsOfDay extends OfDay {
   readonly kindId: number;
   readonly listingId: number;
   readonly views: number;
 }
 
-/** So many are written with one statement; SQLite takes 32,766 values in one. */
-const ROWS_A_STATEMENT = 1000;
+/** How often something else of visits was counted on a day of the site. */
+export interface TimesOfDay extends CountedThing, OfDay {
+  readonly times: number;
+}
 
-/** Keeps how often the pages of listings were looked at. What it keeps is no change of records and stands in no log. */
+/** Days of the site, both in. */
+interface Days {
+  readonly from: number;
+  readonly to: number;
+}
+
+type InTransaction = <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>;
+
+/** Keeps how often the pages of listings were looked at, and what else of visits is counted. Several nodes add up. */
 export class ViewStore {
+  private readonly views: CountTable<ViewsOfDay>;
+  private readonly times: CountTable<TimesOfDay>;
+
   constructor(
     private readonly dialect: Dialect,
-    private readonly models: Models,
-    private readonly brief: <T>(work: (transaction: Transaction) => Promise<T>) => Promise<T>,
-  ) {}
+    models: Models,
+    private readonly brief: InTransaction,
+  ) {
+    this.views = new CountTable(dialect, models, {
+      ...{ model: 'listingViews', table: 'listing_views', count: 'views' },
+      ...{ columns: ['day', 'listingId', 'kindId', 'views'], key: ['day', 'listingId'] },
+    });
+    this.times = new CountTable(dialect, models, {
+      ...{ model: 'visitCounts', table: 'visit_counts', count: 'times' },
+      ...{ columns: ['day', 'what', 'about', 'detail', 'times'], key: ['day', 'what', 'about', 'detail'] },
+    });
+  }
 
-  /** Adds to what is kept, all or nothing; several nodes add up. */
-  async add(counted: readonly ViewsOfDay[]): Promise<void> {
-    if (counted.length === 0) return;
-    await this.brief((transaction) => this.addIn(counted, transaction));
+  /** Adds to what is kept, all or nothing. */
+  async add(views: readonly ViewsOfDay[], times: readonly TimesOfDay[] = []): Promise<void> {
+    if (views.length === 0 && times.length === 0) return;
+    await this.brief(async (transaction) => {
+      await this.views.add(views, transaction);
+      await this.times.add(times, transaction);
+    });
   }
 
   /** How often each listing of a kind was looked at from a day on, by its id; those that were not are left out. */
   async since(kindId: number, day: number): Promise<Map<number, number>> {
-    const sums =
+    const rows = await this.ask<{ id: number; views: number | string }>(
       'SELECT "listingId" AS id, SUM("views") AS views FROM listing_views ' +
-      'WHERE "kindId" = :kindId AND "day" >= :day GROUP BY "listingId"';
-    const rows = await this.dialect.sequelize.query<{ id: number; views: number | string }>(sums, {
-      ...{ replacements: { kindId, day }, type: QueryTypes.SELECT },
-    });
+        'WHERE "kindId" = :kindId AND "day" >= :day GROUP BY "listingId"',
+      { kindId, day },
+    );
     return new Map(rows.map(({ id, views }) => [Number(id), Number(views)]));
+  }
+
+  /** How often each listing was looked at in some days; those that were not are left out. */
+  async ofListings(days: Days): Promise<Omit<ViewsOfDay, 'day'>[]> {
+    const rows = await this.ask<Record<'listingId' | 'kindId' | 'views', number | string>>(
+      'SELECT "listingId", MAX("kindId") AS "kindId", SUM("views") AS "views" FROM listing_views ' +
+        'WHERE "day" BETWEEN :from AND :to GROUP BY "listingId"',
+      { ...days },
+    );
+    return rows.map(({ listingId, kindId, views }) => ({
+      ...{ listingId: Number(listingId), kindId: Number(kindId), views: Number(views) },
+    }));
+  }
+
+  /** How often the listings of each kind were looked at on each of some days. */
+  async ofKinds(days: Days): Promise<Omit<ViewsOfDay, 'listingId'>[]> {
+    const rows = await this.ask<Record<'day' | 'kindId' | 'views', number | string>>(
+      'SELECT "day", "kindId", SUM("views") AS "views" FROM listing_views ' +
+        'WHERE "day" BETWEEN :from AND :to GROUP BY "day", "kindId"',
+      { ...days },
+    );
+    return rows.map(({ day, kindId, views }) => ({
+      ...{ day: Number(day), kindId: Number(kindId), views: Number(views) },
+    }));
+  }
+
+  /** How often one listing was looked at on each of some days. */
+  async ofListing(listingId: number, days: Days): Promise<Omit<ViewsOfDay, 'listingId'>[]> {
+    const rows = await this.ask<Record<'day' | 'kindId' | 'views', number | string>>(
+      'SELECT "day", "kindId", "views" FROM listing_views WHERE "day" BETWEEN :from AND :to AND "listingId" = :listingId',
+      { ...days, listingId },
+    );
+    return rows.map(({ day, kindId, views }) => ({
+      ...{ day: Number(day), kindId: Number(kindId), views: Number(views) },
+    }));
+  }
+
+  /** What else was counted in some days, added up. */
+  async timesIn(days: Days): Promise<Omit<TimesOfDay, 'day'>[]> {
+    const rows = await this.ask<Omit<TimesOfDay, 'day' | 'times'> & { times: number | string }>(
+      'SELECT "what", "about", "detail", SUM("times") AS "times" FROM visit_counts ' +
+        'WHERE "day" BETWEEN :from AND :to GROUP BY "what", "about", "detail"',
+      { ...days },
+    );
+    return rows.map((row) => ({ ...row, times: Number(row.times) }));
+  }
+
+  /** The first day of which anything is kept; null for nothing at all. */
+  async firstDay(): Promise<number | null> {
+    const [row] = await this.ask<{ day: number | null }>(
+      'SELECT MIN("day") AS "day" FROM (SELECT MIN("day") AS "day" FROM listing_views ' +
+        'UNION ALL SELECT MIN("day") AS "day" FROM visit_counts) AS firsts',
+      {},
+    );
+    return row?.day == null ? null : Number(row.day);
   }
 
   /** Adds up days before a day by months: `monthOf` gives the first day of the month of a day. */
   async rollUp(before: number, monthOf: (day: number) => number): Promise<void> {
-    const days = await this.daysBefore(before);
-    for (const day of days.filter((one) => monthOf(one) !== one)) {
-      await this.brief(async (transaction) => {
-        // Another node that does the same waits here, and then finds none.
-        const rows = await this.models.listingViews.findAll({
-          where: { day },
-          raw: true,
-          transaction,
-          lock: transaction.LOCK.UPDATE,
-        });
-        const moved = (rows as unknown as ViewsOfDay[]).map((row) => ({ ...row, day: monthOf(day) }));
-        await this.addIn(moved, transaction);
-        await this.models.listingViews.destroy({ where: { day }, transaction });
-      });
-    }
+    await this.views.rollUp(before, monthOf, this.brief);
+    await this.times.rollUp(before, monthOf, this.brief);
   }
 
   /** Forgets all that was counted. */
   async erase(): Promise<void> {
-    await this.brief((transaction) => this.models.listingViews.destroy({ where: {}, transaction }));
-  }
-
-  private async addIn(counted: readonly ViewsOfDay[], transaction: Transaction): Promise<void> {
-    for (let at = 0; at < counted.length; at += ROWS_A_STATEMENT) {
-      // Always in the same order: two nodes that add to the same rows never wait for each other.
-      const rows = [...counted.slice(at, at + ROWS_A_STATEMENT)].sort(
-        (a, b) => a.day - b.day || a.listingId - b.listingId,
-      );
-      const values = rows.map(
-        ({ day, listingId, kindId, views }) => `(${[day, listingId, kindId, views].map(Number).join()})`,
-      );
-      await this.dialect.sequelize.query(
-        `INSERT INTO listing_views ("day", "listingId", "kindId", "views") VALUES ${values.join()} ` +
-          'ON CONFLICT ("day", "listingId") DO UPDATE SET "views" = listing_views."views" + excluded."views"',
-        { transaction },
-      );
-    }
-  }
-
-  private async daysBefore(day: number): Promise<number[]> {
-    const rows = await this.models.listingViews.findAll({
-      ...{ attributes: ['day'], where: { day: { [Op.lt]: day } }, group: ['day'], order: [['day', 'ASC']], raw: true },
+    await this.brief(async (transaction) => {
+      await this.views.erase(transaction);
+      await this.times.erase(transaction);
     });
-    return (rows as unknown as { day: number }[]).map((row) => Number(row.day));
+  }
+
+  private ask<Row extends object>(select: string, replacements: Record<string, number>): Promise<Row[]> {
+    return this.dialect.sequelize.query<Row>(select, { replacements, type: QueryTypes.SELECT });
   }
 }

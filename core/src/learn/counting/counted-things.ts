@@ -1,0 +1,116 @@
+import type { Query } from '../../query/index.js';
+import { keptSearchWords } from './search-words.js';
+
+/**
+ * What of visits is counted beside the views of listings:
+ * - `page`: a page that is no listing's; `about` is its path;
+ * - `design`: a page that was shown by a design; `about` is the number of the design;
+ * - `list`: a list that visitors steer; `about` is the list, as for all that follow;
+ * - `facet`: `detail` is the key of a facet that was used, or "key=value" for one of its values;
+ * - `sort`: `detail` is the key of the sort choice;
+ * - `search`: `detail` are the words; `missed` the same where nothing was found;
+ * - `dead-end`: `detail` is the state of a list that filters have left empty, as it stands in its address;
+ * - `arrival`: `about` is the host of another site on which somebody followed a link, '' for those who come from none.
+ */
+export const COUNTED = ['page', 'design', 'list', 'facet', 'sort', 'search', 'missed', 'dead-end', 'arrival'] as const;
+export type Counted = (typeof COUNTED)[number];
+
+export interface CountedThing {
+  readonly what: Counted;
+  readonly about: string;
+  readonly detail: string;
+}
+
+/** A list that visitors steer, in the state in which somebody was shown it. */
+export interface ShownList {
+  /** Which list it is; {@link listKey}. */
+  readonly key: string;
+  readonly query: Query;
+  /** Its state as it stands in the address, without the order and the page. */
+  readonly state: string;
+  /** Whether it found nothing that was asked for. */
+  readonly isEmpty: boolean;
+  /** Whether it is only a part of the list that its key names, as on the page of a category. */
+  readonly isPart: boolean;
+}
+
+/** What somebody was shown. */
+export interface ShownPage {
+  readonly path: string;
+  /** The listing whose page it is; null for any other page. */
+  readonly listing: { readonly id: number; readonly kindId: number } | null;
+  /** Number of the design that it was made by; null for a page that nobody has designed. */
+  readonly designId: number | null;
+  readonly lists: readonly ShownList[];
+}
+
+/** What counts of a visit that waits a moment, as somebody may still be typing. */
+export interface SearchInList {
+  readonly list: string;
+  readonly words: string;
+  readonly things: readonly CountedThing[];
+}
+
+/** Longer states and paths are made up. */
+const LONGEST_DETAIL = 300;
+
+/** How a list is named among what is counted: all of a kind, or those of a selection. */
+export function listKey(list: { readonly kindId: number } | { readonly selectionId: number }): string {
+  return 'kindId' in list ? `kind:${list.kindId}` : `selection:${list.selectionId}`;
+}
+
+/** The number of the kind or of the selection that a list is named by; null for what is no name of a list. */
+export function listOfKey(key: string): { readonly of: 'kind' | 'selection'; readonly id: number } | null {
+  const [, of, id] = /^(kind|selection):(\d+)$/.exec(key) ?? [];
+  return of ? { of: of as 'kind' | 'selection', id: Number(id) } : null;
+}
+
+/** What counts at once when somebody is shown a page. `arrivedFrom` is null for those who come from another page of the site. */
+export function thingsShown(page: ShownPage, arrivedFrom: string | null): CountedThing[] {
+  const { path, listing, designId, lists } = page;
+  return [
+    ...(listing === null && path.length <= LONGEST_DETAIL ? [thing('page', path)] : []),
+    ...(designId === null ? [] : [thing('design', String(designId))]),
+    ...(arrivedFrom === null ? [] : [thing('arrival', arrivedFrom)]),
+    ...lists.flatMap(thingsOfList),
+  ];
+}
+
+/** What was searched in the lists of a page, and where nothing was found. */
+export function searchesShown({ lists }: ShownPage): SearchInList[] {
+  return lists.flatMap((list) => {
+    const things = searchThings(list);
+    return things.length === 0 ? [] : [{ list: list.key, words: list.query.text, things }];
+  });
+}
+
+function thingsOfList({ key, query }: ShownList): CountedThing[] {
+  const facets = [...query.choices].flatMap(([facet, choice]) => [
+    thing('facet', key, facet),
+    ...(choice.kind === 'values' ? choice.values.map((value) => thing('facet', key, `${facet}=${value}`)) : []),
+  ]);
+  return [
+    thing('list', key),
+    ...facets.filter(({ detail }) => detail.length <= LONGEST_DETAIL),
+    ...(query.sort === null ? [] : [thing('sort', key, query.sort)]),
+  ];
+}
+
+function searchThings({ key, query, state, isEmpty, isPart }: ShownList): CountedThing[] {
+  const words = keptSearchWords(query.text);
+  const isSearch = query.text !== '';
+  const isFiltered = query.choices.size > 0 || !!query.box;
+  // What was typed as a place may be anything, and a part of a map is nowhere else again.
+  const isTold = ![...query.choices.values()].some(({ kind }) => kind === 'near') && !query.box;
+  const isKept = (!isSearch || words !== null) && isTold && state.length <= LONGEST_DETAIL;
+  const isMissed = isEmpty && !isPart;
+  return [
+    ...(words === null ? [] : [thing('search', key, words)]),
+    ...(words !== null && isMissed && !isFiltered ? [thing('missed', key, words)] : []),
+    ...(isMissed && isFiltered && isKept ? [thing('dead-end', key, state)] : []),
+  ];
+}
+
+function thing(what: Counted, about: string, detail = ''): CountedThing {
+  return { what, about, detail };
+}

@@ -1,0 +1,71 @@
+import type { LearnStep } from './acts.js';
+import type { LearnSource } from './learn-source.js';
+import { learnedLists } from './learned-lists.js';
+import type { LearnedTable } from './learned-table.js';
+import { nextSteps } from './next-steps.js';
+import type { Period } from './period.js';
+import { firstDayByDay } from './period.js';
+import { dayNumberAt } from '../time/index.js';
+import { facetValuesTable, facetsTable, sortsTable, usedFacets, usedSorts } from './tables/choices.js';
+import { designsTable, shownDesigns } from './tables/designs-shown.js';
+import { incomingOverTime, waitingTable } from './tables/incoming.js';
+import {
+  leavingListings,
+  leavingSoon,
+  mostViewed,
+  rising,
+  viewedListings,
+  viewsByKind,
+} from './tables/listings-viewed.js';
+import { countedOfLists, deadEndsTable, missedTable, searchesTable } from './tables/searches.js';
+import { viewsOverTime } from './tables/views-over-time.js';
+import { arrivalsTable, pagesTable } from './tables/ways.js';
+
+/** What can be learned of a period. */
+export interface LearnReport {
+  readonly period: Period;
+  readonly before: Period;
+  /** The first day of which anything is kept; null for nothing at all. */
+  readonly firstDay: number | null;
+  /** Whether part of it is kept by month: then a month counts whole when its first day is in the period. */
+  readonly isByMonth: boolean;
+  /** What to do about it, the most pressing first. */
+  readonly steps: readonly LearnStep[];
+  readonly tables: readonly LearnedTable[];
+}
+
+export function learnReport(source: LearnSource): LearnReport {
+  const { period, firstDay, scene } = source;
+  const lists = learnedLists(source);
+  const viewed = viewedListings(source);
+  const leaving = leavingListings(source, viewed);
+  const facets = usedFacets(source, lists.values());
+  const sorts = usedSorts(source, lists.values());
+  const missed = countedOfLists(source, lists, 'missed').filter(({ now }) => now > 0);
+  const deadEnds = countedOfLists(source, lists, 'dead-end').filter(({ now }) => now > 0);
+  const designs = shownDesigns(source);
+  const byDayFrom = firstDayByDay(dayNumberAt(scene.context.nowInMs, scene.context.zone));
+  return {
+    ...{ period: period.now, before: period.before, firstDay },
+    isByMonth: firstDay !== null && firstDay < byDayFrom && Math.min(period.now.from, period.before.from) < byDayFrom,
+    steps: nextSteps(source, { viewed, leaving, facets, sorts, missed, deadEnds, designs }),
+    tables: [
+      viewsOverTime(source),
+      viewsByKind(source),
+      mostViewed(source, viewed),
+      rising(source, viewed),
+      leavingSoon(source, leaving),
+      pagesTable(source),
+      arrivalsTable(source),
+      facetsTable(facets),
+      facetValuesTable(source, lists.values()),
+      sortsTable(sorts),
+      searchesTable(countedOfLists(source, lists, 'search')),
+      missedTable(missed),
+      deadEndsTable(source, deadEnds),
+      incomingOverTime(source),
+      waitingTable(source),
+      designsTable(source, designs),
+    ],
+  };
+}

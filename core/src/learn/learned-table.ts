@@ -1,0 +1,61 @@
+import type { LearnAct } from './acts.js';
+
+/**
+ * How the cells of a column are told: words; a number of times; a share of 1; a day of the site, counted from 1970-01-01; a stretch in
+ * days, with decimals.
+ */
+export type CellKind = 'words' | 'times' | 'share' | 'day' | 'days';
+
+export interface LearnedColumn {
+  readonly label: string;
+  readonly kind: CellKind;
+}
+
+/** Null where there is nothing to tell. */
+export type LearnedCell = string | number | null;
+
+export interface LearnedRow {
+  readonly cells: readonly LearnedCell[];
+  /** Where the first cell leads; left out where it leads nowhere. */
+  readonly link?: { readonly on: 'desk' | 'site'; readonly path: string };
+  /** What can be done about it, the best first. */
+  readonly acts?: readonly LearnAct[];
+}
+
+/** Under which heading a table stands. */
+export const LEARN_GROUPS = ['views', 'ways', 'choices', 'searches', 'incoming', 'designs'] as const;
+export type LearnGroup = (typeof LEARN_GROUPS)[number];
+
+/** Something that can be learned, as a table; a chart draws the same numbers. */
+export interface LearnedTable {
+  readonly key: string;
+  readonly group: LearnGroup;
+  readonly title: string;
+  /** What its numbers count, in a sentence. */
+  readonly says: string;
+  /** What stands there when it has no rows. */
+  readonly empty: string;
+  /** By which of its columns, counted from 0, a chart draws it: where its labels stand, and the numbers. Null for no chart. */
+  readonly chart: { readonly as: 'lines' | 'bars'; readonly label: number; readonly series: readonly number[] } | null;
+  readonly columns: readonly LearnedColumn[];
+  readonly rows: readonly LearnedRow[];
+  /** How many rows there are in all; {@link rows} are the first ones of them. */
+  readonly total: number;
+}
+
+/** No table tells more rows. */
+export const MOST_LEARNED_ROWS = 1000;
+
+/** A table of rows that are in order; those that are too many are counted. */
+export function learnedTable(told: Omit<LearnedTable, 'rows' | 'total'>, rows: readonly LearnedRow[]): LearnedTable {
+  return { ...told, rows: rows.slice(0, MOST_LEARNED_ROWS), total: rows.length };
+}
+
+export const words = (label: string): LearnedColumn => ({ label, kind: 'words' });
+export const times = (label: string): LearnedColumn => ({ label, kind: 'times' });
+export const share = (label: string): LearnedColumn => ({ label, kind: 'share' });
+export const day = (label: string): LearnedColumn => ({ label, kind: 'day' });
+export const days = (label: string): LearnedColumn => ({ label, kind: 'days' });
+
+/** The column of the period that is compared with has one name everywhere. */
+export const BEFORE = times('Before');

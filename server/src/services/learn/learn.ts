@@ -1,0 +1,112 @@
+import type { Catalog } from '@plindo/core/catalog';
+import type { Comparison, LearnReport, LearnSource, LearnedListing, NowAndBefore, Period } from '@plindo/core/learn';
+import { LEAVES_SOON_IN_DAYS, LONGEST_PERIOD_IN_DAYS, comparedWith, learnReport } from '@plindo/core/learn';
+import { isKindShown } from '@plindo/core/structure';
+import { Refusal } from '@plindo/core/values';
+import type { Live } from '../../live/live.js';
+import type { Store } from '../../store/index.js';
+import type { VisitCounter } from '../views/visit-counter.js';
+
+const DAY_IN_MS = 86_400_000;
+
+/** Which report is asked for. */
+export interface LearnAsk {
+  readonly period: Period;
+  readonly against: Comparison;
+  /** Null for all kinds, and for all listings. */
+  readonly kindId: number | null;
+  readonly listingId: number | null;
+}
+
+/** Tells what visitors looked at, chose and searched. */
+export class Learn {
+  constructor(
+    private readonly store: Store,
+    private readonly live: Live,
+    private readonly visits: VisitCounter,
+  ) {}
+
+  /** Refused by `request.malformed` for a period that is none, and `request.not-found` for a kind or listing that isn't there. */
+  async report({ period, against, kindId, listingId }: LearnAsk): Promise<LearnReport> {
+    const days = period.to - period.from + 1;
+    if (days < 1) throw malformed('the last day lies before the first', 'to');
+    if (days > LONGEST_PERIOD_IN_DAYS) throw malformed('the time is longer than ten years', 'from');
+    if (kindId !== null && !this.live.kind(kindId)) throw Refusal.of('request.not-found');
+    await this.visits.writeSettled();
+    return learnReport(await this.source({ now: period, before: comparedWith(period, against) }, kindId, listingId));
+  }
+
+  private async source(
+    period: NowAndBefore<Period>,
+    kindId: number | null,
+    listingId: number | null,
+  ): Promise<LearnSource> {
+    const { live, store } = this;
+    const { views } = store;
+    const both = async <T>(ask: (days: Period) => Promise<T>): Promise<NowAndBefore<T>> => {
+      const [now, before] = await Promise.all([ask(period.now), ask(period.before)]);
+      return { now, before };
+    };
+    const scene = live.scene();
+    const from = (period.now.from - 1) * DAY_IN_MS;
+    return {
+      ...{ period, kindId, scene },
+      listing: listingId === null ? null : await this.ofListing(listingId, both),
+      days: await both((days) => views.ofKinds(days)),
+      listings: await both((days) => views.ofListings(days)),
+      things: await both((days) => views.timesIn(days)),
+      firstDay: await views.firstDay(),
+      sent: await store.submissions.timesSince(from),
+      listingById: (id) => this.listing(id),
+      leaving: this.leaving(scene.context.nowInMs),
+      kinds: live.kinds().filter(isKindShown),
+      kindById: (id) => live.kind(id),
+      ...{ selections: live.selections(), designs: live.designs() },
+    };
+  }
+
+  private async ofListing(
+    id: number,
+    both: (ask: (days: Period) => Promise<LearnSource['days']['now']>) => Promise<LearnSource['days']>,
+  ): Promise<LearnSource['listing']> {
+    const listing = this.listing(id);
+    if (listing.title === '') throw Refusal.of('request.not-found');
+    return { listing, days: await both((days) => this.store.views.ofListing(id, days)) };
+  }
+
+  private listing(id: number): LearnedListing {
+    for (const kind of this.live.kinds()) {
+      const catalog = this.live.catalog(kind.id);
+      const row = catalog?.rowOf(id);
+      if (catalog && row !== undefined) return listingAt(catalog, row, this.live.nowInMs());
+    }
+    return { id, kindId: 0, title: '', isOnSite: false, isFeatured: false, leavesAt: null };
+  }
+
+  private leaving(nowInMs: number): LearnedListing[] {
+    return this.live.kinds().flatMap(({ id }) => {
+      const catalog = this.live.catalog(id);
+      const leaves = catalog?.column('@leavesAt');
+      if (!catalog || leaves?.kind !== 'number') return [];
+      const rows = leaves.rowsBetween(nowInMs, nowInMs + LEAVES_SOON_IN_DAYS * DAY_IN_MS);
+      return [...rows.toRows()]
+        .filter((row) => catalog.isOnSite(catalog.ids[row]!, nowInMs))
+        .map((row) => listingAt(catalog, row, nowInMs));
+    });
+  }
+}
+
+function listingAt(catalog: Catalog, row: number, nowInMs: number): LearnedListing {
+  const id = catalog.ids[row]!;
+  const leaves = catalog.column('@leavesAt');
+  const leavesAt = leaves?.kind === 'number' ? leaves.values[row]! : NaN;
+  return {
+    ...{ id, kindId: catalog.kind.id, title: catalog.titleOf(id) },
+    ...{ isOnSite: catalog.isOnSite(id, nowInMs), isFeatured: catalog.featuredAt(nowInMs).has(row) },
+    leavesAt: Number.isNaN(leavesAt) ? null : leavesAt,
+  };
+}
+
+function malformed(reason: string, field: string): Refusal {
+  return Refusal.of('request.malformed', { reason: `${reason}.` }, field);
+}
