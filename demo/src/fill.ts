@@ -6,6 +6,7 @@ import { fillGuide } from './guide.js';
 import type { KeptPicture } from './guide-parts.js';
 import { drawScene } from './pictures.js';
 import { playVisitors } from './visitors/play.js';
+import { playSenders } from './visitors/senders.js';
 
 export const DEMO_OWNER = { email: 'editor@merrowsound.example', password: 'merrow-sound-demo' };
 
@@ -27,6 +28,7 @@ async function fill(folder: string): Promise<void> {
     await fillGuide(services, pictures);
     console.time('play');
     await playVisitors(assembly, folder);
+    await playSenders(assembly);
     console.timeEnd('play');
     // Last, as a store that has its owner is taken to be full.
     await services.accounts.addUser({ ...DEMO_OWNER, name: 'Merrow Sound office', role: 'owner' });

@@ -138,8 +138,8 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   const drafts = new Drafts(store, live, editing);
   const mailer = new Mailer({ store, node, clock, ...mail });
   const backups = new Backups({ store, clock, tell: tellIt, ...backupsOf(parts) });
-  const shown = new ShownPages(store, live);
-  const views = new VisitCounter(store, live, (address) => shown.at(address));
+  const visits = ofVisits(store, live);
+  const { views } = visits;
   const dueClock = new Clock({ store, editing, drafts, mailer, backups, views, node, clock, tell: tellIt });
   const blueprints = new Blueprints(store, editing);
   const previews = new SitePreviews((own) => assemble({ folder: own, clock, ...(tell && { tell }) }));
@@ -155,8 +155,7 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
     ...ofStructure(store, live, editing),
     ...ofPictures(pictures, new PictureLibrary(store, live, editing, clock)),
     backups,
-    views,
-    learn: new Learn(store, live, views),
+    ...visits,
     live,
     health: new Health(store, live, folder),
     imports,
@@ -179,6 +178,13 @@ export async function assemble(parts: AssemblyParts): Promise<Assembly> {
   };
   const running: Running = { openDesks, previews, clock: dueClock, imports, live, store, giveUp };
   return { services, store, clock: dueClock, repairs, close: () => closeAll(running) };
+}
+
+/** What visitors look at: counted, and told. */
+function ofVisits(store: Store, live: Live): Pick<Services, 'views' | 'learn'> {
+  const shown = new ShownPages(store, live);
+  const views = new VisitCounter(store, live, (address) => shown.at(address));
+  return { views, learn: new Learn(store, live, views) };
 }
 
 function ofPages(

@@ -1,5 +1,7 @@
 import type { LearnStep } from './acts.js';
+import type { Counted } from './counting/counted-things.js';
 import type { LearnSource } from './learn-source.js';
+import { isAsked } from './learn-source.js';
 import { learnedLists } from './learned-lists.js';
 import type { LearnedTable } from './learned-table.js';
 import { nextSteps } from './next-steps.js';
@@ -29,9 +31,17 @@ export interface LearnReport {
   readonly firstDay: number | null;
   /** Whether part of it is kept by month: then a month counts whole when its first day is in the period. */
   readonly isByMonth: boolean;
+  /** The numbers that stand above all tables. */
+  readonly totals: readonly LearnTotal[];
   /** What to do about it, the most pressing first. */
   readonly steps: readonly LearnStep[];
   readonly tables: readonly LearnedTable[];
+}
+
+export interface LearnTotal {
+  readonly label: string;
+  readonly now: number;
+  readonly before: number;
 }
 
 export function learnReport(source: LearnSource): LearnReport {
@@ -48,6 +58,7 @@ export function learnReport(source: LearnSource): LearnReport {
   return {
     ...{ period: period.now, before: period.before, firstDay },
     isByMonth: firstDay !== null && firstDay < byDayFrom && Math.min(period.now.from, period.before.from) < byDayFrom,
+    totals: totalsOf(source),
     steps: nextSteps(source, { viewed, leaving, facets, sorts, missed, deadEnds, designs }),
     tables: [
       viewsOverTime(source),
@@ -68,4 +79,23 @@ export function learnReport(source: LearnSource): LearnReport {
       designsTable(source, designs),
     ],
   };
+}
+
+function totalsOf(source: LearnSource): LearnTotal[] {
+  const { days, things, sent, period, scene } = source;
+  const viewsIn = (all: LearnSource['days']['now']): number =>
+    all.filter(({ kindId }) => isAsked(source, kindId)).reduce((sum, { views }) => sum + views, 0);
+  const timesIn = (all: LearnSource['things']['now'], what: Counted): number =>
+    all.filter((one) => one.what === what).reduce((sum, { times }) => sum + times, 0);
+  const cameIn = ({ from, to }: Period): number =>
+    sent.filter(({ createdAt }) => {
+      const day = dayNumberAt(createdAt, scene.context.zone);
+      return day >= from && day <= to;
+    }).length;
+  return [
+    { label: 'Views of listings', now: viewsIn(days.now), before: viewsIn(days.before) },
+    { label: 'Arrivals', now: timesIn(things.now, 'arrival'), before: timesIn(things.before, 'arrival') },
+    { label: 'Searches', now: timesIn(things.now, 'search'), before: timesIn(things.before, 'search') },
+    { label: 'Submissions', now: cameIn(period.now), before: cameIn(period.before) },
+  ];
 }

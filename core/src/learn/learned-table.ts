@@ -18,6 +18,8 @@ export interface LearnedRow {
   readonly cells: readonly LearnedCell[];
   /** Where the first cell leads; left out where it leads nowhere. */
   readonly link?: { readonly on: 'desk' | 'site'; readonly path: string };
+  /** The listing that it is about, whose views over time can be told; left out for any other row. */
+  readonly listing?: number;
   /** What can be done about it, the best first. */
   readonly acts?: readonly LearnAct[];
 }

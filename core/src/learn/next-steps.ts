@@ -27,7 +27,7 @@ export interface Told {
   readonly designs: readonly ShownDesign[];
 }
 
-/** What the numbers say that something can be done about, the most pressing first. */
+/** What the numbers say that something can be done about: the most pressing of each sort, then the next ones. */
 export function nextSteps(source: LearnSource, told: Told): LearnStep[] {
   const sorts = [
     missedSteps(told.missed),
@@ -39,7 +39,8 @@ export function nextSteps(source: LearnSource, told: Told): LearnStep[] {
     unusedSteps(told.sorts, 'sort choice'),
     designSteps(told.designs),
   ];
-  return sorts.flatMap((steps) => steps.slice(0, MOST_OF_A_SORT)).slice(0, MOST_STEPS);
+  const inTurns = Array.from({ length: MOST_OF_A_SORT }, (_, at) => sorts.flatMap((steps) => steps.slice(at, at + 1)));
+  return inTurns.flat().slice(0, MOST_STEPS);
 }
 
 function missedSteps(missed: readonly CountedOfList[]): LearnStep[] {
@@ -74,7 +75,7 @@ function waitingSteps({ sent, scene }: LearnSource): LearnStep[] {
 
 function deadEndSteps(source: LearnSource, deadEnds: readonly CountedOfList[]): LearnStep[] {
   return often(deadEnds).map((one) => ({
-    sentence: `${one.now} people chose “${chosenWords(source, one)}” in ${one.list.name} and found nothing.`,
+    sentence: `${one.now} people found nothing in ${one.list.name} with ${chosenWords(source, one)}.`,
     acts: actsOnDeadEnd(one),
   }));
 }

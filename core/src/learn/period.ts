@@ -23,14 +23,15 @@ export function firstDayByDay(today: number): number {
   return periodStart(today - DAYS_KEPT_BY_DAY, 'month');
 }
 
-/** The period that another one is compared with. Whole months are compared with as many whole months. */
-export function comparedWith({ from, to }: Period, against: Comparison): Period {
+/** The period that another one is compared with. Many whole months are compared with as many whole months, else days with as many days. */
+export function comparedWith(period: Period, against: Comparison): Period {
+  const { from, to } = period;
   const isWholeMonths = periodStart(from, 'month') === from && periodStart(to + 1, 'month') === to + 1;
   if (against === 'year') {
     const end = isWholeMonths ? movedDay(to + 1, -1, 'year') - 1 : movedDay(to, -1, 'year');
     return { from: movedDay(from, -1, 'year'), to: end };
   }
-  if (!isWholeMonths) return { from: from - (to - from + 1), to: from - 1 };
+  if (!isWholeMonths || stretchOf(period) !== 'month') return { from: from - (to - from + 1), to: from - 1 };
   let months = 0;
   for (let at = from; at <= to; at = nextPeriod(at, 'month')) months++;
   return { from: movedDay(from, -months, 'month'), to: from - 1 };

@@ -1,5 +1,5 @@
 import { startOfDay, weekdayOf } from '@plindo/core/time';
-import { Dice } from '@plindo/core/values';
+import type { Dice } from '@plindo/core/values';
 import type { Habit } from './habits.js';
 import { BROWSERS, COMES_FROM, HABITS, PAGES, ROBOTS, SHARE_OF_HOUR, SHARE_OF_WEEKDAY } from './habits.js';
 

@@ -59,12 +59,6 @@ export function listKey(list: { readonly kindId: number } | { readonly selection
   return 'kindId' in list ? `kind:${list.kindId}` : `selection:${list.selectionId}`;
 }
 
-/** The number of the kind or of the selection that a list is named by; null for what is no name of a list. */
-export function listOfKey(key: string): { readonly of: 'kind' | 'selection'; readonly id: number } | null {
-  const [, of, id] = /^(kind|selection):(\d+)$/.exec(key) ?? [];
-  return of ? { of: of as 'kind' | 'selection', id: Number(id) } : null;
-}
-
 /** What counts at once when somebody is shown a page. `arrivedFrom` is null for those who come from another page of the site. */
 export function thingsShown(page: ShownPage, arrivedFrom: string | null): CountedThing[] {
   const { path, listing, designId, lists } = page;

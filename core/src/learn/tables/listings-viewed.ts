@@ -118,7 +118,7 @@ export function leavingListings(source: LearnSource, viewed: readonly ViewedList
     .filter(({ id, kindId, leavesAt }) => isAsked(source, kindId) && placeOf.has(id) && leavesAt !== null)
     .map((listing) => ({
       ...{ listing, views: viewsOf.get(listing.id)!, place: placeOf.get(listing.id)! },
-      inDays: dayNumberAt(listing.leavesAt!, zone) - today,
+      inDays: lastDayOf(listing, zone) - today,
     }))
     .sort((one, other) => other.views - one.views || one.listing.id - other.listing.id);
 }
@@ -131,12 +131,17 @@ export function leavingSoon(source: LearnSource, leaving: readonly LeavingListin
       says: `Listings that leave the site within ${LEAVES_SOON_IN_DAYS} days, the most viewed first.`,
       empty: `Nothing that people looked at leaves within ${LEAVES_SOON_IN_DAYS} days.`,
       chart: null,
-      columns: [words('Listing'), words('Kind'), times('Views'), day('Leaves on')],
+      columns: [words('Listing'), words('Kind'), times('Views'), day('Last day')],
     },
     leaving.map(({ listing, views }) =>
-      listingRow(source, listing, [views, dayNumberAt(listing.leavesAt!, zone)], [keepLonger(listing)]),
+      listingRow(source, listing, [views, lastDayOf(listing, zone)], [keepLonger(listing)]),
     ),
   );
+}
+
+/** The last day on which a listing is on the site: who leaves at midnight is there until the end of the day before. */
+function lastDayOf({ leavesAt }: LearnedListing, zone: string): number {
+  return dayNumberAt(leavesAt! - 1, zone);
 }
 
 export function keepLonger({ id, title }: LearnedListing): LearnAct {
@@ -161,7 +166,7 @@ function listingRow(
   const named = [title || 'A listing that is gone', kind?.one ?? ''];
   return {
     cells: [...named, ...cells],
-    ...(title !== '' && kind && { link: { on: 'desk', path: `/fill/${kindId}/${id}` } }),
+    ...(title !== '' && kind && { listing: id, link: { on: 'desk', path: `/fill/${kindId}/${id}` } }),
     ...(acts.length > 0 && { acts }),
   };
 }

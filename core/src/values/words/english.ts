@@ -9,8 +9,8 @@ export const ENGLISH = {
   ...ENGLISH_VIEW,
 
   'views.privacy':
-    '{site} counts how often its pages are looked at, and nothing about who does. It sets no cookie for that and keeps no address: so that nobody counts twice in half an hour, it remembers for that long a code that is made of address and browser with a secret that is thrown away every day. It counts nobody whose browser sends “Do Not Track” or “Global Privacy Control”.',
-  'views.privacy-off': '{site} does not count who looks at its pages.',
+    '{site} counts how often its pages are looked at, what is searched and chosen on them, and from which sites people come, and nothing about who does. It sets no cookie for that and keeps no address: so that nobody counts twice in half an hour, it remembers for that long a code that is made of address and browser with a secret that is thrown away every day. It counts nobody whose browser sends “Do Not Track” or “Global Privacy Control”.',
+  'views.privacy-off': '{site} counts nothing of who looks at its pages.',
 
   'part.title': 'Title',
   'part.summary': 'Summary',

@@ -110,8 +110,8 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'comparison.end': 'Vergleich beenden',
 
   'views.privacy':
-    '{site} zählt, wie oft Seiten angesehen werden, und nichts darüber, von wem. Dafür wird kein Cookie gesetzt und keine Adresse gespeichert: damit niemand in einer halben Stunde zweimal zählt, wird so lange ein Code gemerkt, der aus Adresse und Browser mit einem Geheimnis gebildet wird, das jeden Tag weggeworfen wird. Nicht gezählt wird, wessen Browser „Do Not Track“ oder „Global Privacy Control“ sendet.',
-  'views.privacy-off': '{site} zählt nicht, wer die Seiten ansieht.',
+    '{site} zählt, wie oft Seiten angesehen werden, was darin gesucht und ausgewählt wird und von welchen anderen Seiten jemand kommt, und nichts darüber, von wem. Dafür wird kein Cookie gesetzt und keine Adresse gespeichert: damit niemand in einer halben Stunde zweimal zählt, wird so lange ein Code gemerkt, der aus Adresse und Browser mit einem Geheimnis gebildet wird, das jeden Tag weggeworfen wird. Nicht gezählt wird, wessen Browser „Do Not Track“ oder „Global Privacy Control“ sendet.',
+  'views.privacy-off': '{site} zählt nichts darüber, wer die Seiten ansieht.',
 
   'part.title': 'Titel',
   'part.summary': 'Zusammenfassung',

@@ -48,7 +48,7 @@ export class Learn {
       return { now, before };
     };
     const scene = live.scene();
-    const from = (period.now.from - 1) * DAY_IN_MS;
+    const from = (Math.min(period.now.from, period.before.from) - 1) * DAY_IN_MS;
     return {
       ...{ period, kindId, scene },
       listing: listingId === null ? null : await this.ofListing(listingId, both),

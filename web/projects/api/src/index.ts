@@ -3,6 +3,7 @@ export * from './catalog-api';
 export * from './designs-api';
 export * from './drafts-api';
 export * from './imports-api';
+export * from './learn-api';
 export * from './listing-search';
 export * from './pages-api';
 export * from './paused-question';

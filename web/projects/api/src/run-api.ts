@@ -72,11 +72,6 @@ export class RunApi {
     return this.http.post<void>('/api/notices/send', wording);
   }
 
-  /** Forgets for good how often pages of listings were looked at. */
-  eraseViews(): Observable<void> {
-    return this.http.delete<void>('/api/views');
-  }
-
   /** What another zone of the site would do to listings that leave by a rule. */
   planZone(zone: string): Observable<ZoneEffects[]> {
     return this.http.post<ZoneEffects[]>('/api/site/zone/plan', { zone });

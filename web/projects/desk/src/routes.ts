@@ -232,6 +232,12 @@ export const DESK_ROUTES: Routes = [
         title: 'Arrange',
         loadComponent: async () => (await import('./arrange/arrange-page')).ArrangePage,
       },
+      { path: 'learn', title: 'Learn', loadComponent: async () => (await import('./learn/learn-page')).LearnPage },
+      {
+        path: 'learn/:group',
+        title: 'Learn',
+        loadComponent: async () => (await import('./learn/learn-page')).LearnPage,
+      },
       { path: 'run', title: 'Run', loadComponent: async () => (await import('./run/run-page')).RunPage },
       { path: '**', redirectTo: '' },
     ],

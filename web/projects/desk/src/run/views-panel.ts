@@ -1,7 +1,7 @@
 import { CdkCopyToClipboard } from '@angular/cdk/clipboard';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
-import { RunApi, SessionApi, SessionStore, sentenceOf } from '@plindo/api';
+import { LearnApi, SessionApi, SessionStore, sentenceOf } from '@plindo/api';
 import { Explain } from '../guide/explain';
 import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
@@ -14,14 +14,15 @@ import { Reading } from '../shared/reading';
   template: `
     @if (store.isOwner()) {
       <section class="panel">
-        <h2>Views <pl-explain page="see-what-is-looked-at" about="views of listings" /></h2>
+        <h2>What Plindo counts <pl-explain page="see-what-is-looked-at" about="views of listings" /></h2>
         <p class="quiet">
-          How often visitors look at the pages of listings: a column of the table, an order and a condition, and a value
-          on cards. Robots and people who have signed in don’t count, and nobody counts twice in half an hour.
+          How often visitors look at the pages of listings, what they search and choose, and where they come from: the
+          stage Learn tells of it, and views are also a column, an order and a condition. Robots and people who have
+          signed in don’t count, and nobody counts twice in half an hour.
         </p>
         <label class="count">
           <input type="checkbox" [checked]="isCounting()" (change)="count($any($event.target).checked)" />
-          <span>Count views</span>
+          <span>Count what visitors look at, search and choose</span>
         </label>
         <p>For the page on which your site says what it keeps of visitors:</p>
         <blockquote>{{ sentence() }}</blockquote>
@@ -37,7 +38,7 @@ import { Reading } from '../shared/reading';
           >
             Copy the sentence
           </button>
-          <button matButton type="button" (click)="erase()">Forget all views …</button>
+          <button matButton type="button" (click)="erase()">Forget all of it …</button>
         </div>
       </section>
     }
@@ -59,7 +60,7 @@ import { Reading } from '../shared/reading';
 })
 export class ViewsPanel {
   protected readonly store = inject(SessionStore);
-  private readonly run = inject(RunApi);
+  private readonly learn = inject(LearnApi);
   private readonly api = inject(SessionApi);
   private readonly notices = inject(Notices);
   private readonly reading = inject(Reading);
@@ -77,7 +78,7 @@ export class ViewsPanel {
       next: ({ changeId }) => {
         this.refused.set('');
         this.api.load().subscribe();
-        const sentence = countsViews ? 'Views are counted' : 'Views are not counted any more';
+        const sentence = countsViews ? 'Plindo counts what visitors do' : 'Plindo counts nothing of visitors any more';
         this.notices.changed(sentence, changeId, () => this.api.load().subscribe());
       },
       error: (error: unknown) => this.refused.set(sentenceOf(error)),
@@ -89,9 +90,9 @@ export class ViewsPanel {
   }
 
   protected erase(): void {
-    if (!confirm('Forget all views? They are gone for good, also from orders, conditions and cards.')) return;
-    this.run.eraseViews().subscribe({
-      next: () => this.notices.said('All views are forgotten.'),
+    if (!confirm('Forget all that was counted? It is gone for good, also from orders, conditions and cards.')) return;
+    this.learn.eraseAll().subscribe({
+      next: () => this.notices.said('All that was counted is forgotten.'),
       error: (error: unknown) => this.refused.set(sentenceOf(error)),
     });
   }

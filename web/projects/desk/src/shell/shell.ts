@@ -31,6 +31,7 @@ const STAGES: readonly Stage[] = [
   { path: 'fill', label: 'Fill', does: 'Enter and correct listings' },
   { path: 'arrange', label: 'Arrange', does: 'Facets, sort choices, cards and pages' },
   { path: 'run', label: 'Run', does: 'What leaves when, who is told, what was changed' },
+  { path: 'learn', label: 'Learn', does: 'What visitors look at, choose and search, and what to do about it' },
 ];
 
 /** The signed-in side: the bar with the stages, and the page below it. */

@@ -58,6 +58,11 @@ const PAGES: readonly Place[] = [
   { icon: 'mail', label: 'Outbox', about: 'Page', link: ['/run/outbox'], words: 'mails sent eml' },
   { icon: 'group', label: 'People', about: 'Page', link: ['/run/people'], words: 'invite role users log door' },
   { icon: 'backup', label: 'Backups', about: 'Page', link: ['/run/backups'], words: 'restore save copy schedule' },
+  { icon: 'lightbulb', label: 'Learn', about: 'Page', link: ['/learn'], words: 'statistics numbers what to do next' },
+  { icon: 'visibility', label: 'Views of listings', about: 'Page', link: ['/learn/views'], words: 'top rising traffic' },
+  { icon: 'travel_explore', label: 'Pages and arrivals', about: 'Page', link: ['/learn/ways'], words: 'referrers sites' },
+  { icon: 'tune', label: 'Facets and orders', about: 'Page', link: ['/learn/choices'], words: 'used never filters sort' },
+  { icon: 'search', label: 'Searches', about: 'Page', link: ['/learn/searches'], words: 'found nothing words' },
   { icon: 'person', label: 'Your access', about: 'Page', link: ['/me'], words: 'password tokens second step sign out' },
   { icon: 'history', label: 'Changes', about: 'Page', link: ['/run'], words: 'run log undo settings' },
   {
