@@ -26,10 +26,8 @@ async function fill(folder: string): Promise<void> {
     });
     const pictures = await keepPictures(services);
     await fillGuide(services, pictures);
-    console.time('play');
     await playVisitors(assembly, folder);
     await playSenders(assembly);
-    console.timeEnd('play');
     // Last, as a store that has its owner is taken to be full.
     await services.accounts.addUser({ ...DEMO_OWNER, name: 'Merrow Sound office', role: 'owner' });
   }

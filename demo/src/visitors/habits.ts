@@ -126,7 +126,7 @@ export const HABITS: readonly Habit[] = [
     ],
     filters: [
       ['fuel', 'yes', 6],
-      ['facilities', 'fuel', 1],
+      ['facilities', 'showers', 1],
     ],
     sorts: [],
   },

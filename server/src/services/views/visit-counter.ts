@@ -111,6 +111,8 @@ export class VisitCounter {
     for (const { address, arrivedFrom, visitor, day, atInMs } of noted) {
       const shown = known.get(address);
       if (!shown) continue;
+      // In the order in which things happened, whenever they are worked out.
+      this.settle(this.searches.settled(atInMs));
       if (shown.listing && this.visitors.isNew(visitor, String(shown.listing.id), atInMs)) {
         this.pending.addView(day, shown.listing);
       }
