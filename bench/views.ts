@@ -3,6 +3,7 @@ import { cardLinks } from '../e2e/harness/card-links.js';
 import { TestServer } from '../e2e/harness/server.js';
 import { DEMO_OWNER } from '../e2e/harness/desk.js';
 import { Client } from '../e2e/trials/client.js';
+import { yearRows } from './learned-year.js';
 import type { Benchmark, Measurement } from './measure.js';
 import { percentile } from './measure.js';
 
@@ -16,7 +17,8 @@ const HOLD = 1.1;
 
 /** Pages of listings of the demo, asked for so many times a second by visitors who count, and by robots, who don't. */
 export const viewsBench: Benchmark = {
-  about: 'pages of listings asked for n times a second, each by another visitor, beside the same by robots',
+  about:
+    'pages of listings asked for n times a second, each counted, beside the same by robots; a year of a million views drawn',
   sizes: [2000],
   async run(n) {
     const server = await TestServer.startDemo();
@@ -55,6 +57,7 @@ export const viewsBench: Benchmark = {
         row('asked for in a second', n, {
           ...{ oursMs: sent / ((BLOCKS * BLOCK_IN_MS) / 1000), referenceMs: n, hold: null, equal: true, unit: '' },
         }),
+        ...(await yearRows()),
       ];
     } finally {
       await server.stop();

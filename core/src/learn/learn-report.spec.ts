@@ -31,16 +31,16 @@ const catalog = buildCatalog(
 );
 // The last day of the period begins at midnight UTC and is half over.
 const context = { ...contextIn(), nowInMs: (TODAY + 0.5) * DAY_IN_MS };
-const thing = (what: ThingTimes['what'], detail: string, times: number, about = 'kind:2'): ThingTimes => ({
-  ...{ what, about, detail, times },
+const thing = (what: ThingTimes['what'], detail: string, now: number, about = 'kind:2', before = 0): ThingTimes => ({
+  ...{ what, about, detail, now, before },
 });
 
 const NOTHING: LearnSource = {
   period: { now: { from: TODAY - 6, to: TODAY }, before: { from: TODAY - 13, to: TODAY - 7 } },
   ...{ kindId: null, listing: null, firstDay: TODAY - 100 },
-  ...{ days: { now: [], before: [] }, listings: { now: [], before: [] }, things: { now: [], before: [] } },
+  ...{ days: { now: [], before: [] }, listings: [], things: [] },
   ...{ sent: [], leaving: [], kinds: [kind], selections: [], designs: [] },
-  listingById: (id) => ({
+  listingOf: (id) => ({
     ...{ id, kindId: 2, title: catalog.titleOf(id), isOnSite: id < 3, isFeatured: false, leavesAt: null },
   }),
   kindById: (id) => (id === 2 ? kind : undefined),
@@ -51,8 +51,8 @@ const table = (key: string, source: Partial<LearnSource>): LearnedTable =>
 const cells = (key: string, source: Partial<LearnSource>): unknown[][] =>
   table(key, source).rows.map((row) => [...row.cells]);
 const steps = (source: Partial<LearnSource>): readonly LearnStep[] => learnReport({ ...NOTHING, ...source }).steps;
-const views = (listingId: number, count: number): { listingId: number; kindId: number; views: number } => ({
-  ...{ listingId, kindId: 2, views: count },
+const views = (listingId: number, now: number, before = 0): LearnSource['listings'][number] => ({
+  ...{ listingId, kindId: 2, now, before },
 });
 
 describe('A report of what visitors did', () => {
@@ -99,7 +99,7 @@ describe('A report of what visitors did', () => {
   });
 
   it('tells the most viewed, and what rises: ten more, and half as many again', () => {
-    const listings = { now: [views(1, 30), views(2, 15), views(7, 90)], before: [views(1, 20), views(2, 6)] };
+    const listings = [views(1, 30, 20), views(2, 15, 6), views(7, 90)];
     expect(cells('most-viewed', { listings })).toEqual([
       ['A listing that is gone', 'Berth', 90, 0],
       ['One', 'Berth', 30, 20],
@@ -115,26 +115,21 @@ describe('A report of what visitors did', () => {
   });
 
   it('offers to let what leaves soon stay longer; who leaves at midnight is there until the day before', () => {
-    const leaving = [{ ...NOTHING.listingById(2), leavesAt: (TODAY + 4) * DAY_IN_MS }];
-    const listings = { now: [views(1, 30), views(2, 12)], before: [] };
+    const leaving = [{ ...NOTHING.listingOf(2, 2), leavesAt: (TODAY + 4) * DAY_IN_MS }];
+    const listings = [views(1, 30), views(2, 12)];
     expect(cells('leaving-soon', { leaving, listings })).toEqual([['Two', 'Berth', 12, TODAY + 3]]);
     const [step] = steps({ leaving, listings, firstDay: TODAY });
     expect(step?.sentence).toBe('“Two” leaves in 3 days and was looked at 12 times.');
     expect(step?.acts).toEqual([{ do: 'keep-longer', listingId: 2, title: 'Two' }]);
-    const [first] = steps({ leaving, listings: { now: [views(2, 12)], before: [] }, firstDay: TODAY });
+    const [first] = steps({ leaving, listings: [views(2, 12)], firstDay: TODAY });
     expect(first?.sentence).toBe('“Two” leaves in 3 days and is your most viewed berth.');
   });
 
   it('tells facets, values and orders with those that nobody used, and offers to take these off', () => {
-    const things = {
-      now: [
-        thing('list', '', 60),
-        thing('facet', 'type', 12),
-        thing('facet', 'type=box', 12),
-        thing('sort', 'match', 2),
-      ],
-      before: [thing('facet', 'type', 3), thing('facet', 'type=gone', 1)],
-    };
+    const things = [
+      ...[thing('list', '', 60), thing('facet', 'type', 12, 'kind:2', 3), thing('facet', 'type=box', 12)],
+      ...[thing('facet', 'type=gone', 0, 'kind:2', 1), thing('sort', 'match', 2)],
+    ];
     expect(cells('facets', { things })).toEqual([
       ['Type', 'Berths', 12, 0.2, 3],
       ['First letter', 'Berths', 0, 0, 0],
@@ -158,19 +153,16 @@ describe('A report of what visitors did', () => {
         acts: [{ do: 'take-off-sort', kindId: 2, key: 'a-z', label: 'A to Z' }],
       },
     ]);
-    const few = { now: [thing('list', '', 49)], before: [] };
+    const few = [thing('list', '', 49)];
     expect(steps({ things: few })).toEqual([]);
   });
 
   it('tells searches, those that found nothing, and where filters left nothing', () => {
-    const things = {
-      now: [
-        ...[thing('search', 'crane', 12), thing('missed', 'crane', 12), thing('search', 'box', 20)],
-        thing('dead-end', 'type=buoy&q=x', 3),
-        thing('missed', 'of a list that is gone', 9, 'kind:77'),
-      ],
-      before: [thing('missed', 'oak', 4)],
-    };
+    const things = [
+      ...[thing('search', 'crane', 12), thing('missed', 'crane', 12), thing('search', 'box', 20)],
+      ...[thing('dead-end', 'type=buoy&q=x', 3), thing('missed', 'of a list that is gone', 9, 'kind:77')],
+      thing('missed', 'oak', 0, 'kind:2', 4),
+    ];
     expect(cells('searches', { things })).toEqual([
       ['box', 'Berths', 20, 0],
       ['crane', 'Berths', 12, 0],
@@ -190,10 +182,7 @@ describe('A report of what visitors did', () => {
   });
 
   it('tells pages, all listings of a kind as one, and where people come from', () => {
-    const things = {
-      now: [thing('page', '', 9, '/'), thing('arrival', '', 4, ''), thing('arrival', '', 6, 'club.example')],
-      before: [],
-    };
+    const things = [thing('page', '', 9, '/'), thing('arrival', '', 4, ''), thing('arrival', '', 6, 'club.example')];
     const days = { now: [{ day: TODAY, kindId: 2, views: 30 }], before: [] };
     expect(cells('pages', { things, days })).toEqual([
       ['/berths/…', 30, 0],
@@ -224,7 +213,7 @@ describe('A report of what visitors did', () => {
   });
 
   it('is written as CSV: numbers with a point, days by ISO 8601, and no cell that a spreadsheet would run', () => {
-    const things = { now: [thing('list', '', 8), thing('facet', 'type', 1), thing('search', '=1+1', 2)], before: [] };
+    const things = [thing('list', '', 8), thing('facet', 'type', 1), thing('search', '=1+1', 2)];
     expect(learnedCsv(table('facets', { things })).split('\r\n').slice(0, 2)).toEqual([
       ...['Facet,List,Used,Of visits to the list,Before', 'Type,Berths,1,0.125,0'],
     ]);

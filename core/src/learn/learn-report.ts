@@ -1,7 +1,7 @@
 import type { LearnStep } from './acts.js';
 import type { Counted } from './counting/counted-things.js';
-import type { LearnSource } from './learn-source.js';
-import { isAsked } from './learn-source.js';
+import type { LearnSource, NowAndBefore } from './learn-source.js';
+import { added, isAsked } from './learn-source.js';
 import { learnedLists } from './learned-lists.js';
 import type { LearnedTable } from './learned-table.js';
 import { nextSteps } from './next-steps.js';
@@ -85,8 +85,10 @@ function totalsOf(source: LearnSource): LearnTotal[] {
   const { days, things, sent, period, scene } = source;
   const viewsIn = (all: LearnSource['days']['now']): number =>
     all.filter(({ kindId }) => isAsked(source, kindId)).reduce((sum, { views }) => sum + views, 0);
-  const timesIn = (all: LearnSource['things']['now'], what: Counted): number =>
-    all.filter((one) => one.what === what).reduce((sum, { times }) => sum + times, 0);
+  const timesOf = (what: Counted): NowAndBefore<number> => {
+    const [sum = { now: 0, before: 0 }] = added(things, (one) => (one.what === what ? '' : null)).values();
+    return sum;
+  };
   const cameIn = ({ from, to }: Period): number =>
     sent.filter(({ createdAt }) => {
       const day = dayNumberAt(createdAt, scene.context.zone);
@@ -94,8 +96,8 @@ function totalsOf(source: LearnSource): LearnTotal[] {
     }).length;
   return [
     { label: 'Views of listings', now: viewsIn(days.now), before: viewsIn(days.before) },
-    { label: 'Arrivals', now: timesIn(things.now, 'arrival'), before: timesIn(things.before, 'arrival') },
-    { label: 'Searches', now: timesIn(things.now, 'search'), before: timesIn(things.before, 'search') },
+    { label: 'Arrivals', ...timesOf('arrival') },
+    { label: 'Searches', ...timesOf('search') },
     { label: 'Submissions', now: cameIn(period.now), before: cameIn(period.before) },
   ];
 }

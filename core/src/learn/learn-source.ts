@@ -17,15 +17,14 @@ export interface DayOfKind {
   readonly views: number;
 }
 
-export interface ListingViews {
+/** Of a listing, how often it was looked at. */
+export interface ListingViews extends NowAndBefore<number> {
   readonly listingId: number;
   readonly kindId: number;
-  readonly views: number;
 }
 
-export interface ThingTimes extends CountedThing {
-  readonly times: number;
-}
+/** Of something else, how often it was counted. */
+export interface ThingTimes extends CountedThing, NowAndBefore<number> {}
 
 /** A listing that something was counted of, as it is now. */
 export interface LearnedListing {
@@ -55,13 +54,14 @@ export interface LearnSource {
   /** The listing whose views over time are asked for, with them; null for all listings. */
   readonly listing: { readonly listing: LearnedListing; readonly days: NowAndBefore<readonly DayOfKind[]> } | null;
   readonly days: NowAndBefore<readonly DayOfKind[]>;
-  readonly listings: NowAndBefore<readonly ListingViews[]>;
-  readonly things: NowAndBefore<readonly ThingTimes[]>;
+  readonly listings: readonly ListingViews[];
+  readonly things: readonly ThingTimes[];
   /** The first day of which anything is kept; null for nothing at all. */
   readonly firstDay: number | null;
   /** What was sent in, in any period, but for what may be misuse. */
   readonly sent: readonly SentTimes[];
-  readonly listingById: (id: number) => LearnedListing;
+  /** A listing by its number and that of its kind. */
+  readonly listingOf: (id: number, kindId: number) => LearnedListing;
   /** Listings that leave within the days of {@link LEAVES_SOON_IN_DAYS}. */
   readonly leaving: readonly LearnedListing[];
   /** Those that visitors see. */
@@ -79,31 +79,34 @@ export function isAsked({ kindId }: Pick<LearnSource, 'kindId'>, of: number): bo
   return kindId === null || kindId === of;
 }
 
-/** Numbers by a key, of the period and of the one before; a key that has neither is left out. */
-export function added<T>(
-  { now, before }: NowAndBefore<readonly T[]>,
+/** Numbers by a key; what has none is left out. */
+export function added<T extends NowAndBefore<number>>(
+  all: readonly T[],
   keyOf: (one: T) => string | null,
-  timesOf: (one: T) => number,
 ): Map<string, { now: number; before: number }> {
   const sums = new Map<string, { now: number; before: number }>();
-  const add = (all: readonly T[], when: 'now' | 'before'): void => {
-    for (const one of all) {
-      const key = keyOf(one);
-      if (key === null) continue;
-      const sum = sums.get(key) ?? { now: 0, before: 0 };
-      sum[when] += timesOf(one);
-      sums.set(key, sum);
-    }
-  };
-  add(now, 'now');
-  add(before, 'before');
+  for (const one of all) {
+    const key = keyOf(one);
+    if (key === null) continue;
+    const { now, before } = sums.get(key) ?? { now: 0, before: 0 };
+    sums.set(key, { now: now + one.now, before: before + one.before });
+  }
   return sums;
+}
+
+/** The views of each kind, by its number. */
+export function viewsOfKinds({ days: { now, before } }: LearnSource): Map<string, { now: number; before: number }> {
+  const told = [
+    ...now.map(({ kindId, views }) => ({ kindId, now: views, before: 0 })),
+    ...before.map(({ kindId, views }) => ({ kindId, now: 0, before: views })),
+  ];
+  return added(told, ({ kindId }) => String(kindId));
 }
 
 /** The most of the period first, then the most of the one before, then by their names. */
 export function byTimes(
-  [key, one]: readonly [string, { now: number; before: number }],
-  [otherKey, other]: readonly [string, { now: number; before: number }],
+  [key, one]: readonly [string, NowAndBefore<number>],
+  [otherKey, other]: readonly [string, NowAndBefore<number>],
 ): number {
   return other.now - one.now || other.before - one.before || (key < otherKey ? -1 : 1);
 }

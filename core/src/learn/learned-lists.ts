@@ -23,7 +23,7 @@ export interface LearnedList {
 /** The lists of kinds and selections that have pages of their own, or were looked at elsewhere; of one kind alone where one is asked about. */
 export function learnedLists(source: LearnSource): Map<string, LearnedList> {
   const { kinds, selections, scene, things } = source;
-  const looked = new Set([...things.now, ...things.before].map(({ what, about }) => (what === 'list' ? about : '')));
+  const looked = new Set(things.map(({ what, about }) => (what === 'list' ? about : '')));
   const isLookedAt = (key: string): boolean => looked.has(key);
   const ofKinds = kinds
     .filter((kind) => (isListShown(kind) || isLookedAt(listKey({ kindId: kind.id }))) && isAsked(source, kind.id))

@@ -48,9 +48,13 @@ export interface LearnedTable {
 /** No table tells more rows. */
 export const MOST_LEARNED_ROWS = 1000;
 
-/** A table of rows that are in order; those that are too many are counted. */
-export function learnedTable(told: Omit<LearnedTable, 'rows' | 'total'>, rows: readonly LearnedRow[]): LearnedTable {
-  return { ...told, rows: rows.slice(0, MOST_LEARNED_ROWS), total: rows.length };
+/** A table with a row for each of some things in order; of those that are too many it tells how many they are. */
+export function learnedTable<T>(
+  told: Omit<LearnedTable, 'rows' | 'total'>,
+  all: readonly T[],
+  rowOf: (one: T) => LearnedRow,
+): LearnedTable {
+  return { ...told, rows: all.slice(0, MOST_LEARNED_ROWS).map(rowOf), total: all.length };
 }
 
 export const words = (label: string): LearnedColumn => ({ label, kind: 'words' });

@@ -112,7 +112,7 @@ describe('Learn', () => {
     now += 2400;
     const { views } = api.assembly.services;
     await views.writeSettled();
-    expect(await api.assembly.store.views.timesIn({ from: 0, to: 99_999 })).not.toContain(
+    expect(await api.assembly.store.views.timesIn({ from: 0, to: 99_999 }, { from: 0, to: 0 })).not.toContain(
       jasmine.objectContaining({ what: 'search' }),
     );
     now += 200;

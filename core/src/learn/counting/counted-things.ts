@@ -3,6 +3,7 @@ import { keptSearchWords } from './search-words.js';
 
 /**
  * What of visits is counted beside the views of listings:
+ * - `views`: views of listings of a kind; `about` is the number of the kind. The store adds them up itself;
  * - `page`: a page that is no listing's; `about` is its path;
  * - `design`: a page that was shown by a design; `about` is the number of the design;
  * - `list`: a list that visitors steer; `about` is the list, as for all that follow;
@@ -12,7 +13,18 @@ import { keptSearchWords } from './search-words.js';
  * - `dead-end`: `detail` is the state of a list that filters have left empty, as it stands in its address;
  * - `arrival`: `about` is the host of another site on which somebody followed a link, '' for those who come from none.
  */
-export const COUNTED = ['page', 'design', 'list', 'facet', 'sort', 'search', 'missed', 'dead-end', 'arrival'] as const;
+export const COUNTED = [
+  'views',
+  'page',
+  'design',
+  'list',
+  'facet',
+  'sort',
+  'search',
+  'missed',
+  'dead-end',
+  'arrival',
+] as const;
 export type Counted = (typeof COUNTED)[number];
 
 export interface CountedThing {

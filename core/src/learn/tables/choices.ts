@@ -21,11 +21,7 @@ const MOST_VALUES = 200;
 
 /** Counts of one sort, by list and detail. */
 export function timesOf({ things }: LearnSource, what: Counted): TimesOf {
-  const sums = added(
-    things,
-    (one) => (one.what === what ? `${one.about}\n${one.detail}` : null),
-    (one) => one.times,
-  );
+  const sums = added(things, (one) => (one.what === what ? `${one.about}\n${one.detail}` : null));
   return (list, detail) => sums.get(`${list}\n${detail}`) ?? NEVER;
 }
 
@@ -82,7 +78,8 @@ export function facetsTable(facets: readonly UsedChoice[]): LearnedTable {
       chart: { as: 'bars', label: 0, series: [2, 4] },
       columns: [words('Facet'), words('List'), times('Used'), share('Of visits to the list'), BEFORE],
     },
-    facets.map((one) => choiceRow(one, [shareOf(one)], actOnFacet(one))),
+    facets,
+    (one) => choiceRow(one, [shareOf(one)], actOnFacet(one)),
   );
 }
 
@@ -95,7 +92,8 @@ export function sortsTable(sorts: readonly UsedChoice[]): LearnedTable {
       chart: { as: 'bars', label: 0, series: [2, 4] },
       columns: [words('Sort choice'), words('List'), times('Chosen'), share('Of visits to the list'), BEFORE],
     },
-    sorts.map((one) => choiceRow(one, [shareOf(one)], actOnSort(one))),
+    sorts,
+    (one) => choiceRow(one, [shareOf(one)], actOnSort(one)),
   );
 }
 
@@ -115,6 +113,7 @@ export function facetValuesTable(source: LearnSource, lists: Iterable<LearnedLis
       columns: [words('Value'), words('Facet'), words('List'), times('Chosen'), BEFORE],
     },
     rows.sort((one, other) => Number(other.cells[3]) - Number(one.cells[3])),
+    (row) => row,
   );
 }
 
@@ -124,7 +123,7 @@ function valueRows(source: LearnSource, list: LearnedList, facet: Facet, used: T
   const field = fieldOfFacet(facet, list.design, kindsOf(scene));
   if (!field) return [];
   const mark = `${facet.key}=`;
-  const chosen = [...things.now, ...things.before]
+  const chosen = things
     .filter(({ what, about, detail }) => what === 'facet' && about === list.key && detail.startsWith(mark))
     .map(({ detail }) => detail.slice(mark.length));
   const values = [...new Set([...valuesOf(field), ...chosen])];

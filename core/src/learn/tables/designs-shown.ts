@@ -14,11 +14,7 @@ export interface ShownDesign {
 
 export function shownDesigns(source: LearnSource): ShownDesign[] {
   const { designs, kinds, selections, kindById, things, kindId } = source;
-  const shown = added(
-    things,
-    (one) => (one.what === 'design' ? one.about : null),
-    (one) => one.times,
-  );
+  const shown = added(things, (one) => (one.what === 'design' ? one.about : null));
   return usesOfDesigns({ designs, kinds, selections, kindById })
     .filter(({ what, kindId: of }) => what === 'page' && (kindId === null || of === kindId))
     .map((thing) => ({ thing, ...(shown.get(String(thing.designId)) ?? { now: 0, before: 0 }) }))
@@ -34,7 +30,8 @@ export function designsTable(source: LearnSource, shown: readonly ShownDesign[])
       chart: { as: 'bars', label: 0, series: [3, 4] },
       columns: [words('Design'), words('Kind'), words('Used on'), times('Shown'), BEFORE],
     },
-    shown.map(({ thing, now, before }) => ({
+    shown,
+    ({ thing, now, before }) => ({
       cells: [
         thing.name,
         thing.kindId === null ? '' : (source.kindById(thing.kindId)?.many ?? ''),
@@ -42,6 +39,6 @@ export function designsTable(source: LearnSource, shown: readonly ShownDesign[])
         ...[now, before],
       ],
       link: { on: 'desk', path: `/arrange/pages/${thing.designId}` },
-    })),
+    }),
   );
 }

@@ -34,7 +34,8 @@ export function incomingOverTime(source: LearnSource): LearnedTable {
       chart: { as: 'lines', label: 0, series: [1, 2] },
       columns: [day('From'), times('Came in'), times('Decided')],
     },
-    isNothing ? [] : starts.map((start, at) => ({ cells: [start, came[at]!, decided[at]!] })),
+    isNothing ? [] : [...starts.entries()],
+    ([at, start]) => ({ cells: [start, came[at]!, decided[at]!] }),
   );
 }
 
@@ -72,6 +73,7 @@ export function waitingTable(source: LearnSource): LearnedTable {
       ],
     },
     rows,
+    (row) => row,
   );
 }
 

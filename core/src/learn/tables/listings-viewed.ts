@@ -1,7 +1,7 @@
 import { dayNumberAt } from '../../time/index.js';
 import type { LearnAct } from '../acts.js';
 import type { LearnSource, LearnedListing } from '../learn-source.js';
-import { LEAVES_SOON_IN_DAYS, added, byTimes, isAsked } from '../learn-source.js';
+import { LEAVES_SOON_IN_DAYS, byTimes, isAsked, viewsOfKinds } from '../learn-source.js';
 import type { LearnedRow, LearnedTable } from '../learned-table.js';
 import { BEFORE, day, learnedTable, times, words } from '../learned-table.js';
 
@@ -10,12 +10,8 @@ export const LEAST_MORE = 10;
 export const LEAST_TIMES_AS_MANY = 1.5;
 
 export function viewsByKind(source: LearnSource): LearnedTable {
-  const { days, kindById } = source;
-  const sums = added(
-    days,
-    ({ kindId }) => (isAsked(source, kindId) ? String(kindId) : null),
-    ({ views }) => views,
-  );
+  const { kindById } = source;
+  const sums = [...viewsOfKinds(source)].filter(([id]) => isAsked(source, Number(id)));
   return learnedTable(
     {
       ...{ key: 'views-by-kind', group: 'views', title: 'Views by kind' },
@@ -24,10 +20,11 @@ export function viewsByKind(source: LearnSource): LearnedTable {
       chart: { as: 'bars', label: 0, series: [1, 2] },
       columns: [words('Kind'), times('Views'), BEFORE],
     },
-    [...sums].sort(byTimes).map(([id, { now, before }]) => ({
+    sums.sort(byTimes),
+    ([id, { now, before }]) => ({
       cells: [kindById(Number(id))?.many ?? 'A kind that is gone', now, before],
       ...(kindById(Number(id)) && { link: { on: 'desk', path: `/fill/${id}` } }),
-    })),
+    }),
   );
 }
 
@@ -39,12 +36,10 @@ export interface ViewedListing {
 }
 
 export function viewedListings(source: LearnSource): ViewedListing[] {
-  const sums = added(
-    source.listings,
-    ({ listingId, kindId }) => (isAsked(source, kindId) ? String(listingId) : null),
-    ({ views }) => views,
-  );
-  return [...sums].sort(byTimes).map(([id, told]) => ({ listing: source.listingById(Number(id)), ...told }));
+  return source.listings
+    .filter(({ kindId }) => isAsked(source, kindId))
+    .map(({ listingId, kindId, now, before }) => ({ listing: source.listingOf(listingId, kindId), now, before }))
+    .sort((one, other) => other.now - one.now || other.before - one.before || one.listing.id - other.listing.id);
 }
 
 export function mostViewed(source: LearnSource, viewed: readonly ViewedListing[]): LearnedTable {
@@ -56,9 +51,8 @@ export function mostViewed(source: LearnSource, viewed: readonly ViewedListing[]
       chart: { as: 'bars', label: 0, series: [2, 3] },
       columns: [words('Listing'), words('Kind'), times('Views'), BEFORE],
     },
-    viewed
-      .filter(({ now }) => now > 0)
-      .map((one) => listingRow(source, one.listing, [one.now, one.before], actsOf(one.listing))),
+    viewed.filter(({ now }) => now > 0),
+    (one) => listingRow(source, one.listing, [one.now, one.before], actsOf(one.listing)),
   );
 }
 
@@ -88,9 +82,8 @@ export function rising(source: LearnSource, viewed: readonly ViewedListing[]): L
       chart: { as: 'bars', label: 0, series: [2, 3] },
       columns: [words('Listing'), words('Kind'), times('Views'), BEFORE, times('More')],
     },
-    risingListings(source, viewed).map(({ listing, now, before }) =>
-      listingRow(source, listing, [now, before, now - before], actsOf(listing)),
-    ),
+    risingListings(source, viewed),
+    ({ listing, now, before }) => listingRow(source, listing, [now, before, now - before], actsOf(listing)),
   );
 }
 
@@ -133,9 +126,8 @@ export function leavingSoon(source: LearnSource, leaving: readonly LeavingListin
       chart: null,
       columns: [words('Listing'), words('Kind'), times('Views'), day('Last day')],
     },
-    leaving.map(({ listing, views }) =>
-      listingRow(source, listing, [views, lastDayOf(listing, zone)], [keepLonger(listing)]),
-    ),
+    leaving,
+    ({ listing, views }) => listingRow(source, listing, [views, lastDayOf(listing, zone)], [keepLonger(listing)]),
   );
 }
 

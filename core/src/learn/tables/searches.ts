@@ -20,10 +20,8 @@ type Lists = ReadonlyMap<string, LearnedList>;
 
 /** What was counted of a sort, the most of the period first. */
 export function countedOfLists({ things }: LearnSource, lists: Lists, what: Counted): CountedOfList[] {
-  const sums = added(
-    things,
-    (one) => (one.what === what && lists.has(one.about) ? `${one.about}\n${one.detail}` : null),
-    (one) => one.times,
+  const sums = added(things, (one) =>
+    one.what === what && lists.has(one.about) ? `${one.about}\n${one.detail}` : null,
   );
   return [...sums].sort(byTimes).map(([key, told]) => {
     const [list = '', detail = ''] = key.split('\n');
@@ -40,10 +38,8 @@ export function searchesTable(searches: readonly CountedOfList[]): LearnedTable 
       chart: { as: 'bars', label: 0, series: [2, 3] },
       columns: [words('Words'), words('List'), times('Searched'), BEFORE],
     },
-    searches.map((one) => ({
-      cells: [one.detail, one.list.name, one.now, one.before],
-      ...linkTo(one, searchState(one)),
-    })),
+    searches,
+    (one) => ({ cells: [one.detail, one.list.name, one.now, one.before], ...linkTo(one, searchState(one)) }),
   );
 }
 
@@ -56,11 +52,12 @@ export function missedTable(missed: readonly CountedOfList[]): LearnedTable {
       chart: { as: 'bars', label: 0, series: [2, 3] },
       columns: [words('Words'), words('List'), times('Searched'), BEFORE],
     },
-    missed.map((one) => ({
+    missed,
+    (one) => ({
       cells: [one.detail, one.list.name, one.now, one.before],
       ...linkTo(one, searchState(one)),
       acts: actsOnMissed(one),
-    })),
+    }),
   );
 }
 
@@ -82,11 +79,12 @@ export function deadEndsTable(source: LearnSource, deadEnds: readonly CountedOfL
       chart: { as: 'bars', label: 0, series: [2, 3] },
       columns: [words('Chosen'), words('List'), times('People'), BEFORE],
     },
-    deadEnds.map((one) => ({
+    deadEnds,
+    (one) => ({
       cells: [chosenWords(source, one), one.list.name, one.now, one.before],
       ...linkTo(one, one.detail),
       acts: actsOnDeadEnd(one),
-    })),
+    }),
   );
 }
 

@@ -29,7 +29,8 @@ export function viewsOverTime(source: LearnSource): LearnedTable {
       chart: { as: 'lines', label: 0, series: [1, 2] },
       columns: [day(LABELS[stretch]), times('Views'), BEFORE],
     },
-    told.length === 0 ? [] : starts.map((start, at) => ({ cells: [start, now[at]!, before[at]!] })),
+    told.length === 0 ? [] : [...starts.entries()],
+    ([at, start]) => ({ cells: [start, now[at]!, before[at]!] }),
   );
 }
 

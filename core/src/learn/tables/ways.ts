@@ -1,18 +1,14 @@
 import type { Counted } from '../counting/counted-things.js';
 import type { LearnSource } from '../learn-source.js';
-import { added, byTimes } from '../learn-source.js';
+import { added, byTimes, viewsOfKinds } from '../learn-source.js';
 import type { LearnedRow, LearnedTable } from '../learned-table.js';
 import { BEFORE, learnedTable, times, words } from '../learned-table.js';
 
 /** Which pages people were shown; all listings of a kind are one entry. */
 export function pagesTable(source: LearnSource): LearnedTable {
-  const { kindById, days } = source;
+  const { kindById } = source;
   const pages = sumsOf(source, 'page');
-  const listings = added(
-    days,
-    ({ kindId }) => String(kindId),
-    ({ views }) => views,
-  );
+  const listings = viewsOfKinds(source);
   const ofPages = [...pages].map(
     ([path, told]) => [told, { cells: [path, told.now, told.before], link: { on: 'site', path } }] as const,
   );
@@ -30,7 +26,8 @@ export function pagesTable(source: LearnSource): LearnedTable {
       chart: { as: 'bars', label: 0, series: [1, 2] },
       columns: [words('Page'), times('Shown'), BEFORE],
     },
-    all.sort(([one], [other]) => other.now - one.now || other.before - one.before).map(([, row]) => row),
+    all.sort(([one], [other]) => other.now - one.now || other.before - one.before),
+    ([, row]) => row,
   );
 }
 
@@ -43,16 +40,11 @@ export function arrivalsTable(source: LearnSource): LearnedTable {
       chart: { as: 'bars', label: 0, series: [1, 2] },
       columns: [words('Site'), times('People'), BEFORE],
     },
-    [...sumsOf(source, 'arrival')]
-      .sort(byTimes)
-      .map(([host, { now, before }]) => ({ cells: [host || 'No site, or not told', now, before] })),
+    [...sumsOf(source, 'arrival')].sort(byTimes),
+    ([host, { now, before }]) => ({ cells: [host || 'No site, or not told', now, before] }),
   );
 }
 
 function sumsOf({ things }: LearnSource, what: Counted): Map<string, { now: number; before: number }> {
-  return added(
-    things,
-    (one) => (one.what === what ? one.about : null),
-    (one) => one.times,
-  );
+  return added(things, (one) => (one.what === what ? one.about : null));
 }

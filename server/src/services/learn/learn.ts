@@ -53,11 +53,11 @@ export class Learn {
       ...{ period, kindId, scene },
       listing: listingId === null ? null : await this.ofListing(listingId, both),
       days: await both((days) => views.ofKinds(days)),
-      listings: await both((days) => views.ofListings(days)),
-      things: await both((days) => views.timesIn(days)),
+      listings: await views.ofListings(period.now, period.before),
+      things: await views.timesIn(period.now, period.before),
       firstDay: await views.firstDay(),
       sent: await store.submissions.timesSince(from),
-      listingById: (id) => this.listing(id),
+      listingOf: (id, kindId) => listingIn(live.catalog(kindId), id, scene.context.nowInMs),
       leaving: this.leaving(scene.context.nowInMs),
       kinds: live.kinds().filter(isKindShown),
       kindById: (id) => live.kind(id),
@@ -69,18 +69,10 @@ export class Learn {
     id: number,
     both: (ask: (days: Period) => Promise<LearnSource['days']['now']>) => Promise<LearnSource['days']>,
   ): Promise<LearnSource['listing']> {
-    const listing = this.listing(id);
-    if (listing.title === '') throw Refusal.of('request.not-found');
+    const kind = this.live.kinds().find((one) => this.live.catalog(one.id)?.rowOf(id) !== undefined);
+    if (!kind) throw Refusal.of('request.not-found');
+    const listing = listingIn(this.live.catalog(kind.id), id, this.live.nowInMs());
     return { listing, days: await both((days) => this.store.views.ofListing(id, days)) };
-  }
-
-  private listing(id: number): LearnedListing {
-    for (const kind of this.live.kinds()) {
-      const catalog = this.live.catalog(kind.id);
-      const row = catalog?.rowOf(id);
-      if (catalog && row !== undefined) return listingAt(catalog, row, this.live.nowInMs());
-    }
-    return { id, kindId: 0, title: '', isOnSite: false, isFeatured: false, leavesAt: null };
   }
 
   private leaving(nowInMs: number): LearnedListing[] {
@@ -94,6 +86,13 @@ export class Learn {
         .map((row) => listingAt(catalog, row, nowInMs));
     });
   }
+}
+
+/** A listing as its catalog has it; without a title where it is gone. */
+function listingIn(catalog: Catalog | undefined, id: number, nowInMs: number): LearnedListing {
+  const row = catalog?.rowOf(id);
+  if (catalog && row !== undefined) return listingAt(catalog, row, nowInMs);
+  return { id, kindId: catalog?.kind.id ?? 0, title: '', isOnSite: false, isFeatured: false, leavesAt: null };
 }
 
 function listingAt(catalog: Catalog, row: number, nowInMs: number): LearnedListing {

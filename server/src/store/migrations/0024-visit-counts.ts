@@ -10,4 +10,11 @@ export async function up(tables: Tables): Promise<void> {
     ...{ day: key(INTEGER), what: key(STRING(20)), about: key(STRING(300)), detail: key(STRING(300)) },
     times: { type: INTEGER, allowNull: false },
   });
+  await tables.run(
+    'INSERT INTO visit_counts ("day", "what", "about", "detail", "times") ' +
+      `SELECT "day", 'views', CAST("kindId" AS VARCHAR(300)), '', SUM("views") FROM listing_views GROUP BY "day", "kindId"`,
+  );
+  // What is asked about many days is read in the order in which it is added up, all of it from the index.
+  await tables.addIndex('listing_views', ['listingId', 'day', 'kindId', 'views']);
+  await tables.addIndex('visit_counts', ['what', 'about', 'detail', 'day', 'times']);
 }

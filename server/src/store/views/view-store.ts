@@ -1,6 +1,6 @@
 import type { Transaction } from 'sequelize';
 import { QueryTypes } from 'sequelize';
-import type { CountedThing } from '@plindo/core/learn';
+import type { CountedThing, DayOfKind, ListingViews, ThingTimes } from '@plindo/core/learn';
 import type { Dialect } from '../dialect.js';
 import type { Models } from '../models.js';
 import type { OfDay } from './count-table.js';
@@ -51,7 +51,7 @@ export class ViewStore {
     if (views.length === 0 && times.length === 0) return;
     await this.brief(async (transaction) => {
       await this.views.add(views, transaction);
-      await this.times.add(times, transaction);
+      await this.times.add([...times, ...viewsOfKinds(views)], transaction);
     });
   }
 
@@ -65,32 +65,30 @@ export class ViewStore {
     return new Map(rows.map(({ id, views }) => [Number(id), Number(views)]));
   }
 
-  /** How often each listing was looked at in some days; those that were not are left out. */
-  async ofListings(days: Days): Promise<Omit<ViewsOfDay, 'day'>[]> {
-    const rows = await this.ask<Record<'listingId' | 'kindId' | 'views', number | string>>(
-      'SELECT "listingId", MAX("kindId") AS "kindId", SUM("views") AS "views" FROM listing_views ' +
-        'WHERE "day" BETWEEN :from AND :to GROUP BY "listingId"',
-      { ...days },
+  /** How often each listing was looked at in some days and in others; those that never were are left out. */
+  async ofListings(now: Days, before: Days): Promise<ListingViews[]> {
+    const rows = await this.ask<Record<keyof ListingViews, number | string>>(
+      `SELECT "listingId", MAX("kindId") AS "kindId", ${sumsOf('views', now, before)} FROM listing_views ` +
+        `WHERE ${within(now, before)} GROUP BY "listingId"`,
+      {},
     );
-    return rows.map(({ listingId, kindId, views }) => ({
-      ...{ listingId: Number(listingId), kindId: Number(kindId), views: Number(views) },
+    return rows.map((row) => ({
+      ...{ listingId: Number(row.listingId), kindId: Number(row.kindId) },
+      ...{ now: Number(row.now), before: Number(row.before) },
     }));
   }
 
   /** How often the listings of each kind were looked at on each of some days. */
-  async ofKinds(days: Days): Promise<Omit<ViewsOfDay, 'listingId'>[]> {
-    const rows = await this.ask<Record<'day' | 'kindId' | 'views', number | string>>(
-      'SELECT "day", "kindId", SUM("views") AS "views" FROM listing_views ' +
-        'WHERE "day" BETWEEN :from AND :to GROUP BY "day", "kindId"',
+  async ofKinds(days: Days): Promise<DayOfKind[]> {
+    const rows = await this.ask<{ day: number; about: string; times: number }>(
+      `SELECT "day", "about", "times" FROM visit_counts WHERE "what" = 'views' AND "day" BETWEEN :from AND :to`,
       { ...days },
     );
-    return rows.map(({ day, kindId, views }) => ({
-      ...{ day: Number(day), kindId: Number(kindId), views: Number(views) },
-    }));
+    return rows.map(({ day, about, times }) => ({ day: Number(day), kindId: Number(about), views: Number(times) }));
   }
 
   /** How often one listing was looked at on each of some days. */
-  async ofListing(listingId: number, days: Days): Promise<Omit<ViewsOfDay, 'listingId'>[]> {
+  async ofListing(listingId: number, days: Days): Promise<DayOfKind[]> {
     const rows = await this.ask<Record<'day' | 'kindId' | 'views', number | string>>(
       'SELECT "day", "kindId", "views" FROM listing_views WHERE "day" BETWEEN :from AND :to AND "listingId" = :listingId',
       { ...days, listingId },
@@ -100,23 +98,19 @@ export class ViewStore {
     }));
   }
 
-  /** What else was counted in some days, added up. */
-  async timesIn(days: Days): Promise<Omit<TimesOfDay, 'day'>[]> {
-    const rows = await this.ask<Omit<TimesOfDay, 'day' | 'times'> & { times: number | string }>(
-      'SELECT "what", "about", "detail", SUM("times") AS "times" FROM visit_counts ' +
-        'WHERE "day" BETWEEN :from AND :to GROUP BY "what", "about", "detail"',
-      { ...days },
+  /** What else was counted in some days and in others, each added up. */
+  async timesIn(now: Days, before: Days): Promise<ThingTimes[]> {
+    const rows = await this.ask<CountedThing & Record<'now' | 'before', number | string>>(
+      `SELECT "what", "about", "detail", ${sumsOf('times', now, before)} FROM visit_counts ` +
+        `WHERE "what" <> 'views' AND ${within(now, before)} GROUP BY "what", "about", "detail"`,
+      {},
     );
-    return rows.map((row) => ({ ...row, times: Number(row.times) }));
+    return rows.map((row) => ({ ...row, now: Number(row.now), before: Number(row.before) }));
   }
 
   /** The first day of which anything is kept; null for nothing at all. */
   async firstDay(): Promise<number | null> {
-    const [row] = await this.ask<{ day: number | null }>(
-      'SELECT MIN("day") AS "day" FROM (SELECT MIN("day") AS "day" FROM listing_views ' +
-        'UNION ALL SELECT MIN("day") AS "day" FROM visit_counts) AS firsts',
-      {},
-    );
+    const [row] = await this.ask<{ day: number | null }>('SELECT MIN("day") AS "day" FROM visit_counts', {});
     return row?.day == null ? null : Number(row.day);
   }
 
@@ -137,4 +131,34 @@ export class ViewStore {
   private ask<Row extends object>(select: string, replacements: Record<string, number>): Promise<Row[]> {
     return this.dialect.sequelize.query<Row>(select, { replacements, type: QueryTypes.SELECT });
   }
+}
+
+/** From so many days on an index is read whole, in the order of what is added up, rather than day by day. */
+const MANY_DAYS = 120;
+
+function sumsOf(column: string, now: Days, before: Days): string {
+  const sum = (days: Days): string => `SUM(CASE WHEN ${isIn(days)} THEN "${column}" ELSE 0 END)`;
+  return `${sum(now)} AS "now", ${sum(before)} AS "before"`;
+}
+
+/** The condition that a row is of one of two times. The plus keeps a database from going by the day. */
+function within(now: Days, before: Days): string {
+  const isMany = now.to - now.from + before.to - before.from > MANY_DAYS;
+  if (before.to + 1 === now.from) return isIn({ from: before.from, to: now.to }, isMany);
+  return `(${isIn(now, isMany)} OR ${isIn(before, isMany)})`;
+}
+
+function isIn({ from, to }: Days, isMany = false): string {
+  return `${isMany ? '+' : ''}"day" BETWEEN ${Number(from)} AND ${Number(to)}`;
+}
+
+/** The views of the listings of each kind, which stand in one table with all else that is counted. */
+function viewsOfKinds(views: readonly ViewsOfDay[]): TimesOfDay[] {
+  const sums = new Map<string, TimesOfDay>();
+  for (const { day, kindId, views: count } of views) {
+    const key = `${day} ${kindId}`;
+    const times = count + (sums.get(key)?.times ?? 0);
+    sums.set(key, { day, what: 'views', about: String(kindId), detail: '', times });
+  }
+  return [...sums.values()];
 }
