@@ -71,13 +71,17 @@ export function listKey(list: { readonly kindId: number } | { readonly selection
   return 'kindId' in list ? `kind:${list.kindId}` : `selection:${list.selectionId}`;
 }
 
-/** What counts at once when somebody is shown a page. `arrivedFrom` is null for those who come from another page of the site. */
-export function thingsShown(page: ShownPage, arrivedFrom: string | null): CountedThing[] {
+/** That somebody came to the site by a link of another one, told by its host; '' for none. */
+export function arrival(host: string): CountedThing {
+  return thing('arrival', host);
+}
+
+/** What counts at once when somebody is shown a page. */
+export function thingsShown(page: ShownPage): CountedThing[] {
   const { path, listing, designId, lists } = page;
   return [
     ...(listing === null && path.length <= LONGEST_DETAIL ? [thing('page', path)] : []),
     ...(designId === null ? [] : [thing('design', String(designId))]),
-    ...(arrivedFrom === null ? [] : [thing('arrival', arrivedFrom)]),
     ...lists.flatMap(thingsOfList),
   ];
 }

@@ -20,9 +20,10 @@ export class PendingCounts {
   /** By day and listing, and by day and thing. */
   private views = new Map<string, ViewsOfDay>();
   private times = new Map<string, TimesOfDay>();
-  /** By sort of thing, the names that were counted on a day. */
-  private readonly names = new Map<Counted, Set<string>>();
+  /** By sort of thing, what was counted on a day, with a short name for each. */
+  private readonly names = new Map<Counted, Map<string, string>>();
   private namesOn = NaN;
+  private named = 0;
 
   get isEmpty(): boolean {
     return this.views.size === 0 && this.times.size === 0;
@@ -32,19 +33,20 @@ export class PendingCounts {
     this.putView({ day, kindId, listingId: id, views: 1 });
   }
 
-  /** Whether a thing is among those that are counted of its sort on a day. */
-  takes(day: number, { what, about, detail }: CountedThing): boolean {
-    const most = MOST_NAMES_A_DAY[what];
-    if (most === undefined) return true;
+  /** A short name of a thing for a day; null for one more than are counted of its sort. */
+  nameOf(day: number, { what, about, detail }: CountedThing): string | null {
     if (day !== this.namesOn) {
       this.namesOn = day;
       this.names.clear();
     }
-    const names = this.names.get(what) ?? new Set();
+    const names = this.names.get(what) ?? new Map<string, string>();
     this.names.set(what, names);
-    const name = `${about}\n${detail}`;
-    if (!names.has(name) && names.size < most) names.add(name);
-    return names.has(name);
+    const thing = `${about}\n${detail}`;
+    const known = names.get(thing);
+    if (known !== undefined || names.size >= (MOST_NAMES_A_DAY[what] ?? Infinity)) return known ?? null;
+    const name = `#${(this.named++).toString(36)}`;
+    names.set(thing, name);
+    return name;
   }
 
   addThing(day: number, thing: CountedThing): void {

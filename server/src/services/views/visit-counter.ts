@@ -1,12 +1,14 @@
-import type { CountedThing, ShownPage } from '@plindo/core/learn';
-import { DAYS_KEPT_BY_DAY, searchesShown, thingsShown } from '@plindo/core/learn';
+import type { CountedThing, SearchInList, ShownPage } from '@plindo/core/learn';
+import { DAYS_KEPT_BY_DAY, arrival, searchesShown, thingsShown } from '@plindo/core/learn';
 import { dayNumberAt, periodStart, startOfDay } from '@plindo/core/time';
+import { breath } from '../../live/breath.js';
 import type { Live } from '../../live/live.js';
 import type { Store } from '../../store/index.js';
 import { Turns } from '../../store/index.js';
 import { isCounted } from './counted-visits.js';
 import type { Visit } from './counted-visits.js';
 import { PendingCounts } from './pending-counts.js';
+import type { DoneAt, Settled } from './searches-under-way.js';
 import { SearchesUnderWay } from './searches-under-way.js';
 import { Visitors } from './visitors.js';
 
@@ -14,6 +16,8 @@ import { Visitors } from './visitors.js';
 const WRITTEN_EVERY_IN_MS = 2000;
 /** What other nodes have counted is read so often. */
 const READ_EVERY_IN_MS = 60_000;
+/** So many are worked out in one go: less than a millisecond. */
+const NOTES_A_BREATH = 100;
 
 /** Tells what stands at an address of the site; null for nothing that counts. */
 export type ShownAt = (address: string) => Promise<ShownPage | null>;
@@ -26,10 +30,14 @@ export interface SentPage {
   readonly arrivedFrom: string | null;
 }
 
-interface Noted extends SentPage {
+interface Noted extends SentPage, DoneAt {
   readonly visitor: string;
-  readonly day: number;
-  readonly atInMs: number;
+}
+
+/** What counts of a page, whoever was sent it. */
+interface Shown extends Pick<ShownPage, 'listing'> {
+  readonly things: readonly CountedThing[];
+  readonly searches: readonly SearchInList[];
 }
 
 /**
@@ -106,31 +114,41 @@ export class VisitCounter {
   private async take(byInMs: number): Promise<void> {
     const noted = this.noted;
     this.noted = [];
-    const known = new Map<string, ShownPage | null>();
-    for (const { address } of noted) if (!known.has(address)) known.set(address, await this.shownAt(address));
-    for (const { address, arrivedFrom, visitor, day, atInMs } of noted) {
+    const known = new Map<string, Shown | null>();
+    for (const [at, one] of noted.entries()) {
+      // Requests are answered in between.
+      if (at % NOTES_A_BREATH === NOTES_A_BREATH - 1) await breath();
+      const { address } = one;
+      if (!known.has(address)) known.set(address, await this.shown(address));
       const shown = known.get(address);
-      if (!shown) continue;
-      // In the order in which things happened, whenever they are worked out.
-      this.settle(this.searches.settled(atInMs));
-      if (shown.listing && this.visitors.isNew(visitor, String(shown.listing.id), atInMs)) {
-        this.pending.addView(day, shown.listing);
-      }
-      this.count(visitor, thingsShown(shown, arrivedFrom), day, atInMs);
-      for (const search of searchesShown(shown)) this.settle(this.searches.note(visitor, search, atInMs));
+      if (shown) this.takeOne(one, shown);
     }
     this.settle(this.searches.settled(byInMs));
   }
 
-  private settle(settled: ReturnType<SearchesUnderWay['settled']>): void {
-    for (const { visitor, atInMs, things } of settled) this.count(visitor, things, this.dayAt(atInMs), atInMs);
+  private async shown(address: string): Promise<Shown | null> {
+    const page = await this.shownAt(address);
+    return page && { listing: page.listing, things: thingsShown(page), searches: searchesShown(page) };
   }
 
-  private count(visitor: string, things: readonly CountedThing[], day: number, atInMs: number): void {
+  private takeOne({ arrivedFrom, visitor, day, atInMs }: Noted, { listing, things, searches }: Shown): void {
+    // In the order in which things happened, whenever they are worked out.
+    this.settle(this.searches.settled(atInMs));
+    if (listing && this.visitors.isNew(visitor, String(listing.id), atInMs)) this.pending.addView(day, listing);
+    const at = { day, atInMs };
+    this.count(visitor, things, at);
+    if (arrivedFrom !== null) this.count(visitor, [arrival(arrivedFrom)], at);
+    for (const search of searches) this.settle(this.searches.note(visitor, search, at));
+  }
+
+  private settle(settled: readonly Settled[]): void {
+    for (const { visitor, things, ...at } of settled) this.count(visitor, things, at);
+  }
+
+  private count(visitor: string, things: readonly CountedThing[], { day, atInMs }: DoneAt): void {
     for (const thing of things) {
-      const name = `${thing.what}\n${thing.about}\n${thing.detail}`;
-      if (this.pending.takes(day, thing) && this.visitors.isNew(visitor, name, atInMs))
-        this.pending.addThing(day, thing);
+      const name = this.pending.nameOf(day, thing);
+      if (name !== null && this.visitors.isNew(visitor, name, atInMs)) this.pending.addThing(day, thing);
     }
   }
 
