@@ -44,6 +44,26 @@ export interface SiteSettings {
   readonly countsViews?: boolean;
   /** What the site tells of itself, and to whom; left out for nothing. */
   readonly notices?: NoticeSettings;
+  /** Sentences that the office often tells senders, beside those that Plindo has; left out for none. */
+  readonly reviewReasons?: readonly string[];
+}
+
+/** What stands in every page and is told to anybody: nothing of how the office works, and no address of its people. */
+export function siteForVisitors({
+  name,
+  tagline,
+  locale,
+  zone,
+  baseMap,
+  mapTiles,
+  address,
+}: SiteSettings): SiteSettings {
+  return {
+    ...{ name, tagline, locale, zone },
+    ...(baseMap !== undefined && { baseMap }),
+    ...(mapTiles !== undefined && { mapTiles }),
+    ...(address !== undefined && { address }),
+  };
 }
 
 /** The settings of a site that nobody has set yet. */

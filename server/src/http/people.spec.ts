@@ -266,10 +266,18 @@ describe('People', () => {
     expect([await stay(11.9), await stay(11.9)]).toEqual([200, 401]);
   });
 
-  it('keep to themselves whom the site writes to', async () => {
+  it('keep to themselves whom the site writes to, and how the office works', async () => {
     const notices = { hour: 8, told: { problems: { to: ['office@example.org'], manner: 'at-once' } } };
-    expect((await owner.send('PUT', '/api/site', { notices })).status).toBe(200);
-    expect(JSON.stringify((await api.anyone.send('GET', '/api/session')).json)).not.toContain('office@');
+    const ofOffice = { notices, idleHours: 7, backups: { hour: 3, keep: 5 }, reviewReasons: ['Ask the office@first.'] };
+    expect((await owner.send('PUT', '/api/site', ofOffice)).status).toBe(200);
+    // What stands in every page is told to everybody too.
+    for (const path of ['/api/session', '/api/page?url=/']) {
+      const told = JSON.stringify((await api.anyone.send('GET', path)).json);
+      expect(told).withContext(path).toContain('"zone"');
+      expect(told)
+        .withContext(path)
+        .not.toMatch(/office@|idleHours|backups|reviewReasons/);
+    }
     expect(JSON.stringify((await owner.send('GET', '/api/session')).json)).toContain('office@');
   });
 

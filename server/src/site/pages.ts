@@ -32,6 +32,7 @@ import {
 import type { Explanation, Query } from '@plindo/core/query';
 import { BLANK_QUERY, hasFormerKeys, partsOfUrl, suggest, suggestPlaces, withChoice } from '@plindo/core/query';
 import type { KindById } from '@plindo/core/structure';
+import { siteForVisitors } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from '../live/live.js';
 import type { Reads } from '../live/revisions.js';
@@ -335,7 +336,7 @@ export class Pages {
     const context = this.live.context();
     const designs = this.live.designs();
     const { kinds, around } = this.siteAround(designs);
-    const site = this.live.site();
+    const site = siteForVisitors(this.live.site());
     return { site, now: new Date(context.nowInMs), context, kinds, kindById: this.kindById, designs, around };
   }
 

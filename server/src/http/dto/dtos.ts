@@ -58,6 +58,8 @@ export class BackupScheduleDto {
 }
 
 /** Of the settings of the site those that change. */
+const MOST_REASONS = 30;
+
 export class SiteDto {
   @IsOptional() @IsString() @MaxLength(120) name?: string;
   @IsOptional() @IsString() @MaxLength(LONGEST_WORD) tagline?: string;
@@ -84,6 +86,14 @@ export class SiteDto {
 
   /** Whether it is counted how often pages of listings are looked at. */
   @IsOptional() @IsBoolean() countsViews?: boolean;
+
+  /** Sentences that the office often tells senders, beside those that Plindo has. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(MOST_REASONS)
+  @IsString({ each: true })
+  @MaxLength(500, { each: true })
+  reviewReasons?: string[];
 
   /** Where the site stands, "https://guide.example"; '' for wherever it is asked for. */
   @IsOptional() @IsString() @MaxLength(200) address?: string;

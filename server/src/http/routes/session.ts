@@ -1,3 +1,4 @@
+import { siteForVisitors } from '@plindo/core/structure';
 import type { SessionInfo, User } from '@plindo/core/contract';
 import { isAllowed, waitsForStep } from '../../services/people/permissions.js';
 import { SetupDto, SignInDto } from '../dto/people-dtos.js';
@@ -27,12 +28,11 @@ async function sessionInfo(
   { accounts, live }: Services,
   { user, hasSecondStep, csrf }: SignedInBy,
 ): Promise<SessionInfo> {
-  const { notices, ...site } = live.site();
+  const site = live.site();
   const needsOwner = await accounts.needsOwner();
   const mayRead = isAllowed(user?.role ?? null, 'read mails');
-  // Whom the site writes to concerns nobody outside.
   const needsStep = user !== null && waitsForStep('change the site', user.role, hasSecondStep, site);
-  return { user, csrf, needsStep, needsOwner, site: mayRead && notices ? { ...site, notices } : site };
+  return { user, csrf, needsStep, needsOwner, site: mayRead ? site : siteForVisitors(site) };
 }
 
 /** Gives somebody who has proved who they are the session that was begun for them. */

@@ -1,8 +1,12 @@
 import type { SubmissionDetail } from '@plindo/core/contract';
+import { makeField } from '@plindo/core/structure';
 import { DeskServer } from '../../../../../harness/desk';
 import { kindSummary } from '../../../../../harness/models';
 import { Shown } from '../../../../../harness/shown';
+import { AskForValue } from '../../fill/table/ask-for-value';
 import { SubmissionPanel } from './submission-panel';
+
+const TYPING_PAUSES_IN_MS = 500;
 
 const text = (said: string) => ({ text: said, pictures: [] });
 const DETAIL: SubmissionDetail = {
@@ -72,5 +76,52 @@ describe('A submission that is reviewed', () => {
     await shown.settled();
     expect(shown.texts('[role=alert]')).toEqual(['Write a reason.']);
     expect(shown.texts('td, th').join()).not.toContain('What is there now');
+  });
+
+  it('is added to another listing that was looked for, and has its links changed on the way', async () => {
+    const harbour = makeField({
+      ...{ key: 'harbour', label: 'Harbour', type: 'link' },
+      settings: { linked: { kindId: 2, many: false, hasNotes: false } },
+    });
+    const asked: unknown[] = [];
+    const openDialog = (data: { value: unknown }, then: (read: unknown) => void): void => {
+      asked.push(data.value);
+      then([{ id: 31, title: 'Sallow Creek', note: '' }]);
+    };
+    server = new DeskServer('editor', [{ provide: AskForValue, useValue: { open: openDialog } }]);
+    const fields = [{ key: 'harbour', label: 'Harbour', sent: text('Old Lock'), now: null, isChangedSince: false }];
+    const detail = {
+      ...DETAIL,
+      intent: 'new',
+      listing: null,
+      listingId: null,
+      fields,
+      values: { harbour: [30] },
+    } as const;
+    shown = await Shown.of(SubmissionPanel, { id: 5 });
+    const summary = kindSummary();
+    await server.answer('GET', '/api/kinds', [{ ...summary, kind: { ...summary.kind, fields: [harbour] } }]);
+    await server.answer('GET', '/api/submissions/5', detail);
+    await shown.settled();
+    await shown.press('Change Harbour');
+    await server.answer('GET', '/api/listings/30', { id: 30, title: 'Old Lock' });
+    await shown.settled();
+    expect(asked).toEqual([[jasmine.objectContaining({ id: 30, title: 'Old Lock' })]]);
+    expect(shown.texts('.new')).toEqual(['Sallow Creek']);
+    const [search] = shown.all<HTMLInputElement>('input[type=search]');
+    search!.value = 'quay';
+    search!.dispatchEvent(new Event('input'));
+    await new Promise((resolve) => setTimeout(resolve, TYPING_PAUSES_IN_MS));
+    const listings = [
+      { id: 8, kindId: 1, title: 'North quay' },
+      { id: 9, kindId: 2, title: 'Of another kind' },
+    ];
+    await server.answer('GET', '/api/find', { total: 2, listings });
+    await shown.settled();
+    expect(shown.texts('.alike li a')).toEqual(['North quay']);
+    await shown.press('Add 1 value to it');
+    await server.answer('GET', '/api/listings/8', { id: 8, title: 'North quay', version: 4 });
+    const [sent] = await server.answer('POST', '/api/submissions/5/merge', { changeId: 3, result: detail });
+    expect(sent).toEqual({ version: 2, reason: '', values: { harbour: [31] }, listingId: 8, listingVersion: 4 });
   });
 });

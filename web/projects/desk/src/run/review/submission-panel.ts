@@ -13,15 +13,16 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { SubmissionsApi, sentenceOf } from '@plindo/api';
-import type { Changed, LikeListing, SubmissionDetail, SubmissionSummary, SubmittedField } from '@plindo/core/contract';
-import type { Field } from '@plindo/core/structure';
+import { ListingSearch, SessionApi, SessionStore, SubmissionsApi, sentenceOf } from '@plindo/api';
+import type { Changed, SubmissionDetail, SubmissionSummary, SubmittedField } from '@plindo/core/contract';
+import type { Field, LinkedListing } from '@plindo/core/structure';
 import { fieldAt } from '@plindo/core/structure';
 import type { SentValues } from '@plindo/core/submissions';
 import { sentText } from '@plindo/core/submissions';
 import { Icon, PictureView } from '@plindo/listing-view';
 import { CatalogApi } from '@plindo/api';
 import type { Observable } from 'rxjs';
+import { forkJoin, map, of } from 'rxjs';
 import { AskForValue } from '../../fill/table/ask-for-value';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
@@ -43,6 +44,8 @@ export class SubmissionPanel {
   private readonly kinds = inject(KindsStore);
   private readonly notices = inject(Notices);
   private readonly reading = inject(Reading);
+  private readonly session = inject(SessionStore);
+  private readonly sessions = inject(SessionApi);
 
   readonly id = input.required<number>();
   /** Goes up when it may have changed. */
@@ -55,7 +58,10 @@ export class SubmissionPanel {
     suspicion: SUSPICION_WORDS,
     likeness: LIKENESS_WORDS,
   };
-  protected readonly reasons = STOCK_REASONS;
+  protected readonly isOwner = this.session.isOwner;
+  private readonly ownReasons = computed(() => this.session.session()?.site.reviewReasons ?? []);
+  protected readonly reasons = computed(() => [...this.ownReasons(), ...STOCK_REASONS]);
+  protected readonly isOwnReason = computed(() => this.ownReasons().includes(this.reason().trim()));
   protected readonly detail = signal<SubmissionDetail | null>(null);
   protected readonly failure = signal('');
   protected readonly isBusy = signal(false);
@@ -63,6 +69,15 @@ export class SubmissionPanel {
   protected readonly kept = signal<ReadonlySet<string>>(new Set());
   /** By the key of a field, what somebody has changed on the way. */
   protected readonly changed = signal<SentValues>({});
+  /** Titles of listings to which somebody has changed a link on the way. */
+  private readonly titles = new Map<number, string>();
+  private readonly search = new ListingSearch(this.catalog);
+  protected readonly looked = signal('');
+  /** Listings of the kind that were looked for, but for those that are proposed anyway. */
+  protected readonly others = computed(() => {
+    const { kindId, alike = [] } = this.detail() ?? {};
+    return this.search.found().filter((one) => one.kindId === kindId && !alike.some(({ id }) => id === one.id));
+  });
   protected readonly reason = signal('');
   protected readonly status = signal<'live' | 'draft'>('live');
   protected readonly featured = signal(false);
@@ -107,10 +122,13 @@ export class SubmissionPanel {
     return kind && fieldAt(kind, key);
   }
 
-  /** Links are found by their titles in the form of the listing, once it is there. */
   protected canBeChanged({ key }: SubmittedField): boolean {
-    const type = this.fieldOf(key)?.type;
-    return this.isOpen() && type !== undefined && type !== 'link';
+    return this.isOpen() && this.fieldOf(key) !== undefined;
+  }
+
+  protected look(text: string): void {
+    this.looked.set(text);
+    this.search.type(text);
   }
 
   protected isChanged(key: string): boolean {
@@ -119,21 +137,61 @@ export class SubmissionPanel {
 
   protected changedText({ key }: SubmittedField): string {
     const field = this.fieldOf(key);
-    return field ? sentText(field, this.changed()[key], this.reading.context(), String) || 'nothing' : '';
+    const titleOf = (id: number): string => this.titles.get(id) ?? String(id);
+    return field ? sentText(field, this.changed()[key], this.reading.context(), titleOf) || 'nothing' : '';
   }
 
   protected change({ key }: SubmittedField): void {
     const [field, detail] = [this.fieldOf(key), this.detail()];
     if (!field || !detail) return;
     const value = this.isChanged(key) ? this.changed()[key] : detail.values[key];
-    void this.ask.open({ of: detail.title, field, value, context: this.reading.context() }, (read) => {
+    const keep = (read: unknown): void => {
       this.changed.update((all) => ({ ...all, [key]: read }));
       this.take(key, true);
+    };
+    const ask = (shown: unknown, then: (read: unknown) => void): void =>
+      void this.ask.open({ of: detail.title, field, value: shown, context: this.reading.context() }, then);
+    if (field.type !== 'link') return ask(value, keep);
+    this.linkedTo(value).subscribe({
+      next: (linked) => ask(linked, (read) => keep(this.idsOf(read as readonly LinkedListing[]))),
+      error: (error: unknown) => this.notices.refused(error),
     });
+  }
+
+  /** The listings that a link was sent for, by their numbers, as its control has them. */
+  private linkedTo(value: unknown): Observable<readonly LinkedListing[]> {
+    const ids = Array.isArray(value) ? (value as readonly number[]) : [];
+    if (ids.length === 0) return of([]);
+    const linked = (id: number, title: string): LinkedListing => {
+      return { id, title, note: '', slug: '', href: null, onSite: false };
+    };
+    return forkJoin(ids.map((id) => this.catalog.listing(id).pipe(map(({ title }) => linked(id, title)))));
+  }
+
+  private idsOf(linked: readonly LinkedListing[]): number[] {
+    for (const { id, title } of linked) this.titles.set(id, title);
+    return linked.map(({ id }) => id);
   }
 
   protected addReason(text: string): void {
     this.reason.update((reason) => (reason.trim() === '' ? text : `${reason.trim()}\n${text}`));
+  }
+
+  protected keepReason(): void {
+    this.saveReasons([...this.ownReasons(), this.reason().trim()], 'Kept the sentence');
+  }
+
+  protected forgetReason(): void {
+    const forgotten = this.reason().trim();
+    this.saveReasons(
+      this.ownReasons().filter((one) => one !== forgotten),
+      'Forgot the sentence',
+    );
+  }
+
+  private saveReasons(reviewReasons: readonly string[], sentence: string): void {
+    const show = (): void => void this.sessions.load().subscribe();
+    this.notices.tellAndShow(this.sessions.saveSite({ reviewReasons }), sentence, show);
   }
 
   protected accept(): void {
@@ -165,7 +223,7 @@ export class SubmissionPanel {
   }
 
   /** Adds what is taken to a listing that is there already. */
-  protected merge({ id, title }: LikeListing): void {
+  protected merge({ id, title }: { readonly id: number; readonly title: string }): void {
     const detail = this.detail();
     if (!detail) return;
     this.catalog.listing(id).subscribe({
@@ -219,6 +277,7 @@ export class SubmissionPanel {
         this.kept.set(new Set());
         this.changed.set({});
         this.reason.set('');
+        this.look('');
         this.status.set(detail.begins.status);
         this.featured.set(detail.begins.featured);
       },
