@@ -104,6 +104,7 @@ export const ERROR_CATALOGUE = {
   'form.sum': 'The sum is not right. Try again.',
   'submission.decided': 'This submission was decided or changed in the meantime. Reload it to see how it is now.',
   'submission.state': 'This cannot be done with a submission that is {state}.',
+  'submission.account': '{name} has an account. Switch it off and erase it under Run, People.',
   'submission.reason': 'Write what the sender should know.',
   'design.questions': '{place}: {reason}',
   'design.form': 'The design cannot be read: {place} must be {wanted}.',

@@ -79,6 +79,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['POST /submissions/:id/refuse', 'POST /submissions/:id/trust', 'GET /learn'],
   ],
   owner: [
+    'DELETE /submissions/:id/sender',
     ...['GET /people', 'PATCH /people/:id', 'DELETE /people/:id', 'POST /people/:id/password-link', 'GET /door'],
     ...['GET /backups', 'POST /backups', 'GET /backups/:id/zip'],
     ...['POST /people/invitations', 'DELETE /people/invitations/:id'],

@@ -49,6 +49,7 @@ const STATUS_BY_CODE: Partial<Record<ErrorCode, number>> = {
   'form.stale': 410,
   'form.sent-already': 409,
   'submission.decided': 409,
+  'submission.account': 409,
   'request.too-large': 413,
   'file.too-large': 413,
   'file.too-big': 413,

@@ -371,6 +371,19 @@ describe('What visitors send in', () => {
     expect(change?.sentence).toBe('Gull Hut was sent in');
     expect((await owner.send('POST', `/api/changes/${change!.id}/undo`)).json.code).toBe('change.not-undoable');
   });
+
+  it('can be left by nobody: the office erases a sender without an account, with the mails to them', async () => {
+    await sendIn();
+    await sendIn({ ...GOOD, '@title': 'Tern Hut' });
+    const [first] = (await queue()).submissions;
+    expect(first?.sender.email).toBe('ana@example.org');
+    expect((await owner.send('DELETE', `/api/submissions/${first!.id}/sender`)).status).toBe(204);
+    expect((await queue()).submissions.map(({ title }) => title)).toEqual(['Gull Hut', 'Tern Hut']);
+    const tables = ['submissions', 'mails', 'notices', 'change_entries'];
+    const everywhere = await Promise.all(tables.map((table) => ask(`SELECT * FROM ${table}`)));
+    expect(JSON.stringify(everywhere)).not.toMatch(/ana@example|"Ana"/i);
+    expect((await owner.send('DELETE', `/api/submissions/${first!.id}/sender`)).status).toBe(404);
+  });
 });
 
 /** PostgreSQL gives JSON as it is meant, SQLite as a text. */

@@ -66,6 +66,14 @@ export function peopleRoutes({ doorLog, live, people }: Services): Route[] {
       handle: (call) => people.erase(signedIn(call), call.id(), fromOf(call.request)),
     }),
     route({
+      method: 'delete',
+      path: '/submissions/:id/sender',
+      permission: 'manage people',
+      summary:
+        'Take away for good who sent something in without an account, of all that came from the same e-mail address.',
+      handle: (call) => people.eraseSender(signedIn(call), call.id(), fromOf(call.request)),
+    }),
+    route({
       method: 'get',
       path: '/door',
       permission: 'manage people',

@@ -126,6 +126,23 @@ export class People {
     await this.parts.doorLog.note('erased', by, from);
   }
 
+  /**
+   * Takes away for good who sent something in without an account: of all that came from the same e-mail address. What was sent stays.
+   * Refused by `request.not-found` and `submission.account`.
+   */
+  async eraseSender(by: User, submissionId: number, from: From): Promise<void> {
+    const { store, doorLog } = this.parts;
+    const { email, name, userId } = (await store.submissions.one(submissionId))?.sender ?? {
+      email: '',
+      name: '',
+      userId: null,
+    };
+    if (userId !== null) throw Refusal.of('submission.account', { name: name || email });
+    if (email === '') throw Refusal.of('request.not-found');
+    await store.aside(({ people }) => people.eraseSender(email));
+    await doorLog.note('erased', by, from);
+  }
+
   private changeOther(
     id: number,
     refusal: 'people.last-owner' | null,

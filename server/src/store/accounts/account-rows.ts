@@ -4,7 +4,7 @@ import { userOf } from '../records.js';
 import type { Row } from '../rows.js';
 import type { Account, OneTimeLinkRecord } from './account-reading.js';
 import { AccountReading, linkOf } from './account-reading.js';
-import { erase } from './erasing.js';
+import { erase, eraseSenderAt } from './erasing.js';
 
 /** Somebody who is to be added. */
 export interface NewUser {
@@ -43,6 +43,11 @@ export class AccountRows extends AccountReading {
   /** Takes away what tells who somebody was; they can't come back. `passwordHash` is one that no password has. */
   erase(account: Account, passwordHash: string): Promise<void> {
     return erase(account, passwordHash, this.models, this.transaction);
+  }
+
+  /** Takes away who has sent something in without an account. */
+  eraseSender(email: string): Promise<void> {
+    return eraseSenderAt(email, this.models, this.transaction);
   }
 
   async addLink(hash: string, link: Omit<OneTimeLinkRecord, 'id'>): Promise<OneTimeLinkRecord> {

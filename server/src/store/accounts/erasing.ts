@@ -37,6 +37,16 @@ export async function erase(
   await models.doorLog.update({ about: '' }, { where: { about: { [Op.startsWith]: email } }, transaction });
 }
 
+/** Takes away the name and address of a sender without an account, and the mails to them. */
+export async function eraseSenderAt(
+  email: string,
+  models: Models,
+  transaction: Transaction | undefined,
+): Promise<void> {
+  await models.mails.destroy({ where: { recipient: email }, transaction });
+  await eraseSender({ email, userId: null }, models, transaction);
+}
+
 /** What they have sent in stays, with the consents to it, from nobody. */
 async function eraseSender(where: WhereOptions, models: Models, transaction: Transaction | undefined): Promise<void> {
   const rows = await rowsOf(models.submissions, { where, transaction: transaction ?? null });

@@ -79,4 +79,9 @@ export class SubmissionsApi {
   private decide(id: number, act: string, body: object): Observable<Changed<SubmissionSummary>> {
     return this.http.post<Changed<SubmissionSummary>>(`/api/submissions/${id}/${act}`, body);
   }
+
+  /** Takes away for good who sent something in, of all that came from the same e-mail address. */
+  eraseSender(id: number): Observable<void> {
+    return this.http.delete<void>(`/api/submissions/${id}/sender`);
+  }
 }

@@ -79,6 +79,13 @@ export class LearnPage {
     return report ? `${this.spanText(report.period)}, beside ${this.spanText(report.before)}` : '';
   });
 
+  /** Since when there are any numbers, where that isn't before all that is told. */
+  protected readonly since = computed(() => {
+    const report = this.report();
+    if (!report || report.firstDay === null || report.firstDay <= report.before.from) return '';
+    return `Plindo has counted since ${this.reading.context().formats.dated(report.firstDay * DAY_IN_MS, 'long')}.`;
+  });
+
   constructor() {
     if (this.kindsStore.kinds() === null) void this.kindsStore.reload();
     const { revision } = inject(UndoStack);
@@ -138,6 +145,7 @@ export class LearnPage {
     if (before === 0) return now === 0 ? 'none before either' : 'none before';
     if (now === before) return 'as many as before';
     const share = Math.round((Math.abs(now - before) / before) * 100);
+    if (share === 0) return `about as many as ${this.number(before)} before`;
     return `${this.number(share)} % ${now > before ? 'more' : 'fewer'} than ${this.number(before)} before`;
   }
 

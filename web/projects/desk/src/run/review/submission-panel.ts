@@ -105,6 +105,24 @@ export class SubmissionPanel {
     return name && email ? `${name} (${email})` : name || email || 'somebody';
   }
 
+  /** Whoever has an account is erased with it. */
+  protected canBeErased({ sender: { email, userId } }: SubmissionDetail): boolean {
+    return this.isOwner() && email !== '' && userId === null;
+  }
+
+  protected eraseSender({ id, sender: { email } }: SubmissionDetail): void {
+    const question = `Erase who wrote from ${email}? Their name, their address and the mails to them are gone for good, from all that they sent in. What they sent stays.`;
+    if (!confirm(question)) return;
+    this.api.eraseSender(id).subscribe({
+      next: () => {
+        this.notices.said('Who sent it is erased.');
+        this.load(id);
+        this.decided.emit();
+      },
+      error: (error: unknown) => this.failure.set(sentenceOf(error)),
+    });
+  }
+
   protected momentOf(iso: string): string {
     return this.reading.moment(iso);
   }
