@@ -1,9 +1,16 @@
 import { openPage } from '../harness/browser.js';
+import { cardLinks } from '../harness/card-links.js';
 import { DemoDesk } from '../harness/demo-desk.js';
+import { DEMO_OWNER } from '../harness/desk.js';
+import { TestServer } from '../harness/server.js';
+import { Client } from '../trials/client.js';
 
 const MINUTES = 3 * 60_000;
 /** Views are written every two seconds, and pages that tell of them looked at again every ten. */
 const SHOWN_AFTER_IN_MS = 13_000;
+const SENDS_FOR_IN_MS = 8000;
+const SENDS_EVERY_IN_MS = 50;
+const LOST_IN_MS = 5000;
 
 describe('The listings that visitors look at most', () => {
   let desk: DemoDesk;
@@ -70,4 +77,40 @@ describe('The listings that visitors look at most', () => {
     },
     MINUTES,
   );
+
+  it(
+    'are lost by no more than five seconds when the server is killed',
+    async () => {
+      const server = await TestServer.startDemo();
+      const client = await Client.signedIn(server.address, DEMO_OWNER);
+      const { id, path, before } = await someListing(client, server.address);
+      const sentAt: number[] = [];
+      for (const until = Date.now() + SENDS_FOR_IN_MS; Date.now() < until;) {
+        const agent = `Mozilla/5.0 (X11; Linux x86_64; rv:${sentAt.length}.0) Gecko/20100101 Firefox/1.0`;
+        await (await fetch(server.address + path, { headers: { 'User-Agent': agent } })).arrayBuffer();
+        sentAt.push(Date.now());
+        await new Promise((resolve) => setTimeout(resolve, SENDS_EVERY_IN_MS));
+      }
+      const killedAt = Date.now();
+      await server.kill();
+      const again = await TestServer.start(server.folder);
+      const after = await viewsOf(await Client.signedIn(again.address, DEMO_OWNER), id);
+      await again.stop();
+      const mayBeLost = sentAt.filter((at) => at > killedAt - LOST_IN_MS).length;
+      expect(after - before).toBeGreaterThanOrEqual(sentAt.length - mayBeLost);
+      expect(after - before).toBeLessThanOrEqual(sentAt.length);
+    },
+    MINUTES,
+  );
 });
+
+/** A berth with the path of its page and its views so far. */
+async function someListing(client: Client, address: string): Promise<{ id: number; path: string; before: number }> {
+  const [path = ''] = cardLinks(await (await fetch(`${address}/berths`)).text());
+  const design = (await client.send('GET', `/api/page/design?url=${path}`)).json as { listingId: number };
+  return { id: design.listingId, path, before: await viewsOf(client, design.listingId) };
+}
+
+async function viewsOf(client: Client, id: number): Promise<number> {
+  return ((await client.send('GET', `/api/listings/${id}`)).json as { views: number }).views;
+}

@@ -74,12 +74,12 @@ export interface LearnSource {
 
 export const LEAVES_SOON_IN_DAYS = 30;
 
-/** Whether something of a kind is asked about. */
+/** Whether a report asks about a kind. */
 export function isAsked({ kindId }: Pick<LearnSource, 'kindId'>, of: number): boolean {
   return kindId === null || kindId === of;
 }
 
-/** Numbers by a key; what has none is left out. */
+/** Adds numbers up by a key; leaves out what has none (null). */
 export function added<T extends NowAndBefore<number>>(
   all: readonly T[],
   keyOf: (one: T) => string | null,

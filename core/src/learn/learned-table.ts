@@ -45,7 +45,7 @@ export interface LearnedTable {
   readonly total: number;
 }
 
-/** No table tells more rows. */
+/** A table has no more rows. */
 export const MOST_LEARNED_ROWS = 1000;
 
 /** A table with a row for each of some things in order; of those that are too many it tells how many they are. */

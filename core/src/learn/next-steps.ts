@@ -8,9 +8,9 @@ import { LEAST_LOOKS, actOnFacet, actOnSort, isNeverUsed } from './tables/choice
 import type { CountedOfList } from './tables/searches.js';
 import { actsOnDeadEnd, actsOnMissed, chosenWords } from './tables/searches.js';
 
-/** So often something has to happen before it is worth a sentence. */
+/** Something has to happen this often before it is worth a sentence. */
 const LEAST_TIMES = 3;
-/** Of each sort of step at most so many, and in all. */
+/** The most steps of one sort, and of all. */
 const MOST_OF_A_SORT = 2;
 const MOST_STEPS = 8;
 const SOON_IN_DAYS = 7;
@@ -27,7 +27,7 @@ export interface Told {
   readonly designs: readonly ShownDesign[];
 }
 
-/** What the numbers say that something can be done about: the most pressing of each sort, then the next ones. */
+/** What a publisher can do about the numbers: the most pressing step of each sort, then the next ones. */
 export function nextSteps(source: LearnSource, told: Told): LearnStep[] {
   const sorts = [
     missedSteps(told.missed),

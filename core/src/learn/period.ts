@@ -12,7 +12,7 @@ export type Comparison = (typeof COMPARISONS)[number];
 
 /** Counts are kept by day for so long, then by month. */
 export const DAYS_KEPT_BY_DAY = 366;
-/** No chart tells of more. */
+/** A report covers no longer time. */
 export const LONGEST_PERIOD_IN_DAYS = 3660;
 
 const MOST_BARS_OF_DAYS = 62;
@@ -23,7 +23,7 @@ export function firstDayByDay(today: number): number {
   return periodStart(today - DAYS_KEPT_BY_DAY, 'month');
 }
 
-/** The period that another one is compared with. Many whole months are compared with as many whole months, else days with as many days. */
+/** The period that another one is compared with: as many days, or, for many whole months, as many whole months. */
 export function comparedWith(period: Period, against: Comparison): Period {
   const { from, to } = period;
   const isWholeMonths = periodStart(from, 'month') === from && periodStart(to + 1, 'month') === to + 1;
@@ -37,7 +37,7 @@ export function comparedWith(period: Period, against: Comparison): Period {
   return { from: movedDay(from, -months, 'month'), to: from - 1 };
 }
 
-/** How long the stretches are for which a chart tells a number each. */
+/** A chart has one number for each day, week or month. */
 export type Stretch = 'day' | 'week' | 'month';
 
 export function stretchOf({ from, to }: Period): Stretch {

@@ -8,7 +8,7 @@ export function visitOf(request: Request): Visit {
   return { headers, address: ip, isSignedIn: sessionSecret(request) !== null };
 }
 
-/** Longer hosts are none (RFC 1035, 2.3.4). */
+/** A host name has at most so many characters (RFC 1035, 2.3.4). */
 const LONGEST_HOST = 253;
 
 /**

@@ -2,7 +2,7 @@ import type { Query } from '../../query/index.js';
 import { keptSearchWords } from './search-words.js';
 
 /**
- * What of visits is counted beside the views of listings:
+ * What Plindo counts of a visit:
  * - `views`: views of listings of a kind; `about` is the number of the kind. The store adds them up itself;
  * - `page`: a page that is no listing's; `about` is its path;
  * - `design`: a page that was shown by a design; `about` is the number of the design;
@@ -56,14 +56,14 @@ export interface ShownPage {
   readonly lists: readonly ShownList[];
 }
 
-/** What counts of a visit that waits a moment, as somebody may still be typing. */
+/** A search, which counts only after a moment, as its visitor may still be typing. */
 export interface SearchInList {
   readonly list: string;
   readonly words: string;
   readonly things: readonly CountedThing[];
 }
 
-/** Longer states and paths are made up. */
+/** A program made up a state or a path that is longer: Plindo doesn't count it. */
 const LONGEST_DETAIL = 300;
 
 /** How a list is named among what is counted: all of a kind, or those of a selection. */
@@ -110,7 +110,7 @@ function searchThings({ key, query, state, isEmpty, isPart }: ShownList): Counte
   const words = keptSearchWords(query.text);
   const isSearch = query.text !== '';
   const isFiltered = query.choices.size > 0 || !!query.box;
-  // What was typed as a place may be anything, and a part of a map is nowhere else again.
+  // A visitor may type anything as a place, and nobody else ever has the same part of a map.
   const isTold = ![...query.choices.values()].some(({ kind }) => kind === 'near') && !query.box;
   const isKept = (!isSearch || words !== null) && isTold && state.length <= LONGEST_DETAIL;
   const isMissed = isEmpty && !isPart;

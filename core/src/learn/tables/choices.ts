@@ -14,9 +14,9 @@ import { BEFORE, learnedTable, share, times, words } from '../learned-table.js';
 type TimesOf = (list: string, detail: string) => { readonly now: number; readonly before: number };
 
 const NEVER = { now: 0, before: 0 };
-/** So often a list has to be looked at before what nobody uses on it says anything. */
+/** Visitors have to look at a list this often before Plindo calls something on it unused. */
 export const LEAST_LOOKS = 50;
-/** Of facets with more values than that only those that were chosen are told. */
+/** Of a facet with more values the table has only those that somebody chose. */
 const MOST_VALUES = 200;
 
 /** Counts of one sort, by list and detail. */

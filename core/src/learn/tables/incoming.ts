@@ -56,7 +56,7 @@ export function waitingTable(source: LearnSource): LearnedTable {
     return {
       cells: [
         kindById(kindId)?.many ?? 'A kind that is gone',
-        ...[waits.length, middleOf(waits), waits.at(-1) ?? null, open.length, oldest],
+        ...[waits.length, medianOf(waits), waits.at(-1) ?? null, open.length, oldest],
       ],
       link: { on: 'desk' as const, path: '/run/review' },
     };
@@ -77,8 +77,8 @@ export function waitingTable(source: LearnSource): LearnedTable {
   );
 }
 
-/** What the middle one has of numbers in order, and between two middle ones their mean; null for none. */
-export function middleOf(inOrder: readonly number[]): number | null {
+/** The median of numbers in order; null for none. */
+export function medianOf(inOrder: readonly number[]): number | null {
   if (inOrder.length === 0) return null;
   const [low, high] = [Math.floor((inOrder.length - 1) / 2), Math.ceil((inOrder.length - 1) / 2)];
   return (inOrder[low]! + inOrder[high]!) / 2;

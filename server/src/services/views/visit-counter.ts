@@ -80,13 +80,15 @@ export class VisitCounter {
   }
 
   /** Forgets all that was counted, here and in the store. */
-  async erase(): Promise<void> {
+  erase(): Promise<void> {
     this.noted = [];
-    this.pending.clear();
-    this.searches.forgetAll();
-    this.visitors.forgetAll();
-    await this.store.views.erase();
-    await this.live.views.readAll();
+    return this.turns.take(async () => {
+      this.pending.clear();
+      this.searches.forgetAll();
+      this.visitors.forgetAll();
+      await this.store.views.erase();
+      await this.live.views.readAll();
+    });
   }
 
   /** Writes what was counted, follows the days, and reads what other nodes have counted, each when it is time. */
