@@ -5,11 +5,11 @@ import { DEMO_OWNER } from '../e2e/harness/desk.js';
 import { Client } from '../e2e/trials/client.js';
 import { yearRows } from './learned-year.js';
 import type { Benchmark, Measurement } from './measure.js';
-import { percentile } from './measure.js';
+import { median, percentile } from './measure.js';
 
 const LIST = '/berths';
-const BLOCKS = 5;
-const BLOCK_IN_MS = 5000;
+const BLOCKS = 9;
+const BLOCK_IN_MS = 3000;
 const EVERY_IN_MS = 5;
 /** What was counted is written every two seconds. */
 const WRITTEN_AFTER_IN_MS = 4000;
@@ -35,13 +35,14 @@ export const viewsBench: Benchmark = {
       for (let block = 0; block < BLOCKS; block++) {
         const times = await crowd.ask(n, BLOCK_IN_MS, person);
         sent += times.length;
-        people.push(...times);
-        robots.push(...(await crowd.ask(n, BLOCK_IN_MS, robot)));
+        people.push(percentile(times, 0.95));
+        robots.push(percentile(await crowd.ask(n, BLOCK_IN_MS, robot), 0.95));
       }
       await new Promise((resolve) => setTimeout(resolve, WRITTEN_AFTER_IN_MS));
       const counted = (await viewsOf(client)) - before;
       crowd.close();
-      const [ours, theirs] = [percentile(people, 0.95), percentile(robots, 0.95)];
+      // Of many short blocks in turn the middle one: what else a machine does disturbs single ones.
+      const [ours, theirs] = [median(people), median(robots)];
       return [
         row('a page that is counted, p95', n, {
           oursMs: ours,

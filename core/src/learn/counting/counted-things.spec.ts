@@ -1,7 +1,7 @@
 import type { FacetChoice } from '../../query/index.js';
 import { BLANK_QUERY } from '../../query/index.js';
 import type { ShownList, ShownPage } from '../index.js';
-import { arrival, keptSearchWords, searchesShown, thingsShown } from '../index.js';
+import { arrival, keptSearchWords, pageShown, searchesShown, thingsShown } from '../index.js';
 
 const berths: ShownList = { key: 'kind:2', query: BLANK_QUERY, state: '', isEmpty: false, isPart: false };
 const page: ShownPage = { path: '/berths', listing: null, designId: null, lists: [berths] };
@@ -14,13 +14,15 @@ const searched = (list: Partial<ShownList>): string[] =>
 
 describe('What counts of a page that somebody is shown', () => {
   it('is the page, its design, its lists, and where they came from', () => {
-    expect(told(thingsShown({ ...page, designId: 7 }))).toEqual(['page /berths', 'design 7', 'list kind:2']);
-    expect(told(thingsShown(page))).toEqual(['page /berths', 'list kind:2']);
+    expect(told(pageShown({ ...page, designId: 7 }))).toEqual(['page /berths', 'design 7']);
+    expect(told(thingsShown({ ...page, designId: 7 }))).toEqual(['list kind:2']);
+    expect(told(pageShown(page))).toEqual(['page /berths']);
     expect(told([arrival('club.example')])).toEqual(['arrival club.example']);
   });
 
   it('is no page for a listing, whose views count by themselves', () => {
-    expect(thingsShown({ ...page, listing: { id: 4, kindId: 2 }, lists: [] })).toEqual([]);
+    const ofListing = { ...page, listing: { id: 4, kindId: 2 }, designId: 7 };
+    expect(told(pageShown(ofListing))).toEqual(['design 7']);
   });
 
   it('is each facet with each value, and the order if another was chosen', () => {
@@ -33,7 +35,7 @@ describe('What counts of a page that somebody is shown', () => {
       }),
     };
     expect(told(thingsShown({ ...page, lists: [{ ...berths, query }] }))).toEqual([
-      ...['page /berths', 'list kind:2', 'facet kind:2 type', 'facet kind:2 type=box', 'facet kind:2 type=buoy'],
+      ...['list kind:2', 'facet kind:2 type', 'facet kind:2 type=box', 'facet kind:2 type=buoy'],
       ...['facet kind:2 price', 'sort kind:2 price-up'],
     ]);
   });

@@ -5,7 +5,7 @@ import { keptSearchWords } from './search-words.js';
  * What Plindo counts of a visit:
  * - `views`: views of listings of a kind; `about` is the number of the kind. The store adds them up itself;
  * - `page`: a page that is no listing's; `about` is its path;
- * - `design`: a page that was shown by a design; `about` is the number of the design;
+ * - `design`: a page, a listing's too, that was shown by a design; `about` is the number of the design;
  * - `list`: a list that visitors steer; `about` is the list, as for all that follow;
  * - `facet`: `detail` is the key of a facet that was used, or "key=value" for one of its values;
  * - `sort`: `detail` is the key of the sort choice;
@@ -76,14 +76,17 @@ export function arrival(host: string): CountedThing {
   return thing('arrival', host);
 }
 
-/** What counts at once when somebody is shown a page. */
-export function thingsShown(page: ShownPage): CountedThing[] {
-  const { path, listing, designId, lists } = page;
+/** What counts together when a visitor is shown a page that they haven't seen in the last half hour: the page and its design. */
+export function pageShown({ path, listing, designId }: ShownPage): CountedThing[] {
   return [
     ...(listing === null && path.length <= LONGEST_DETAIL ? [thing('page', path)] : []),
     ...(designId === null ? [] : [thing('design', String(designId))]),
-    ...lists.flatMap(thingsOfList),
   ];
+}
+
+/** What else counts at once when somebody is shown a page, each by itself. */
+export function thingsShown({ lists }: ShownPage): CountedThing[] {
+  return lists.flatMap(thingsOfList);
 }
 
 /** What was searched in the lists of a page, and where nothing was found. */

@@ -1,5 +1,5 @@
 import type { CountedThing, SearchInList, ShownPage } from '@plindo/core/learn';
-import { DAYS_KEPT_BY_DAY, arrival, searchesShown, thingsShown } from '@plindo/core/learn';
+import { DAYS_KEPT_BY_DAY, arrival, pageShown, searchesShown, thingsShown } from '@plindo/core/learn';
 import { dayNumberAt, periodStart, startOfDay } from '@plindo/core/time';
 import { breath } from '../../live/breath.js';
 import type { Live } from '../../live/live.js';
@@ -35,7 +35,8 @@ interface Noted extends SentPage, DoneAt {
 }
 
 /** What counts of a page, whoever was sent it. */
-interface Shown extends Pick<ShownPage, 'listing'> {
+interface Shown extends Pick<ShownPage, 'path' | 'listing'> {
+  readonly page: readonly CountedThing[];
   readonly things: readonly CountedThing[];
   readonly searches: readonly SearchInList[];
 }
@@ -130,17 +131,22 @@ export class VisitCounter {
 
   private async shown(address: string): Promise<Shown | null> {
     const page = await this.shownAt(address);
-    return page && { listing: page.listing, things: thingsShown(page), searches: searchesShown(page) };
+    if (!page) return null;
+    const { path, listing } = page;
+    return { path, listing, page: pageShown(page), things: thingsShown(page), searches: searchesShown(page) };
   }
 
-  private takeOne({ arrivedFrom, visitor, day, atInMs }: Noted, { listing, things, searches }: Shown): void {
+  private takeOne({ arrivedFrom, visitor, day, atInMs }: Noted, { path, listing, ...shown }: Shown): void {
     // In the order in which things happened, whenever they are worked out.
     this.settle(this.searches.settled(atInMs));
-    if (listing && this.visitors.isNew(visitor, String(listing.id), atInMs)) this.pending.addView(day, listing);
     const at = { day, atInMs };
-    this.count(visitor, things, at);
+    if (this.visitors.isNew(visitor, listing ? String(listing.id) : path, atInMs)) {
+      if (listing) this.pending.addView(day, listing);
+      for (const thing of shown.page) this.pending.addThing(day, thing);
+    }
+    this.count(visitor, shown.things, at);
     if (arrivedFrom !== null) this.count(visitor, [arrival(arrivedFrom)], at);
-    for (const search of searches) this.settle(this.searches.note(visitor, search, at));
+    for (const search of shown.searches) this.settle(this.searches.note(visitor, search, at));
   }
 
   private settle(settled: readonly Settled[]): void {

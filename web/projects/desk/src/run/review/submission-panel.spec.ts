@@ -78,6 +78,27 @@ describe('A submission that is reviewed', () => {
     expect(shown.texts('td, th').join()).not.toContain('What is there now');
   });
 
+  it('keeps a sentence that an owner wrote among those that are often used, and erases a sender without an account', async () => {
+    server = new DeskServer('owner');
+    shown = await Shown.of(SubmissionPanel, { id: 5 });
+    await server.answer('GET', '/api/kinds', [kindSummary()]);
+    await server.answer('GET', '/api/submissions/5', DETAIL);
+    await shown.settled();
+    await write('  Which pier is it? ');
+    await shown.press('Keep it as a sentence that is often used');
+    const [kept] = await server.answer('PUT', '/api/site', { changeId: 8, result: {} });
+    expect(kept).toEqual({ reviewReasons: ['Which pier is it?'] });
+    const asked = spyOn(window, 'confirm').and.returnValue(true);
+    await shown.press('Erase who sent it …');
+    expect(asked.calls.mostRecent().args[0]).toContain('ana@example.org');
+    await server.answer('DELETE', '/api/submissions/5/sender', null);
+    const nobody = { name: '', email: '', userId: null };
+    await server.answer('GET', '/api/submissions/5', { ...DETAIL, sender: nobody });
+    await shown.settled();
+    expect(shown.texts('header').join()).toContain('From somebody');
+    expect(shown.texts('header button')).toEqual([]);
+  });
+
   it('is added to another listing that was looked for, and has its links changed on the way', async () => {
     const harbour = makeField({
       ...{ key: 'harbour', label: 'Harbour', type: 'link' },

@@ -13,21 +13,22 @@ import { MatButtonModule } from '@angular/material/button';
 import { MatCheckboxModule } from '@angular/material/checkbox';
 import { MatMenuModule } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { ListingSearch, SessionApi, SessionStore, SubmissionsApi, sentenceOf } from '@plindo/api';
+import { ListingSearch, SessionStore, SubmissionsApi, sentenceOf } from '@plindo/api';
 import type { Changed, SubmissionDetail, SubmissionSummary, SubmittedField } from '@plindo/core/contract';
-import type { Field, LinkedListing } from '@plindo/core/structure';
+import type { Field } from '@plindo/core/structure';
 import { fieldAt } from '@plindo/core/structure';
 import type { SentValues } from '@plindo/core/submissions';
 import { sentText } from '@plindo/core/submissions';
 import { Icon, PictureView } from '@plindo/listing-view';
 import { CatalogApi } from '@plindo/api';
 import type { Observable } from 'rxjs';
-import { forkJoin, map, of } from 'rxjs';
 import { AskForValue } from '../../fill/table/ask-for-value';
 import { KindsStore } from '../../shared/kinds-store';
 import { Notices } from '../../shared/notices';
 import { Reading } from '../../shared/reading';
-import { INTENT_WORDS, LIKENESS_WORDS, STATE_WORDS, STOCK_REASONS, SUSPICION_WORDS } from './review-words';
+import { LinkedAnswers } from './linked-answers';
+import { OwnReasons } from './own-reasons';
+import { INTENT_WORDS, LIKENESS_WORDS, STATE_WORDS, SUSPICION_WORDS } from './review-words';
 
 /** One submission: what was sent beside what is there, field by field, and what can be decided about it. */
 @Component({
@@ -45,7 +46,6 @@ export class SubmissionPanel {
   private readonly notices = inject(Notices);
   private readonly reading = inject(Reading);
   private readonly session = inject(SessionStore);
-  private readonly sessions = inject(SessionApi);
 
   readonly id = input.required<number>();
   /** Goes up when it may have changed. */
@@ -59,9 +59,7 @@ export class SubmissionPanel {
     likeness: LIKENESS_WORDS,
   };
   protected readonly isOwner = this.session.isOwner;
-  private readonly ownReasons = computed(() => this.session.session()?.site.reviewReasons ?? []);
-  protected readonly reasons = computed(() => [...this.ownReasons(), ...STOCK_REASONS]);
-  protected readonly isOwnReason = computed(() => this.ownReasons().includes(this.reason().trim()));
+  protected readonly reasons = inject(OwnReasons);
   protected readonly detail = signal<SubmissionDetail | null>(null);
   protected readonly failure = signal('');
   protected readonly isBusy = signal(false);
@@ -69,8 +67,7 @@ export class SubmissionPanel {
   protected readonly kept = signal<ReadonlySet<string>>(new Set());
   /** By the key of a field, what somebody has changed on the way. */
   protected readonly changed = signal<SentValues>({});
-  /** Titles of listings to which somebody has changed a link on the way. */
-  private readonly titles = new Map<number, string>();
+  private readonly links = new LinkedAnswers(this.catalog);
   private readonly search = new ListingSearch(this.catalog);
   protected readonly looked = signal('');
   /** Listings of the kind that were looked for, but for those that are proposed anyway. */
@@ -155,8 +152,7 @@ export class SubmissionPanel {
 
   protected changedText({ key }: SubmittedField): string {
     const field = this.fieldOf(key);
-    const titleOf = (id: number): string => this.titles.get(id) ?? String(id);
-    return field ? sentText(field, this.changed()[key], this.reading.context(), titleOf) || 'nothing' : '';
+    return field ? sentText(field, this.changed()[key], this.reading.context(), this.links.titleOf) || 'nothing' : '';
   }
 
   protected change({ key }: SubmittedField): void {
@@ -170,46 +166,14 @@ export class SubmissionPanel {
     const ask = (shown: unknown, then: (read: unknown) => void): void =>
       void this.ask.open({ of: detail.title, field, value: shown, context: this.reading.context() }, then);
     if (field.type !== 'link') return ask(value, keep);
-    this.linkedTo(value).subscribe({
-      next: (linked) => ask(linked, (read) => keep(this.idsOf(read as readonly LinkedListing[]))),
+    this.links.listings(value).subscribe({
+      next: (linked) => ask(linked, (chosen) => keep(this.links.numbers(chosen))),
       error: (error: unknown) => this.notices.refused(error),
     });
   }
 
-  /** The listings that a link was sent for, by their numbers, as its control has them. */
-  private linkedTo(value: unknown): Observable<readonly LinkedListing[]> {
-    const ids = Array.isArray(value) ? (value as readonly number[]) : [];
-    if (ids.length === 0) return of([]);
-    const linked = (id: number, title: string): LinkedListing => {
-      return { id, title, note: '', slug: '', href: null, onSite: false };
-    };
-    return forkJoin(ids.map((id) => this.catalog.listing(id).pipe(map(({ title }) => linked(id, title)))));
-  }
-
-  private idsOf(linked: readonly LinkedListing[]): number[] {
-    for (const { id, title } of linked) this.titles.set(id, title);
-    return linked.map(({ id }) => id);
-  }
-
   protected addReason(text: string): void {
     this.reason.update((reason) => (reason.trim() === '' ? text : `${reason.trim()}\n${text}`));
-  }
-
-  protected keepReason(): void {
-    this.saveReasons([...this.ownReasons(), this.reason().trim()], 'Kept the sentence');
-  }
-
-  protected forgetReason(): void {
-    const forgotten = this.reason().trim();
-    this.saveReasons(
-      this.ownReasons().filter((one) => one !== forgotten),
-      'Forgot the sentence',
-    );
-  }
-
-  private saveReasons(reviewReasons: readonly string[], sentence: string): void {
-    const show = (): void => void this.sessions.load().subscribe();
-    this.notices.tellAndShow(this.sessions.saveSite({ reviewReasons }), sentence, show);
   }
 
   protected accept(): void {
