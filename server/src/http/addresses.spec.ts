@@ -119,6 +119,9 @@ describe('Addresses', () => {
   it('that clash are told before anything is written, and refused', async () => {
     await add('Radio', '2026-01-04');
     await add('Radio', '2026-12-04');
+    // Programs send null for what they leave out.
+    const blank = { addressPattern: [{ field: '@title', as: null, text: null }] };
+    expect((await owner.send('POST', `/api/kinds/${courses.id}/addresses/plan`, blank)).status).toBe(200);
     const plan = await owner.send('POST', `/api/kinds/${courses.id}/addresses/plan`, { addressPattern: BY_YEAR });
     expect([plan.status, plan.json.total, plan.json.clashing]).toEqual([200, 2, 2]);
     expect(plan.json.clashes[0].address).toBe('2026/radio');

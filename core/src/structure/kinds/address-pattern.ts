@@ -1,7 +1,6 @@
 import type { BuiltInKey } from '../fields/built-in-fields.js';
 import { builtInFieldAt } from '../fields/built-in-fields.js';
 import type { Field } from '../fields/field.js';
-import { withoutUndefined } from '../fields/field.js';
 import type { FieldTypeName } from '../field-types/names.js';
 
 /** How much of a value stands in an address: all of it, or of a date its year, its month or its day ("2026-12-04"). */
@@ -25,8 +24,8 @@ export const ADDRESS_SLASH = '/';
 export const MOST_ADDRESS_PARTS = 15;
 
 /** A part with every property at its plain default but those given. */
-export function makeAddressPart(given: Partial<AddressPart>): AddressPart {
-  return { field: '', as: 'whole', text: '', ...withoutUndefined(given) };
+export function makeAddressPart({ field, as, text }: Partial<AddressPart>): AddressPart {
+  return { field: field ?? '', as: as ?? 'whole', text: text ?? '' };
 }
 
 /** The parts between the slashes of a pattern. */

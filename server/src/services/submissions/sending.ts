@@ -86,7 +86,7 @@ export class Sending {
     const isFirst = former === null;
     const sender = former?.sender ?? { ...sent.sender, userId: user?.id ?? null };
     const about: About = { texts, tookInMs, trap: sent.trap, isTrusted: user !== null || !isFirst };
-    const { secret, suspicions, besides } = await this.besidesOf(about, sender, consents);
+    const { secret, suspicions, besides } = await this.freshBesides(about, sender, consents);
     await this.editing.change(user, async (unit) => {
       await this.take(unit, token, kind, read.values);
       const begun = await begunWith(unit, kind, read.values, former);
@@ -107,7 +107,7 @@ export class Sending {
     const { listingId, intent, message, trap } = told;
     const sender = { ...told.sender, userId: user?.id ?? null };
     const about: About = { texts: [message], tookInMs, trap, isTrusted: user !== null };
-    const { secret, suspicions, besides } = await this.besidesOf(about, sender, []);
+    const { secret, suspicions, besides } = await this.freshBesides(about, sender, []);
     await this.editing.change(user, async (unit) => {
       if (!(await unit.takeAttempt(digest(token)))) throw Refusal.of('form.sent-already');
       const listing = await unit.listing(listingId);
@@ -122,7 +122,7 @@ export class Sending {
   }
 
   /** A new secret, what speaks for misuse, and what is kept of a submission besides the change log. */
-  private async besidesOf(
+  private async freshBesides(
     { texts, tookInMs, trap, isTrusted }: About,
     sender: Sender,
     consents: readonly GivenConsent[],

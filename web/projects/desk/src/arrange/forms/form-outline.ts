@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, input } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { Icon } from '@plindo/listing-view';
@@ -6,7 +7,7 @@ import type { ChosenPart, FormWork } from './form-work';
 /** Steps and questions of a form as a tree. Alt and an arrow move what has the focus, Delete removes it. */
 @Component({
   selector: 'pl-form-outline',
-  imports: [Icon, MatButtonModule],
+  imports: [Icon, MatButtonModule, NgTemplateOutlet],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     @let own = work();
@@ -26,30 +27,9 @@ import type { ChosenPart, FormWork } from './form-work';
               <strong>{{ step.title || 'Step ' + (at + 1) }}</strong>
             </button>
             @if (isChosen({ step: at, question: null })) {
-              <button
-                type="button"
-                class="act"
-                aria-label="Move the step up"
-                (click)="own.move({ step: at, question: null }, -1)"
-              >
-                <pl-icon name="arrow_upward" />
-              </button>
-              <button
-                type="button"
-                class="act"
-                aria-label="Move the step down"
-                (click)="own.move({ step: at, question: null }, 1)"
-              >
-                <pl-icon name="arrow_downward" />
-              </button>
-              <button
-                type="button"
-                class="act"
-                aria-label="Remove the step"
-                (click)="own.remove({ step: at, question: null })"
-              >
-                <pl-icon name="delete" />
-              </button>
+              <ng-container
+                *ngTemplateOutlet="acts; context: { part: { step: at, question: null }, what: 'the step' }"
+              />
             }
           </span>
           <ol>
@@ -70,30 +50,9 @@ import type { ChosenPart, FormWork } from './form-work';
                   }
                 </button>
                 @if (isChosen({ step: at, question: below })) {
-                  <button
-                    type="button"
-                    class="act"
-                    aria-label="Move the question up"
-                    (click)="own.move({ step: at, question: below }, -1)"
-                  >
-                    <pl-icon name="arrow_upward" />
-                  </button>
-                  <button
-                    type="button"
-                    class="act"
-                    aria-label="Move the question down"
-                    (click)="own.move({ step: at, question: below }, 1)"
-                  >
-                    <pl-icon name="arrow_downward" />
-                  </button>
-                  <button
-                    type="button"
-                    class="act"
-                    aria-label="Remove the question"
-                    (click)="own.remove({ step: at, question: below })"
-                  >
-                    <pl-icon name="delete" />
-                  </button>
+                  <ng-container
+                    *ngTemplateOutlet="acts; context: { part: { step: at, question: below }, what: 'the question' }"
+                  />
                 }
               </li>
             }
@@ -101,6 +60,17 @@ import type { ChosenPart, FormWork } from './form-work';
         </li>
       }
     </ol>
+    <ng-template #acts let-part="part" let-what="what">
+      <button type="button" class="act" [attr.aria-label]="'Move ' + what + ' up'" (click)="own.move(part, -1)">
+        <pl-icon name="arrow_upward" />
+      </button>
+      <button type="button" class="act" [attr.aria-label]="'Move ' + what + ' down'" (click)="own.move(part, 1)">
+        <pl-icon name="arrow_downward" />
+      </button>
+      <button type="button" class="act" [attr.aria-label]="'Remove ' + what" (click)="own.remove(part)">
+        <pl-icon name="delete" />
+      </button>
+    </ng-template>
   `,
   styles: `
     ol {
