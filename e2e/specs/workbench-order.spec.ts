@@ -92,7 +92,7 @@ describe('The table of the workbench', () => {
       moved[2],
     );
     await page.getByRole('button', { name: 'Hand order: 15' }).waitFor();
-    await page.locator('body').click({ position: { x: 600, y: 30 } });
+    await page.evaluate(() => (document.activeElement as HTMLElement | null)?.blur());
     await page.keyboard.press('Control+z');
     await page.getByRole('button', { name: 'Hand order: 30' }).waitFor();
     await page.keyboard.press('Control+Shift+z');
