@@ -56,7 +56,14 @@ import { Notices } from '../../shared/notices';
               </li>
             } @empty {
               @if (isRead()) {
-                <li class="quiet">There is no form yet. The first one is made of the fields of a kind.</li>
+                <li class="quiet">
+                  There is no form yet.
+                  @if (allKinds().length) {
+                    The first one is made of the fields of a kind.
+                  } @else {
+                    A form asks for the fields of a kind, so <a routerLink="/shape">make a kind first</a>.
+                  }
+                </li>
               }
             }
           </ul>
