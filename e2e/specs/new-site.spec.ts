@@ -65,13 +65,13 @@ describe('Somebody who has never designed anything, with an empty site and a fil
     const live = page.locator('pl-live-cards pl-card').first();
     await live.locator('.foot').getByText(/€\d/).waitFor();
     // The price is dragged from the foot of the card itself onto its title.
-    const heading = page.locator('pl-card-outline ul[aria-label=Heading]', { hasText: 'Price a night' });
-    for (let tries = 0; tries < 3 && !(await heading.isVisible()); tries++) {
+    const inHeading = page.locator('pl-card-outline ul[aria-label=Heading]', { hasText: 'Price a night' });
+    for (let tries = 0; tries < 3 && !(await inHeading.isVisible()); tries++) {
       // On a busy machine the preview may be drawn anew under the pointer, which lets go of what is dragged.
       await page.waitForTimeout(PREVIEW_SETTLES_IN_MS);
       await live.locator('[data-slot=price_a_night]').dragTo(live.locator('h3'));
     }
-    await heading.waitFor();
+    await inHeading.waitFor();
     // And by keys alone it goes back down, and one step is undone and done again.
     await page.locator('pl-card-outline').getByRole('button', { name: 'Price a night', exact: true }).focus();
     const before = await outline('pl-card-outline');
