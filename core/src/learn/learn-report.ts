@@ -6,7 +6,7 @@ import { learnedLists } from './learned-lists.js';
 import type { LearnedTable } from './learned-table.js';
 import { nextSteps } from './next-steps.js';
 import type { Period } from './period.js';
-import { firstDayByDay } from './period.js';
+import { firstDayByDay, isIn } from './period.js';
 import { dayNumberAt } from '../time/index.js';
 import { facetValuesTable, facetsTable, sortsTable, usedFacets, usedSorts } from './tables/choices.js';
 import { designsTable, shownDesigns } from './tables/designs-shown.js';
@@ -82,20 +82,17 @@ export function learnReport(source: LearnSource): LearnReport {
 }
 
 function totalsOf(source: LearnSource): LearnTotal[] {
-  const { days, things, sent, period, scene } = source;
+  const { days: viewed, things, sent, period, scene } = source;
   const viewsIn = (all: LearnSource['days']['now']): number =>
     all.filter(({ kindId }) => isAsked(source, kindId)).reduce((sum, { views }) => sum + views, 0);
   const timesOf = (what: Counted): NowAndBefore<number> => {
     const [sum = { now: 0, before: 0 }] = added(things, (one) => (one.what === what ? '' : null)).values();
     return sum;
   };
-  const cameIn = ({ from, to }: Period): number =>
-    sent.filter(({ createdAt }) => {
-      const day = dayNumberAt(createdAt, scene.context.zone);
-      return day >= from && day <= to;
-    }).length;
+  const cameIn = (days: Period): number =>
+    sent.filter(({ createdAt }) => isIn(dayNumberAt(createdAt, scene.context.zone), days)).length;
   return [
-    { label: 'Views of listings', now: viewsIn(days.now), before: viewsIn(days.before) },
+    { label: 'Views of listings', now: viewsIn(viewed.now), before: viewsIn(viewed.before) },
     { label: 'Arrivals', ...timesOf('arrival') },
     { label: 'Searches', ...timesOf('search') },
     { label: 'Submissions', now: cameIn(period.now), before: cameIn(period.before) },

@@ -23,17 +23,16 @@ export interface LearnedList {
 /** The lists of kinds and selections that have pages of their own, or were looked at elsewhere; of one kind alone where one is asked about. */
 export function learnedLists(source: LearnSource): Map<string, LearnedList> {
   const { kinds, selections, scene, things } = source;
-  const looked = new Set(things.map(({ what, about }) => (what === 'list' ? about : '')));
-  const isLookedAt = (key: string): boolean => looked.has(key);
+  const lookedAt = new Set(things.map(({ what, about }) => (what === 'list' ? about : '')));
   const ofKinds = kinds
-    .filter((kind) => (isListShown(kind) || isLookedAt(listKey({ kindId: kind.id }))) && isAsked(source, kind.id))
+    .filter((kind) => (isListShown(kind) || lookedAt.has(listKey({ kindId: kind.id }))) && isAsked(source, kind.id))
     .map((kind): LearnedList => ({
       ...{ key: listKey({ kindId: kind.id }), name: kind.many, design: designOfKind(kind) },
       ...{ kindId: kind.id, desk: `/arrange/${kind.id}`, isOfKind: true },
       path: isListShown(kind) ? `/${kind.slug}` : null,
     }));
   const ofSelections = selections
-    .filter(({ id, published }) => published || isLookedAt(listKey({ selectionId: id })))
+    .filter(({ id, published }) => published || lookedAt.has(listKey({ selectionId: id })))
     .filter(({ kinds: chosen }) => chosen.some((id) => isAsked(source, id)))
     .map((selection): LearnedList => ({
       ...{ key: listKey({ selectionId: selection.id }), name: selection.name },

@@ -25,8 +25,7 @@ export interface LearnedRow {
 }
 
 /** Under which heading a table stands. */
-export const LEARN_GROUPS = ['views', 'ways', 'choices', 'searches', 'incoming', 'designs'] as const;
-export type LearnGroup = (typeof LEARN_GROUPS)[number];
+export type LearnGroup = 'views' | 'ways' | 'choices' | 'searches' | 'incoming' | 'designs';
 
 /** Something that can be learned, as a table; a chart draws the same numbers. */
 export interface LearnedTable {
@@ -46,7 +45,7 @@ export interface LearnedTable {
 }
 
 /** A table has no more rows. */
-export const MOST_LEARNED_ROWS = 1000;
+const MOST_LEARNED_ROWS = 1000;
 
 /** A table with a row for each of some things in order; of those that are too many it tells how many they are. */
 export function learnedTable<T>(

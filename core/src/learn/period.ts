@@ -6,6 +6,10 @@ export interface Period {
   readonly to: number;
 }
 
+export function isIn(day: number, { from, to }: Period): boolean {
+  return day >= from && day <= to;
+}
+
 /** What a period is compared with: the one right before it, or the same days a year before. */
 export const COMPARISONS = ['before', 'year'] as const;
 export type Comparison = (typeof COMPARISONS)[number];

@@ -60,8 +60,6 @@ export interface LeadsToPage {
   readonly reads: Reads;
   /** Whether it is for one visitor alone, and is never kept. */
   readonly isPrivate?: boolean;
-  /** The listing whose page it is; left out for any other. */
-  readonly listingId?: number;
   /** While these listings are the same the address leads there; null where another listing may come to be there. */
   readonly leadsThere: Reads | null;
 }
@@ -253,7 +251,7 @@ export class Pages {
     const { catalog, id } = place;
     const reads = this.reads.ofListing(catalog.kind, id, areas);
     const leadsThere = together([...states, { kinds: [], listings: [id] }]);
-    return { kind: 'page', address, present: { kinds: [], listings: [id] }, reads, leadsThere, listingId: id };
+    return { kind: 'page', address, present: { kinds: [], listings: [id] }, reads, leadsThere };
   }
 
   /** What fits words that are being typed on a list of the page at a path: values of its facets, then listings. */

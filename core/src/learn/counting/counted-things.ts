@@ -13,19 +13,8 @@ import { keptSearchWords } from './search-words.js';
  * - `dead-end`: `detail` is the state of a list that filters have left empty, as it stands in its address;
  * - `arrival`: `about` is the host of another site on which somebody followed a link, '' for those who come from none.
  */
-export const COUNTED = [
-  'views',
-  'page',
-  'design',
-  'list',
-  'facet',
-  'sort',
-  'search',
-  'missed',
-  'dead-end',
-  'arrival',
-] as const;
-export type Counted = (typeof COUNTED)[number];
+export type Counted =
+  'views' | 'page' | 'design' | 'list' | 'facet' | 'sort' | 'search' | 'missed' | 'dead-end' | 'arrival';
 
 export interface CountedThing {
   readonly what: Counted;

@@ -11,7 +11,7 @@ const NUMBER_LIKE = /\d(?:[\s().\-/+]*\d){5,}/;
  * there are none, and where they may tell of a person (an e-mail address, a telephone number): Plindo never keeps those.
  */
 export function keptSearchWords(text: string): string | null {
-  const words = normaliseLine(text).replace(/\s+/g, ' ').trim().toLowerCase();
+  const words = normaliseLine(text).trim().toLowerCase();
   const isKept = words !== '' && words.length <= LONGEST_KEPT && !ADDRESS_LIKE.test(words) && !NUMBER_LIKE.test(words);
   return isKept ? words : null;
 }

@@ -1,6 +1,5 @@
 import { dayNumberAt } from '../../time/index.js';
-import type { Period } from '../period.js';
-import { stretchOf, stretchesOf } from '../period.js';
+import { isIn, stretchOf, stretchesOf } from '../period.js';
 import type { LearnSource, SentTimes } from '../learn-source.js';
 import { isAsked } from '../learn-source.js';
 import type { LearnedTable } from '../learned-table.js';
@@ -86,8 +85,4 @@ export function medianOf(inOrder: readonly number[]): number | null {
 
 function asked(source: LearnSource): SentTimes[] {
   return source.sent.filter(({ kindId }) => isAsked(source, kindId));
-}
-
-function isIn(day: number, { from, to }: Period): boolean {
-  return day >= from && day <= to;
 }
