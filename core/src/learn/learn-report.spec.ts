@@ -16,7 +16,11 @@ const type = makeField({
     ],
   },
 });
-const kind = makeKind([type], {
+const use = makeField({
+  ...{ key: 'use', label: 'Use', type: 'categories' },
+  settings: { choices: [{ key: 'dry', label: 'Dry berths' }] },
+});
+const kind = makeKind([type, use], {
   ...{ id: 2, slug: 'berths', one: 'Berth', many: 'Berths', published: true },
   facets: [
     makeFacet({ key: 'type', label: 'Type', field: 'type' }),
@@ -179,6 +183,13 @@ describe('A report of what visitors did', () => {
     expect(end?.acts[0]).toEqual({
       ...{ do: 'go', on: 'site', path: '/berths?type=buoy&q=x', words: 'See what they saw' },
     });
+  });
+
+  it('tells a dead end on the page of a category with its name, and links to it', () => {
+    const things = [thing('dead-end', '/dry?type=buoy&q=x', 3), thing('dead-end', '/gone?q=y', 1)];
+    const { rows } = table('dead-ends', { things });
+    expect(rows.map((row) => row.cells[0])).toEqual(['Dry berths; “x”; Type: Buoy', 'gone; “y”']);
+    expect(rows.map(({ link }) => link?.path)).toEqual(['/berths/dry?type=buoy&q=x', '/berths/gone?q=y']);
   });
 
   it('tells pages, all listings of a kind as one, and where people come from', () => {

@@ -8,7 +8,7 @@ import { nextSteps } from './next-steps.js';
 import type { Period } from './period.js';
 import { firstDayByDay, isIn } from './period.js';
 import { dayNumberAt } from '../time/index.js';
-import { facetValuesTable, facetsTable, sortsTable, usedFacets, usedSorts } from './tables/choices.js';
+import { facetValuesTable, facetsTable, sortsTable, timesOf, usedFacets, usedSorts } from './tables/choices.js';
 import { designsTable, shownDesigns } from './tables/designs-shown.js';
 import { incomingOverTime, waitingTable } from './tables/incoming.js';
 import {
@@ -49,7 +49,8 @@ export function learnReport(source: LearnSource): LearnReport {
   const lists = learnedLists(source);
   const viewed = viewedListings(source);
   const leaving = leavingListings(source, viewed);
-  const facets = usedFacets(source, lists.values());
+  const usedOfFacets = timesOf(source, 'facet');
+  const facets = usedFacets(source, lists.values(), usedOfFacets);
   const sorts = usedSorts(source, lists.values());
   const missed = countedOfLists(source, lists, 'missed').filter(({ now }) => now > 0);
   const deadEnds = countedOfLists(source, lists, 'dead-end').filter(({ now }) => now > 0);
@@ -69,7 +70,7 @@ export function learnReport(source: LearnSource): LearnReport {
       pagesTable(source),
       arrivalsTable(source),
       facetsTable(facets),
-      facetValuesTable(source, lists.values()),
+      facetValuesTable(source, lists.values(), usedOfFacets),
       sortsTable(sorts),
       searchesTable(countedOfLists(source, lists, 'search')),
       missedTable(missed),
@@ -85,7 +86,7 @@ function totalsOf(source: LearnSource): LearnTotal[] {
   const { days: viewed, things, sent, period, scene } = source;
   const viewsIn = (all: LearnSource['days']['now']): number =>
     all.filter(({ kindId }) => isAsked(source, kindId)).reduce((sum, { views }) => sum + views, 0);
-  const timesOf = (what: Counted): NowAndBefore<number> => {
+  const sumOf = (what: Counted): NowAndBefore<number> => {
     const [sum = { now: 0, before: 0 }] = added(things, (one) => (one.what === what ? '' : null)).values();
     return sum;
   };
@@ -93,8 +94,8 @@ function totalsOf(source: LearnSource): LearnTotal[] {
     sent.filter(({ createdAt }) => isIn(dayNumberAt(createdAt, scene.context.zone), days)).length;
   return [
     { label: 'Views of listings', now: viewsIn(viewed.now), before: viewsIn(viewed.before) },
-    { label: 'Arrivals', ...timesOf('arrival') },
-    { label: 'Searches', ...timesOf('search') },
+    { label: 'Arrivals', ...sumOf('arrival') },
+    { label: 'Searches', ...sumOf('search') },
     { label: 'Submissions', now: cameIn(period.now), before: cameIn(period.before) },
   ];
 }

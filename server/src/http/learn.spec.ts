@@ -22,9 +22,14 @@ describe('Learn', () => {
       { key: 'stone', label: 'Stone' },
       { key: 'wood', label: 'Wood' },
     ];
+    const day = { key: 'day', label: 'For a day', parent: null, icon: '', colour: '', text: '', formerKeys: [] };
+    const uses = await owner.send('POST', '/api/category-sets', { slug: '', label: 'Uses', categories: [day] });
     const body = makeKindDefinition({
       ...{ one: 'Hut', many: 'Huts', slug: 'huts', published: true },
-      fields: [{ key: 'type', label: 'Type', type: 'one-choice', settings: { choices } }],
+      fields: [
+        { key: 'type', label: 'Type', type: 'one-choice', settings: { choices } },
+        { key: 'use', label: 'Use', type: 'categories', settings: { set: uses.json.result.id } },
+      ],
       facets: [
         { key: 'type', label: 'Type', field: 'type' },
         { key: 'letter', label: 'Letter', field: '@title', control: 'letters' },
@@ -131,6 +136,27 @@ describe('Learn', () => {
     expect(await kept('missed')).toEqual([]);
     const all = JSON.stringify(await api.assembly.store.ask('SELECT * FROM visit_counts'));
     expect(all).not.toMatch(/ana|0151/);
+  });
+
+  it('tells where the page of a category leaves nothing, and says nothing of the whole list by it', async () => {
+    const own = await owner.send('POST', '/api/selections', {
+      name: 'Day',
+      slug: 'day',
+      kinds: [kindId],
+      published: true,
+    });
+    expect(own.status).toBe(200);
+    await open('/huts/day?q=gull', 'a');
+    await open('/huts/day?type=wood', 'b');
+    now += 3000;
+    const list = `kind:${kindId}`;
+    expect(await kept('list')).toEqual([`${list}  2`]);
+    expect(await kept('missed')).toEqual([]);
+    expect(await kept('dead-end')).toEqual([`${list} /day?q=gull 1`, `${list} /day?type=wood 1`]);
+    expect(await cells('dead-ends')).toEqual([
+      ['For a day; “gull”', 'Huts', 1, 0],
+      ['For a day; Type: Wood', 'Huts', 1, 0],
+    ]);
   });
 
   it('tells the views of one kind or one listing over time, beside a year before', async () => {

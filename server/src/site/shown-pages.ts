@@ -56,15 +56,18 @@ export class ShownPages {
 
   private ofPage(place: PagePlace, search: string): ShownPage {
     const areas = this.places.areasOf(place.design, place, search);
-    // What isn't found in a category may be found in the list of the kind.
-    const lists = areas.map((area) => this.shownList(area, place.category !== null));
+    const { own, category } = place;
+    const lists = areas.map((area) => {
+      const isOfCategory = category !== null && area.selection === own?.selection;
+      return this.shownList(area, isOfCategory ? category.category.key : null);
+    });
     return { path: place.path, listing: null, designId: place.designId, lists };
   }
 
   private async ofListing({ path, catalog: { kind }, id }: ListingPlace, search: string): Promise<ShownPage> {
     const page = await this.pageServing(kind.id, id);
     const areas = page ? this.places.areasOf(page.definition, { path, own: null }, search) : [];
-    const lists = areas.map((area) => this.shownList(area, false));
+    const lists = areas.map((area) => this.shownList(area, null));
     return { path, listing: { id, kindId: kind.id }, designId: page?.id ?? null, lists };
   }
 
@@ -80,16 +83,23 @@ export class ShownPages {
     return kept && kind ? this.serving.pageFor(this.live.complete(kept), kind) : null;
   }
 
-  private shownList(area: ListArea, isPart: boolean): ShownList {
+  private shownList(area: ListArea, category: string | null): ShownList {
     const { list, query } = area;
     const { queries } = this.places.scene();
     const isAsked = query.text !== '' || query.choices.size > 0 || !!query.box;
     const state = urlOfQuery({ ...query, sort: null, page: 1 }, { ...list.design, prefix: '' }, kindsOf(queries));
-    return { key: this.keyOf(area), query, state, isPart, isEmpty: isAsked && countQuery(list, query, queries) === 0 };
+    return {
+      key: this.keyOf(area),
+      query,
+      state,
+      category,
+      isEmpty: isAsked && countQuery(list, query, queries) === 0,
+    };
   }
 
   private keyOf({ list, selection }: ListArea): string {
-    const selectionId = this.live.selections().find(({ slug }) => slug === selection?.slug)?.id;
+    // The list of a category is a selection too, but none that is kept, whatever its slug.
+    const selectionId = this.live.selections().find((kept) => kept === selection)?.id;
     return listKey(
       selectionId === undefined ? { kindId: list.parts[0]?.catalog.kind.id ?? 0 } : { selectionId: selectionId },
     );

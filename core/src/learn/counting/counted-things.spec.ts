@@ -3,7 +3,7 @@ import { BLANK_QUERY } from '../../query/index.js';
 import type { ShownList, ShownPage } from '../index.js';
 import { arrival, keptSearchWords, pageShown, searchesShown, thingsShown } from '../index.js';
 
-const berths: ShownList = { key: 'kind:2', query: BLANK_QUERY, state: '', isEmpty: false, isPart: false };
+const berths: ShownList = { key: 'kind:2', query: BLANK_QUERY, state: '', isEmpty: false, category: null };
 const page: ShownPage = { path: '/berths', listing: null, designId: null, lists: [berths] };
 const choices = (chosen: Record<string, FacetChoice>): ReadonlyMap<string, FacetChoice> =>
   new Map(Object.entries(chosen));
@@ -72,8 +72,12 @@ describe('What counts of a search', () => {
     expect(searched(told)).toEqual([]);
   });
 
-  it('in a part of a list says nothing of the whole one', () => {
+  it('in a category says nothing of the whole list, but that the category was a dead end', () => {
     const query = { ...BLANK_QUERY, text: 'crane' };
-    expect(searched({ query, state: 'q=crane', isEmpty: true, isPart: true })).toEqual(['search kind:2 crane']);
+    expect(searched({ query, state: 'q=crane', isEmpty: true, category: 'box' })).toEqual([
+      ...['search kind:2 crane', 'dead-end kind:2 /box?q=crane'],
+    ]);
+    const person = { ...BLANK_QUERY, text: 'ana@example.org' };
+    expect(searched({ query: person, state: 'q=ana', isEmpty: true, category: 'box' })).toEqual([]);
   });
 });

@@ -10,7 +10,8 @@ import { keptSearchWords } from './search-words.js';
  * - `facet`: `detail` is the key of a facet that was used, or "key=value" for one of its values;
  * - `sort`: `detail` is the key of the sort choice;
  * - `search`: `detail` are the words; `missed` the same where nothing was found;
- * - `dead-end`: `detail` is the state of a list that filters have left empty, as it stands in its address;
+ * - `dead-end`: `detail` is the state of a list that was left empty, as its address has it: "type=box"; on the page of a category, whose key goes
+ *   before it, "/box?q=crane";
  * - `arrival`: `about` is the host of another site on which somebody followed a link, '' for those who come from none.
  */
 export type Counted =
@@ -31,8 +32,8 @@ export interface ShownList {
   readonly state: string;
   /** Whether it found nothing that was asked for. */
   readonly isEmpty: boolean;
-  /** Whether it is only a part of the list that its key names, as on the page of a category. */
-  readonly isPart: boolean;
+  /** The key of the category whose page it is on, where its key names the whole list; null for a list that is whole. */
+  readonly category: string | null;
 }
 
 /** What somebody was shown. */
@@ -98,18 +99,20 @@ function thingsOfList({ key, query }: ShownList): CountedThing[] {
   ];
 }
 
-function searchThings({ key, query, state, isEmpty, isPart }: ShownList): CountedThing[] {
+function searchThings({ key, query, state, isEmpty, category }: ShownList): CountedThing[] {
   const words = keptSearchWords(query.text);
   const isSearch = query.text !== '';
   const isFiltered = query.choices.size > 0 || !!query.box;
   // A visitor may type anything as a place, and nobody else ever has the same part of a map.
   const isTold = ![...query.choices.values()].some(({ kind }) => kind === 'near') && !query.box;
-  const isKept = (!isSearch || words !== null) && isTold && state.length <= LONGEST_DETAIL;
-  const isMissed = isEmpty && !isPart;
+  const detail = category === null ? state : `/${category}?${state}`;
+  const isKept = (!isSearch || words !== null) && isTold && detail.length <= LONGEST_DETAIL;
+  // What isn't found in a category may be found in the whole list: the category has left it out, as a filter does.
+  const isNarrowed = isFiltered || category !== null;
   return [
     ...(words === null ? [] : [thing('search', key, words)]),
-    ...(words !== null && isMissed && !isFiltered ? [thing('missed', key, words)] : []),
-    ...(isMissed && isFiltered && isKept ? [thing('dead-end', key, state)] : []),
+    ...(words !== null && isEmpty && !isNarrowed ? [thing('missed', key, words)] : []),
+    ...(isEmpty && isNarrowed && isKept ? [thing('dead-end', key, detail)] : []),
   ];
 }
 

@@ -11,7 +11,7 @@ import type { LearnedRow, LearnedTable } from '../learned-table.js';
 import { BEFORE, learnedTable, share, times, words } from '../learned-table.js';
 
 /** How often something was counted, now and before, by the list and what of it; `timesOf(list, detail)`. */
-type TimesOf = (list: string, detail: string) => { readonly now: number; readonly before: number };
+export type TimesOf = (list: string, detail: string) => { readonly now: number; readonly before: number };
 
 const NEVER = { now: 0, before: 0 };
 /** Visitors have to look at a list this often before Plindo calls something on it unused. */
@@ -36,8 +36,8 @@ export interface UsedChoice {
   readonly looks: number;
 }
 
-export function usedFacets(source: LearnSource, lists: Iterable<LearnedList>): UsedChoice[] {
-  const [used, looks] = [timesOf(source, 'facet'), timesOf(source, 'list')];
+export function usedFacets(source: LearnSource, lists: Iterable<LearnedList>, used: TimesOf): UsedChoice[] {
+  const looks = timesOf(source, 'list');
   return [...lists]
     .flatMap((list) =>
       list.design.facets.map(({ key, label }) => ({
@@ -97,12 +97,14 @@ export function sortsTable(sorts: readonly UsedChoice[]): LearnedTable {
   );
 }
 
-export function facetValuesTable(source: LearnSource, lists: Iterable<LearnedList>): LearnedTable {
-  const used = timesOf(source, 'facet');
+export function facetValuesTable(source: LearnSource, lists: Iterable<LearnedList>, used: TimesOf): LearnedTable {
+  const chosen = chosenValues(source);
   const rows = [...lists].flatMap((list) =>
     list.design.facets
       .filter(({ control }) => choosesValues(control))
-      .flatMap((facet) => valueRows(source, list, facet, used)),
+      .flatMap((facet) =>
+        valueRows(source, { list, facet, chosen: chosen.get(`${list.key}\n${facet.key}`) ?? [] }, used),
+      ),
   );
   return learnedTable(
     {
@@ -117,18 +119,34 @@ export function facetValuesTable(source: LearnSource, lists: Iterable<LearnedLis
   );
 }
 
+/** The values that were chosen, by their list and facet. */
+function chosenValues({ things }: LearnSource): Map<string, string[]> {
+  const chosen = new Map<string, string[]>();
+  for (const { what, about, detail } of things) {
+    const end = what === 'facet' ? detail.indexOf('=') : -1;
+    if (end < 0) continue;
+    const key = `${about}\n${detail.slice(0, end)}`;
+    const values = chosen.get(key) ?? [];
+    values.push(detail.slice(end + 1));
+    chosen.set(key, values);
+  }
+  return chosen;
+}
+
+/** A facet of a list, with the values that were chosen in it. */
+interface ChosenFacet {
+  readonly list: LearnedList;
+  readonly facet: Facet;
+  readonly chosen: readonly string[];
+}
+
 /** All values of a facet that it has by itself, and those that were chosen of others. */
-function valueRows(source: LearnSource, list: LearnedList, facet: Facet, used: TimesOf): LearnedRow[] {
-  const { scene, things } = source;
+function valueRows({ scene }: LearnSource, { list, facet, chosen }: ChosenFacet, used: TimesOf): LearnedRow[] {
   const field = fieldOfFacet(facet, list.design, kindsOf(scene));
   if (!field) return [];
-  const mark = `${facet.key}=`;
-  const chosen = things
-    .filter(({ what, about, detail }) => what === 'facet' && about === list.key && detail.startsWith(mark))
-    .map(({ detail }) => detail.slice(mark.length));
   const values = [...new Set([...valuesOf(field), ...chosen])];
   return values.map((value) => {
-    const { now, before } = used(list.key, mark + value);
+    const { now, before } = used(list.key, `${facet.key}=${value}`);
     return { cells: [valueLabel(value, facet, field, { scene }), facet.label, list.name, now, before] };
   });
 }

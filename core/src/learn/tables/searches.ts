@@ -1,4 +1,4 @@
-import { chipLabels } from '../../page/index.js';
+import { categoryOf, chipLabels } from '../../page/index.js';
 import { kindsOf, queryFromUrl } from '../../query/index.js';
 import type { LearnAct } from '../acts.js';
 import type { Counted } from '../counting/counted-things.js';
@@ -74,7 +74,7 @@ export function deadEndsTable(source: LearnSource, deadEnds: readonly CountedOfL
   return learnedTable(
     {
       ...{ key: 'dead-ends', group: 'searches', title: 'Where people give up' },
-      says: 'What people had chosen in the filters of a list, and searched in it, when no listing was left.',
+      says: 'What people had chosen in the filters of a list, or in the page of a category, and searched there, when no listing was left.',
       empty: 'The filters never left anybody without a listing.',
       chart: { as: 'bars', label: 0, series: [2, 3] },
       columns: [words('Chosen'), words('List'), times('People'), BEFORE],
@@ -82,33 +82,51 @@ export function deadEndsTable(source: LearnSource, deadEnds: readonly CountedOfL
     deadEnds,
     (one) => ({
       cells: [chosenWords(source, one), one.list.name, one.now, one.before],
-      ...linkTo(one, one.detail),
+      ...linkTo(one, deadEnd(one)),
       acts: actsOnDeadEnd(one),
     }),
   );
 }
 
 export function actsOnDeadEnd(one: CountedOfList): LearnAct[] {
-  return [...see(one, one.detail), { do: 'go', on: 'desk', path: one.list.desk, words: 'Change the filters' }];
+  return [...see(one, deadEnd(one)), { do: 'go', on: 'desk', path: one.list.desk, words: 'Change the filters' }];
 }
 
-/** A state of a list in words: "Type: Box berth; Facilities: Crane". */
-export function chosenWords({ scene }: LearnSource, { list: { design }, detail }: CountedOfList): string {
-  const query = queryFromUrl(new URLSearchParams(detail), design, kindsOf(scene));
-  return chipLabels(design, query, scene).join('; ') || detail;
+/** What was chosen at a dead end, in words: "Type: Box berth; Facilities: Crane"; the category on whose page it was goes first. */
+export function chosenWords(source: LearnSource, one: CountedOfList): string {
+  const { scene, kindById } = source;
+  const { design, kindId } = one.list;
+  const { category, state } = deadEnd(one);
+  const query = queryFromUrl(new URLSearchParams(state), design, kindsOf(scene));
+  const kind = kindId === null ? undefined : kindById(kindId);
+  const within = kind && category !== null ? (categoryOf(kind, category)?.category.label ?? category) : category;
+  return [...(within === null ? [] : [within]), ...chipLabels(design, query, scene)].join('; ') || state;
+}
+
+/** A state of a list, and the key of the category on whose page it was; null for the list's own page. */
+interface StateOfList {
+  readonly category: string | null;
+  readonly state: string;
+}
+
+/** The state that was counted as a dead end; {@link Counted} says how it is written. */
+function deadEnd({ detail }: CountedOfList): StateOfList {
+  const [, category = null, state = detail] = /^\/([^?]*)\?(.*)$/s.exec(detail) ?? [];
+  return { category, state };
 }
 
 /** The page of a list in a state, where it has one. */
-function linkTo({ list: { path } }: CountedOfList, state: string): Pick<LearnedRow, 'link'> {
-  return path === null ? {} : { link: { on: 'site', path: `${path}?${state}` } };
+function linkTo({ list: { path } }: CountedOfList, { category, state }: StateOfList): Pick<LearnedRow, 'link'> {
+  if (path === null) return {};
+  return { link: { on: 'site', path: `${path}${category === null ? '' : `/${category}`}?${state}` } };
 }
 
-function searchState({ detail }: CountedOfList): string {
-  return String(new URLSearchParams({ q: detail }));
+function searchState({ detail }: CountedOfList): StateOfList {
+  return { category: null, state: String(new URLSearchParams({ q: detail })) };
 }
 
 /** To look at a list as somebody saw it. */
-function see(one: CountedOfList, state: string): LearnAct[] {
+function see(one: CountedOfList, state: StateOfList): LearnAct[] {
   const { link } = linkTo(one, state);
   return link ? [{ do: 'go', ...link, words: 'See what they saw' }] : [];
 }

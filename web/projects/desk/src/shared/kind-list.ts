@@ -67,7 +67,7 @@ const BELOW: Readonly<Record<string, { readonly heading: string; readonly links:
   imports: [Icon, RouterLink, RouterLinkActive],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nav aria-label="Kinds">
+    <nav class="stage-list" aria-label="Kinds">
       @if (stage() === 'run') {
         @for (link of runLinks(); track link.to) {
           <a [routerLink]="link.to" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: link.to === '/run' }">
@@ -127,58 +127,12 @@ const BELOW: Readonly<Record<string, { readonly heading: string; readonly links:
     </nav>
   `,
   styles: `
-    nav {
-      display: grid;
-      gap: 0.125rem;
-      padding: 1rem 0.5rem;
-    }
-    a {
-      display: flex;
-      align-items: center;
-      justify-content: space-between;
-      gap: 0.5rem;
-      padding: 0.5rem 0.75rem;
-      border-radius: var(--pl-corner);
-      color: var(--pl-ink);
-      text-decoration: none;
-    }
-    a:hover {
-      background: var(--pl-wash);
-    }
-    .here {
-      background: var(--pl-wash);
-      font-weight: 640;
-    }
-    h2 {
-      padding: 1rem 0.75rem 0.25rem;
-      color: var(--pl-quiet);
-      font-size: 0.875rem;
-    }
-    .name {
-      display: inline-flex;
-      gap: 0.375rem;
-      align-items: center;
-    }
     .aside {
       opacity: 0.6;
     }
     .count {
       color: var(--pl-quiet);
       font-variant-numeric: tabular-nums;
-    }
-    @media (max-width: 52rem) {
-      nav {
-        grid-auto-flow: column;
-        align-items: center;
-        justify-content: start;
-        overflow-x: auto;
-        padding-block: 0.25rem;
-      }
-      a,
-      h2 {
-        padding-block: 0.5rem;
-        white-space: nowrap;
-      }
     }
   `,
 })
