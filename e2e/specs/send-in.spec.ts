@@ -136,9 +136,11 @@ describe('A visitor with a telephone', () => {
       const plain = await openPage(desk.browser, { viewport: PHONE, javaScriptEnabled: false });
       await plain.goto(site('/tell-us'));
       await plain.getByLabel('What is it called?').fill('Tern Yard');
+      await plain.getByRole('group', { name: 'Have they a shed?' }).getByLabel('Length').fill('24');
       await plain.getByLabel('Your e-mail address').fill('ben@example.org');
       await plain.getByLabel('The guide may publish this').check();
       await plain.getByRole('button', { name: 'Look it over' }).click();
+      expect(await plain.locator('.summary').innerText()).toContain('Length 24 m');
       const sum = await plain.getByText('how much is').innerText();
       const words = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
       const [, a = '', b = ''] = /is (\w+) plus (\w+)/.exec(sum) ?? [];

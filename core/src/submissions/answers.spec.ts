@@ -80,6 +80,37 @@ describe('Answers to a form', () => {
     ]);
   });
 
+  it('inside rows are refused with their row, and told a row a line; rows that are left empty are none', () => {
+    const season = makeField({ key: 'season', label: 'Season', type: 'short-text', required: true });
+    const price = makeField({ key: 'price', label: 'Price', type: 'money', settings: { currency: 'EUR' } });
+    const tariff = makeField({
+      ...{ key: 'tariff', label: 'Tariff', type: 'rows', required: true },
+      settings: { fields: [season, price], most: 2 },
+    });
+    const asks = makeForm({
+      steps: [{ questions: [{ field: '@title' }, { field: 'tariff', label: 'What it costs' }] }],
+    });
+    const told = (rows: unknown): ReturnType<typeof read> =>
+      readAnswers(asks, makeKind([tariff]), { '@title': 'P', tariff: rows }, context);
+    const costs = { minor: 12_000, currency: 'EUR' };
+    const [good, blank] = [{ season: 'Winter', price: '120' }, {}];
+    const { values, issues } = told([good, blank, { season: 'https://x.example' }]);
+    expect([issues, values['tariff']]).toEqual([
+      [],
+      [{ season: 'Winter', price: costs }, { season: 'https://x.example' }],
+    ]);
+    const line = (rows: unknown): string[] => told(rows).issues.map(({ field, message }) => `${field}: ${message}`);
+    expect(line([blank, { price: 'a lot' }])).toEqual([
+      'tariff.1.season: What it costs, row 2: Season is required.',
+      jasmine.stringMatching(/^tariff.1.price: What it costs, row 2: Price/),
+    ]);
+    expect(line([{ season: '' }, { price: ' ' }])).toEqual(['tariff: What it costs is required.']);
+    expect(line([good, good, good])).toEqual([jasmine.stringMatching('^tariff: What it costs')]);
+    const rows = [{ season: 'Winter', price: costs }, { season: 'Summer' }];
+    expect(sentText(tariff, rows, context, String)).toBe('Season Winter, Price €120\nSeason Summer');
+    expect(textsOf({ tariff: values['tariff'] }, makeKind([tariff]))).toEqual(['Winter', 'https://x.example']);
+  });
+
   it('are looked through for addresses, but those that are meant to be some', () => {
     expect(textsOf({ '@title': 'P', web: 'https://p.example', most: 3 }, kind)).toEqual(['P']);
   });

@@ -2,9 +2,18 @@ import type { FormDesign, Question } from '../design/index.js';
 import { askedField, questionName, questionsOf } from '../design/index.js';
 import type { Listing, ListingContent, ListingInput } from '../listings/index.js';
 import { conditionHolds, isShown, readListing } from '../listings/index.js';
-import type { Field, Kind, LinkedListing, ReadContext } from '../structure/index.js';
-import { BUILT_IN_MARK, fieldAt, fieldType, isEmptyInput, plainOfHtml } from '../structure/index.js';
-import type { Issue } from '../values/index.js';
+import type { Entry, Field, Kind, LinkedListing, ReadContext } from '../structure/index.js';
+import {
+  BUILT_IN_MARK,
+  fieldAt,
+  fieldType,
+  hasSubfields,
+  isEmptyInput,
+  isEntry,
+  plainOfHtml,
+  subfieldsOf,
+} from '../structure/index.js';
+import type { Formats, Issue } from '../values/index.js';
 import { issue } from '../values/index.js';
 import type { SentValues } from './submission.js';
 
@@ -34,7 +43,7 @@ export function readAnswers(form: FormDesign, kind: Kind, answers: Answers, cont
   const asked = questions.filter((question) => isAsked(question, kind, first, context));
   const { content, issues } = readListing(inputOf(answers, asked, kind), named, context);
   const values = Object.fromEntries(asked.map(({ field }) => [field, valueIn(content, field, kind, answers)]));
-  const isGiven = ({ field }: Question): boolean => !isEmpty(values[field]) || !isEmpty(answers[field]);
+  const isGiven = ({ field }: Question): boolean => !isEmptyAnswer(values[field]) || !isEmptyAnswer(answers[field]);
   const missing = asked.filter((one) => (one.isRequired || askedField(kind, one.field)!.required) && !isGiven(one));
   const known = issues
     .map(placed)
@@ -101,11 +110,11 @@ function placed(one: Issue): Issue {
   return BUILT_IN_ANSWERS.some((part) => part === first) ? { ...one, field: `${BUILT_IN_MARK}${field}` } : one;
 }
 
-/** Whether nothing was answered: an empty text, no choice, none of the parts of a value. */
-function isEmpty(answer: unknown): boolean {
+/** Whether nothing was answered: an empty text, no choice, none of the parts of a value, rows that are all empty. */
+export function isEmptyAnswer(answer: unknown): boolean {
   if (isEmptyInput(answer)) return true;
   if (typeof answer !== 'object' || answer === null) return false;
-  return Object.values(answer).every(isEmptyInput);
+  return Object.values(answer).every(isEmptyAnswer);
 }
 
 function isAbout(place: string, field: string): boolean {
@@ -135,14 +144,26 @@ export function sentText(
   if (isEmptyInput(value)) return '';
   if (field.type === 'link') return formats.list((value as readonly number[]).map(titleOf));
   if (field.type === 'rich-text') return plainOfHtml(String(value));
+  if (field.type === 'rows') return rowsText(field, value, formats);
   const type = fieldType(field.type);
   return type.holds(value) ? type.format(value, field, formats) : '';
 }
 
+/** Each row on a line of its own. */
+function rowsText(field: Field, value: unknown, formats: Formats): string {
+  if (!fieldType('rows').holds(value)) return '';
+  return (value as readonly Entry[]).map((row) => fieldType('group').format(row, field, formats)).join('\n');
+}
+
 /** All texts that somebody has written, but those that are meant to be addresses. */
 export function textsOf(values: SentValues, kind: Kind): string[] {
-  return Object.entries(values).flatMap(([key, value]) => {
-    const type = fieldAt(kind, key)?.type;
-    return typeof value === 'string' && type !== 'web-address' && type !== 'email' ? [value] : [];
-  });
+  return Object.entries(values).flatMap(([key, value]) => textsIn(value, fieldAt(kind, key)));
+}
+
+function textsIn(value: unknown, field: Field | undefined): string[] {
+  if (field && hasSubfields(field)) {
+    const entries = [value].flat().filter(isEntry);
+    return entries.flatMap((entry) => subfieldsOf(field).flatMap((sub) => textsIn(entry[sub.key], sub)));
+  }
+  return typeof value === 'string' && field?.type !== 'web-address' && field?.type !== 'email' ? [value] : [];
 }

@@ -1,7 +1,8 @@
-import { askedField, questionsOf } from '@plindo/core/design';
+import { askedField, askedSubfields, questionsOf } from '@plindo/core/design';
 import type { FormDesign } from '@plindo/core/design';
 import type { Field, Kind } from '@plindo/core/structure';
-import { asPicture, fieldType } from '@plindo/core/structure';
+import { MOST_ROWS, asPicture, fieldType } from '@plindo/core/structure';
+import { isEmptyAnswer } from '@plindo/core/submissions';
 import { hasNul, normaliseLine, Refusal } from '@plindo/core/values';
 import type { SentForm } from '../services/submissions/attempts.js';
 
@@ -53,8 +54,8 @@ export function sentFormOf(
   };
 }
 
-function answerOf(field: Field, parts: FormParts, came: readonly unknown[]): unknown {
-  const { key } = field;
+/** `key` begins the names of its parts: the key of the field, or that of the group or the rows before it. */
+function answerOf(field: Field, parts: FormParts, came: readonly unknown[], key = field.key): unknown {
   const all = parts.get(key) ?? [];
   switch (fieldType(field.type).control) {
     case 'several-choices':
@@ -63,6 +64,10 @@ function answerOf(field: Field, parts: FormParts, came: readonly unknown[]): unk
       return all.filter((one) => one !== '');
     case 'range':
       return { from: partOf(parts, `${key}.from`), to: partOf(parts, `${key}.to`) };
+    case 'group':
+      return entryOf(field, parts, key);
+    case 'rows':
+      return rowsIn(key, parts).map((at) => entryOf(field, parts, `${key}.${at}`));
     case 'place': {
       const [latitude, longitude, address] = ['latitude', 'longitude', 'address'].map((name) =>
         partOf(parts, `${key}.${name}`),
@@ -81,6 +86,24 @@ function answerOf(field: Field, parts: FormParts, came: readonly unknown[]): unk
     default:
       return all.at(-1) ?? '';
   }
+}
+
+/** What was answered inside a group or a row, by the keys of the fields in it; of what is left empty nothing. */
+function entryOf(field: Field, parts: FormParts, name: string): Record<string, unknown> {
+  const answered = askedSubfields(field).map(
+    (sub) => [sub.key, answerOf(sub, parts, [], `${name}.${sub.key}`)] as const,
+  );
+  return Object.fromEntries(answered.filter(([, answer]) => !isEmptyAnswer(answer)));
+}
+
+/** The numbers of the rows that came, in their order; at most one more than any field can have, so that it is refused. */
+function rowsIn(key: string, parts: FormParts): number[] {
+  const begins = `${key}.`;
+  const numbers = [...parts.keys()]
+    .filter((name) => name.startsWith(begins))
+    .map((name) => /^\d{1,4}(?=\.)/.exec(name.slice(begins.length))?.[0]);
+  const rows = new Set(numbers.filter((at) => at !== undefined).map(Number));
+  return [...rows].sort((one, other) => one - other).slice(0, MOST_ROWS + 1);
 }
 
 /** Pictures that were sent before, each with the words that stand beside it now, and those that came with the form. */

@@ -3,6 +3,7 @@ import type { SubmissionDetail, SubmissionQueue } from '@plindo/core/contract';
 import { makeForm } from '@plindo/core/design';
 import type { SendingState, SentPage } from '@plindo/core/page';
 import { titlesOn } from '@plindo/core/testing/list-on-page';
+import type { Field } from '@plindo/core/structure';
 import { makeField } from '@plindo/core/structure';
 import type { Answer, Sender } from '../../testing/test-api.js';
 import { TestApi } from '../../testing/test-api.js';
@@ -26,6 +27,9 @@ const FIELDS = [
   makeField({ key: 'phone', label: 'Telephone', type: 'phone' }),
   makeField({ key: 'about', label: 'About', type: 'long-text' }),
 ];
+
+const ROWS = { key: 'tariff', label: 'Tariff', type: 'rows' } as const;
+const GROUP = { key: 'keeper', label: 'Keeper', type: 'group' } as const;
 
 const FORM = makeForm({
   name: 'Send in a hut',
@@ -142,6 +146,54 @@ describe('What visitors send in', () => {
       'Its name: Gull Hut',
       'Beds: 8',
       'Fuel: None',
+    ]);
+  });
+
+  it('can be asked for groups and rows, and comes back as it was answered', async () => {
+    const part = (key: string, type: 'short-text' | 'money' | 'several-choices'): Field =>
+      makeField({ key, label: key, type, settings: { currency: 'EUR', choices: [{ key: 'a', label: 'A' }] } });
+    const fields = [
+      makeField({ ...ROWS, settings: { fields: [part('season', 'short-text'), part('price', 'money')] } }),
+      makeField({ ...GROUP, settings: { fields: [part('name', 'short-text'), part('marks', 'several-choices')] } }),
+    ];
+    const body = { one: 'Barn', many: 'Barns', slug: 'barns', published: true, fields };
+    const barns = (await owner.send('POST', '/api/kinds', body)).json.result.id as number;
+    const questions = ['@title', 'tariff', 'keeper'].map((field) => ({ field }));
+    const definition = makeForm({ name: 'Send in a barn', steps: [{ questions }] });
+    const made = await owner.send('POST', '/api/designs', { type: 'form', kindId: barns, definition });
+    form = made.json.result.id as number;
+    const parts: Parts = {
+      ...{ '@title': 'Long Barn', 'sender.email': 'ana@example.org' },
+      ...{ 'tariff.0.season': 'Winter', 'tariff.0.price': '12', 'tariff.1.season': '', 'tariff.1.price': '' },
+      ...{ 'tariff.10.season': 'Summer', 'tariff.2.season': 'Spring', 'keeper.name': 'Bo', 'keeper.marks': ['a'] },
+    };
+    expect((await look({ ...parts, 'tariff.2.price': 'much' })).faults.map(({ field }) => field)).toEqual([
+      'tariff.2.price',
+    ]);
+    const { summary } = await look(parts);
+    expect(summary?.map(({ text }) => text)).toEqual([
+      'Long Barn',
+      'season Winter, price €12\nseason Spring\nseason Summer',
+      'name Bo, marks A',
+    ]);
+    const secret = await sendIn(parts);
+    const [, , again] = (await page(secret)).form!.steps[0]!.questions;
+    expect(again?.answer.entries).toEqual([
+      { name: jasmine.objectContaining({ texts: ['Bo'] }), marks: jasmine.objectContaining({ texts: ['a'] }) },
+    ]);
+    const [{ id } = { id: 0 }] = (await queue()).submissions;
+    expect((await accept(id)).status).toBe(200);
+    expect(await ask('SELECT "values" FROM listings WHERE "title" = \'Long Barn\'')).toEqual([
+      {
+        values: JSON.stringify({
+          tariff: [
+            { season: 'Winter', price: { minor: 1200, currency: 'EUR' } },
+            { season: 'Spring' },
+            { season: 'Summer' },
+          ],
+          keeper: { name: 'Bo', marks: ['a'] },
+        }),
+      },
     ]);
   });
 

@@ -1,7 +1,8 @@
 import { contextIn, makeKind } from '../../../testing/builders.js';
+import type { Field, FieldTypeName } from '../../structure/index.js';
 import { makeField } from '../../structure/index.js';
 import { SiteWords } from '../../values/index.js';
-import { askableFields } from './askable.js';
+import { askableFields, askedSubfields } from './askable.js';
 import { checkForm } from './check-form.js';
 import { firstForm } from './first-form.js';
 import type { FormSketch } from './form-design.js';
@@ -21,6 +22,17 @@ const asking = (...questions: NonNullable<NonNullable<FormSketch['steps']>[numbe
 describe('A form of visitors', () => {
   it('can ask for the parts and fields of a kind, but for what Plindo works out', () => {
     expect(askableFields(kind).map(({ key }) => key)).toEqual(['@title', '@summary', '@place', 'lift', 'phone']);
+  });
+
+  it('can ask for a group or rows as a whole, so for none with something inside that it cannot ask for', () => {
+    const inside = (type: FieldTypeName): Field => makeField({ key: type, label: type, type });
+    const rows = (key: string, ...fields: Field[]): Field =>
+      makeField({ key, label: key, type: 'rows', settings: { fields } });
+    const tariff = rows('tariff', inside('money'), inside('computed'));
+    const [views, all] = [rows('views', inside('money'), inside('picture')), rows('all', inside('computed'))];
+    const asked = askableFields(makeKind([tariff, views, all], { parts: [] })).map(({ key }) => key);
+    expect(asked).toEqual(['@title', 'tariff']);
+    expect(askedSubfields(tariff).map(({ key }) => key)).toEqual(['money']);
   });
 
   it('begins with a step for what has no section, one for each section, and a consent', () => {

@@ -1,11 +1,14 @@
-import type { Field, Picture, ReadContext } from '../../structure/index.js';
-import { asPicture, fieldType, isEmptyInput } from '../../structure/index.js';
+import { askedSubfields } from '../../design/index.js';
+import type { Entry, Field, Picture, ReadContext } from '../../structure/index.js';
+import { asPicture, fieldType, hasSubfields, isEmptyInput, isEntry } from '../../structure/index.js';
 import type { Answer } from './form-model.js';
 import { NO_ANSWER } from './form-model.js';
 
-/** What was typed or chosen, as the controls of a form have it. */
-export function answerModel(given: unknown): Answer {
+/** What was typed or chosen for a field, as the controls of a form have it. */
+export function answerModel(field: Field, given: unknown): Answer {
   if (isEmptyInput(given)) return NO_ANSWER;
+  if (hasSubfields(field))
+    return { ...NO_ANSWER, entries: [given].flat().filter(isEntry).map(inside(field, answerModel)) };
   const picture = asPicture(given);
   if (picture) return { ...NO_ANSWER, pictures: [picture] };
   if (Array.isArray(given)) {
@@ -17,6 +20,11 @@ export function answerModel(given: unknown): Answer {
   if ('hash' in given) return { ...NO_ANSWER, parts: { kept: JSON.stringify(given), name: String(nameIn(given)) } };
   const parts = Object.entries(given as Readonly<Record<string, unknown>>).map(([name, part]) => [name, typed(part)]);
   return { ...NO_ANSWER, parts: Object.fromEntries(parts) as Record<string, string> };
+}
+
+/** Turns the values of an entry into something else, by the keys of the fields that are asked for inside a field. */
+function inside<T>(field: Field, turn: (sub: Field, value: unknown) => T): (entry: Entry) => Record<string, T> {
+  return (entry) => Object.fromEntries(askedSubfields(field).map((sub) => [sub.key, turn(sub, entry[sub.key])]));
 }
 
 function nameIn(file: object): unknown {
@@ -39,6 +47,12 @@ export function answerOfValue(field: Field, value: unknown, context: ReadContext
     case 'categories':
     case 'link':
       return value;
+    case 'group':
+    case 'rows': {
+      const entries = [value].flat().filter(isEntry);
+      const again = entries.map(inside(field, (sub, part) => answerOfValue(sub, part, context)));
+      return field.type === 'rows' ? again : (again[0] ?? '');
+    }
     case 'yes-no':
       return value === true ? 'yes' : 'no';
     case 'date-time':

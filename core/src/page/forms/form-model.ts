@@ -17,6 +17,13 @@ export type QuestionControl =
   | { readonly as: 'pictures'; readonly most: number }
   | { readonly as: 'file' }
   | { readonly as: 'place'; readonly base: string | null; readonly tiles: MapTiles | null }
+  /** A group, once, or rows, any number of times; `questions` have no answer, and the keys of the fields inside. */
+  | {
+      readonly as: 'entries';
+      readonly questions: readonly QuestionModel[];
+      /** The most rows; null for a group. */
+      readonly most: number | null;
+    }
   /** `options` where there are few listings to choose from; else they are searched for, and `chosen` has those that are answered. */
   | {
       readonly as: 'links';
@@ -47,14 +54,16 @@ export interface QuestionModel {
   readonly answer: Answer;
 }
 
-/** An answer as the controls of a form have it: what is typed or chosen, parts of it by name, pictures. */
+/** An answer as the controls of a form have it: what is typed or chosen, parts of it by name, pictures, or answers inside it. */
 export interface Answer {
   readonly texts: readonly string[];
   readonly parts: Readonly<Record<string, string>>;
   readonly pictures: readonly Picture[];
+  /** Of a group, which is one, and of rows: the answers by the keys of the fields inside. */
+  readonly entries: readonly Readonly<Record<string, Answer>>[];
 }
 
-export const NO_ANSWER: Answer = { texts: [], parts: {}, pictures: [] };
+export const NO_ANSWER: Answer = { texts: [], parts: {}, pictures: [], entries: [] };
 
 export interface FormStepModel {
   readonly key: string;

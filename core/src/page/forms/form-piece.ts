@@ -44,7 +44,7 @@ export function formModel({ id, definition: form }: KeptForm, kind: Kind, scene:
         ...{ field: field.key, label: questionName(question, kind), help: question.help || field.help },
         ...{ isRequired: question.isRequired || field.required, isAskedAbout: askedAbout.has(field.key), isHidden },
         control: controlOf(field, page, linkChoices(field, own?.answers[field.key], scene)),
-        answer: answerModel(own?.answers[field.key]),
+        answer: answerModel(field, own?.answers[field.key]),
       },
     ];
   };

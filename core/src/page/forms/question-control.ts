@@ -1,10 +1,12 @@
+import { askedSubfields } from '../../design/index.js';
 import type { Field } from '../../structure/index.js';
-import { fieldType, starsOf } from '../../structure/index.js';
+import { MOST_ROWS, fieldType, starsOf } from '../../structure/index.js';
 import { UNITS } from '../../values/index.js';
 import { filePath } from '../cards/value-models.js';
 import { depthOf } from '../facets/values-facet.js';
 import type { PageScene } from '../frame.js';
-import type { QuestionControl, QuestionOption } from './form-model.js';
+import type { QuestionControl, QuestionModel, QuestionOption } from './form-model.js';
+import { NO_ANSWER } from './form-model.js';
 
 const ROWS_OF_TEXT = 4;
 const ROWS_OF_BODY = 8;
@@ -17,7 +19,8 @@ export interface LinkChoices {
 }
 
 /** How visitors are asked for a field; `links` are the listings that a link can lead to. */
-export function controlOf(field: Field, { site, context }: PageScene, links: LinkChoices): QuestionControl {
+export function controlOf(field: Field, page: PageScene, links: LinkChoices): QuestionControl {
+  const { site, context } = page;
   const { settings, type } = field;
   const { words } = context.formats;
   const control = fieldType(type).control;
@@ -67,11 +70,34 @@ export function controlOf(field: Field, { site, context }: PageScene, links: Lin
         base: site.baseMap ? filePath(site.baseMap) : null,
         tiles: site.mapTiles ?? null,
       };
+    case 'group':
+    case 'rows':
+      return {
+        as: 'entries',
+        most: control === 'rows' ? (settings.most ?? MOST_ROWS) : null,
+        questions: inside(field, page),
+      };
     case 'link':
       return { as: 'links', many: settings.linked?.many ?? false, ...links };
     default:
       return line(fieldType(type).inputType ?? 'text');
   }
+}
+
+/** The questions inside a group or rows. */
+function inside(field: Field, page: PageScene): QuestionModel[] {
+  return askedSubfields(field).map((sub) => ({
+    ...{
+      field: sub.key,
+      label: sub.label,
+      help: sub.help,
+      isRequired: sub.required,
+      isAskedAbout: false,
+      isHidden: false,
+    },
+    control: controlOf(sub, page, { options: null, chosen: [] }),
+    answer: NO_ANSWER,
+  }));
 }
 
 function optionsOf(field: Field): QuestionOption[] {

@@ -11,6 +11,11 @@ export type Entry = Readonly<Record<string, unknown>>;
 export const MOST_SUBFIELDS = 40;
 const DEEPEST = 2;
 
+/** Whether a field is made of other ones: a group, or rows. */
+export function hasSubfields({ type }: Pick<Field, 'type'>): boolean {
+  return type === 'group' || type === 'rows';
+}
+
 export function subfieldsOf({ settings }: Field): readonly Field[] {
   return settings.fields ?? [];
 }
@@ -97,7 +102,7 @@ export function checkSubfields(
   if (twice) return `${field.label} has the key “${twice}” twice.`;
   for (const sub of fields) {
     if (typeOf(sub.type).nests === false) return `${sub.label} cannot stand inside ${field.label}.`;
-    const inner = sub.type === 'group' || sub.type === 'rows';
+    const inner = hasSubfields(sub);
     if (inner && depth >= DEEPEST)
       return `${sub.label} is nested too deep; groups and rows can stand in one another once.`;
     const wrong = inner ? checkSubfields(sub, typeOf, checkField, depth + 1) : checkField(sub)[0];

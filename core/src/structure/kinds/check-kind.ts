@@ -11,7 +11,7 @@ import type { Field } from '../fields/field.js';
 import { readColour } from '../field-types/colour.js';
 import { DEFAULT_UNIT } from '../field-types/measure.js';
 import { columnOf, controlsFor, fieldType, isFieldTypeName } from '../field-types/registry.js';
-import { checkSubfields } from '../field-types/subfields.js';
+import { checkSubfields, hasSubfields } from '../field-types/subfields.js';
 import { MOST_ADDRESS_PARTS, addressForms, addressStretches, fieldOfAddress } from './address-pattern.js';
 import type { AddressPart } from './address-pattern.js';
 import type { Kind, KindDefinition } from './kind.js';
@@ -163,7 +163,7 @@ function fieldReasons(field: Field): string[] {
   if (!isFieldTypeName(field.type)) return [...reasons, `${field.label} has no known type.`];
   const ofType = fieldType(field.type).checkSettings?.(field);
   if (ofType) reasons.push(ofType);
-  if (field.type === 'group' || field.type === 'rows') {
+  if (hasSubfields(field)) {
     const inside = checkSubfields(field, fieldType, fieldReasons);
     if (inside) reasons.push(inside);
   }

@@ -133,6 +133,8 @@ export const ENGLISH_VIEW = {
   'form.address': 'Address',
   'form.pick-place': 'Pick the place on the map',
   'form.remove': 'Remove {what}',
+  'form.row': 'Row {number}',
+  'form.add-row': 'Add a row',
   'form.remove-picture': 'Remove the picture',
   'form.picture-words': 'What the picture shows',
   'form.pictures': 'Drop pictures here, or choose them',

@@ -268,6 +268,8 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'form.address': 'Adresse',
   'form.pick-place': 'Den Ort auf der Karte wählen',
   'form.remove': '{what} entfernen',
+  'form.row': 'Zeile {number}',
+  'form.add-row': 'Zeile hinzufügen',
   'form.remove-picture': 'Das Bild entfernen',
   'form.picture-words': 'Was das Bild zeigt',
   'form.pictures': 'Bilder hierher ziehen oder auswählen',

@@ -1,3 +1,6 @@
+/** What was typed into a form, by the names of its controls. */
+export type KeptAnswers = ReadonlyMap<string, readonly string[]>;
+
 /** What was typed into a form and not sent, kept in this browser. */
 export class FormMemory {
   private readonly name: string;
@@ -18,7 +21,7 @@ export class FormMemory {
   }
 
   /** What was kept, by name; null for nothing. */
-  read(): ReadonlyMap<string, readonly string[]> | null {
+  read(): KeptAnswers | null {
     try {
       const entries = JSON.parse(localStorage.getItem(this.name) ?? 'null') as readonly [string, string][] | null;
       return entries && byName(entries);
@@ -44,21 +47,30 @@ function entriesOf(form: HTMLFormElement): Entry[] {
   );
 }
 
-function byName(entries: readonly Entry[]): ReadonlyMap<string, readonly string[]> {
+function byName(entries: readonly Entry[]): KeptAnswers {
   const names = [...new Set(entries.map(([name]) => name))];
   return new Map(names.map((name) => [name, entries.filter(([own]) => own === name).map(([, value]) => value)]));
 }
 
 /** What stands in a form, by name; null for no form, and where nothing does. */
-export function partsOfForm(form: HTMLFormElement | null): ReadonlyMap<string, readonly string[]> | null {
+export function partsOfForm(form: HTMLFormElement | null): KeptAnswers | null {
   const entries = form ? entriesOf(form) : [];
   return entries.length > 0 ? byName(entries) : null;
+}
+
+/** How many rows of a field it takes for what was typed. */
+export function rowsKept(kept: KeptAnswers | null, field: string): number {
+  const begins = `${field}.`;
+  const numbers = [...(kept?.keys() ?? [])]
+    .filter((name) => name.startsWith(begins))
+    .map((name) => Number.parseInt(name.slice(begins.length), 10));
+  return Math.max(0, ...numbers.filter((at) => at >= 0).map((at) => at + 1));
 }
 
 const UNKEPT: ReadonlySet<string> = new Set(['path', 'secret', 'token', 'fax']);
 
 /** Puts what was kept back into the controls of a form. */
-export function fillForm(form: HTMLFormElement, kept: ReadonlyMap<string, readonly string[]>): void {
+export function fillForm(form: HTMLFormElement, kept: KeptAnswers): void {
   for (const control of form.elements) {
     if (control instanceof HTMLSelectElement || control instanceof HTMLTextAreaElement) {
       const [value] = kept.get(control.name) ?? [];

@@ -16,6 +16,7 @@ import type { AttemptModel, FormFault, FormModel, PieceModelOf } from '@plindo/c
 import { whenIdle } from '../browser';
 import { sayOnPage } from '../page-words';
 import { FormRefusal, checkForm, lookOver, sendForm } from './form-calls';
+import type { KeptAnswers } from './form-memory';
 import { FormMemory, fillForm } from './form-memory';
 import { proofOf } from './proof';
 import { QuestionView } from './question';
@@ -51,7 +52,8 @@ export class FormPiece {
   });
   protected readonly isBusy = signal(false);
   protected readonly isProving = signal(false);
-  protected readonly hasDraft = signal(false);
+  /** What was typed before and not sent, which stands in the form again. */
+  protected readonly draft = signal<KeptAnswers | null>(null);
   protected readonly failure = signal('');
   protected readonly isChanging = signal(false);
 
@@ -172,9 +174,13 @@ export class FormPiece {
     const form = this.form()?.nativeElement;
     if (attempt && attempt.faults.length > 0) this.showFault(attempt.faults[0]!);
     if (!kept || !form) return;
-    fillForm(form, kept);
-    this.hasDraft.set(true);
-    this.touch();
+    this.draft.set(kept);
+    // Rows that it needs have to be there first.
+    const fill = (): void => {
+      fillForm(form, kept);
+      this.touch();
+    };
+    afterNextRender(fill, { injector: this.injector });
   }
 
   /** What is wrong so far; null when the server could not be asked. */

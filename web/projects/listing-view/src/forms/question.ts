@@ -1,7 +1,10 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
-import type { QuestionModel } from '@plindo/core/page';
+import type { FormFault, QuestionModel } from '@plindo/core/page';
 import { sayOnPage } from '../page-words';
+import { EntriesQuestion } from './entries-question';
+import { rowsKept } from './form-memory';
+import type { KeptAnswers } from './form-memory';
 import { LinkQuestion } from './link-question';
 import { PictureQuestion } from './picture-question';
 import { PlaceQuestion } from './place-question';
@@ -12,7 +15,7 @@ const MOST_RADIOS = 5;
 /** One question of a form, with the control that its field asks for. All controls are plain HTML and work without scripts. */
 @Component({
   selector: 'pl-question',
-  imports: [LinkQuestion, NgTemplateOutlet, PictureQuestion, PlaceQuestion],
+  imports: [EntriesQuestion, LinkQuestion, NgTemplateOutlet, PictureQuestion, PlaceQuestion],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './question.html',
 })
@@ -21,8 +24,10 @@ export class QuestionView {
   /** Where the form is sent to. */
   readonly action = input.required<string>();
   readonly interactive = input(false);
-  /** What is wrong with the answer; '' for nothing. */
-  readonly fault = input('');
+  /** What is wrong with the answers of the form. */
+  readonly faults = input<readonly FormFault[]>([]);
+  /** What was typed before and is put back into the form; null for nothing. */
+  readonly kept = input<KeptAnswers | null>(null);
   /** A picture or a listing was added or removed, of which the browser itself tells nothing. */
   readonly touched = output();
 
@@ -38,6 +43,14 @@ export class QuestionView {
     const { as } = this.question().control;
     return as === 'line' || as === 'text' || as === 'file' || (as === 'one' && !this.hasRadios());
   });
+  /** What is wrong with the answer; '' for nothing. Questions inside it tell their own. */
+  protected readonly fault = computed(() => {
+    const { field, control } = this.question();
+    const isOwn = (place: string): boolean =>
+      place === field || (control.as !== 'entries' && place.startsWith(`${field}.`));
+    return this.faults().find((one) => isOwn(one.field))?.message ?? '';
+  });
+  protected readonly rows = computed(() => rowsKept(this.kept(), this.question().field));
   protected readonly describedBy = computed(() => {
     const help = this.question().help === '' ? [] : [`${this.id()}-help`];
     return [...help, ...(this.fault() === '' ? [] : [`${this.id()}-fault`])].join(' ') || null;
