@@ -136,7 +136,7 @@ describe('A visitor with a telephone', () => {
       const plain = await openPage(desk.browser, { viewport: PHONE, javaScriptEnabled: false });
       await plain.goto(site('/tell-us'));
       await plain.getByLabel('What is it called?').fill('Tern Yard');
-      await plain.getByRole('group', { name: 'Have they a shed?' }).getByLabel('Length').fill('24');
+      await plain.getByRole('group', { name: 'Their shed' }).getByLabel('Length').fill('24');
       await plain.getByLabel('Your e-mail address').fill('ben@example.org');
       await plain.getByLabel('The guide may publish this').check();
       await plain.getByRole('button', { name: 'Look it over' }).click();

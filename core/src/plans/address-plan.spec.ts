@@ -109,6 +109,7 @@ describe('A plan of addresses', () => {
       {
         code: 'kind.address-clash',
         field: 'addressPattern',
+        params: { count: '2', title: 'Radio', other: 'Radio!', address: '2026/radio' },
         message: jasmine.stringContaining(
           '2 listings would have the same address as another one: “Radio” and “Radio!” would both',
         ),

@@ -179,6 +179,8 @@ export type ErrorCode = keyof typeof ERROR_CATALOGUE;
 export interface Issue {
   readonly code: ErrorCode;
   readonly message: string;
+  /** What stands in its sentence, so that it can be said in another language; long quotes are cut. */
+  readonly params?: Readonly<Record<string, string>>;
   /** Key of the field, or name of the request property, that is wrong. */
   readonly field?: string;
   /** Line in a file, counted from 1. */
@@ -189,8 +191,9 @@ export type IssueParams = Readonly<Record<string, string | number>>;
 
 /** Makes an issue from the catalogue; a parameter that the sentence doesn't name is ignored. */
 export function issue(code: ErrorCode, params: IssueParams = {}, where: { field?: string; line?: number } = {}): Issue {
-  const message = ERROR_CATALOGUE[code].replace(/\{(\w+)\}/g, (_, name: string) => abridge(String(params[name] ?? '')));
-  return { code, message, ...where };
+  const filled = Object.fromEntries(Object.entries(params).map(([name, value]) => [name, abridge(String(value))]));
+  const message = ERROR_CATALOGUE[code].replace(/\{(\w+)\}/g, (_, name: string) => filled[name] ?? '');
+  return { code, message, params: filled, ...where };
 }
 
 const LONGEST_QUOTE = 120;

@@ -15,7 +15,7 @@ export function yardForm(): FormDesign {
           { field: '@title', label: 'What is it called?', isRequired: true },
           { field: '@summary', label: 'What should other skippers know?', help: 'One or two sentences.' },
           { field: 'services', label: 'What do they do?' },
-          { field: 'shed', label: 'Have they a shed?', help: 'Leave it empty if you do not know.' },
+          { field: 'shed', label: 'Their shed', help: 'Leave it empty if you do not know.' },
           {
             field: 'lift',
             label: 'How much can they lift?',

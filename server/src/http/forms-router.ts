@@ -3,7 +3,8 @@ import { askedField, questionsOf } from '@plindo/core/design';
 import type { FormFault } from '@plindo/core/page';
 import { sentPath } from '@plindo/core/page';
 import { fieldType } from '@plindo/core/structure';
-import { Refusal, sizeWords } from '@plindo/core/values';
+import type { Issue } from '@plindo/core/values';
+import { Refusal, sizeWords, toldToVisitors } from '@plindo/core/values';
 import type { ErrorRequestHandler, NextFunction, Request, RequestHandler, Response } from 'express';
 import { Router } from 'express';
 import multer from 'multer';
@@ -25,6 +26,8 @@ const SEE_OTHER = 303;
 const MOST_FILES = 12;
 const MOST_LISTINGS = 8;
 const LONGEST_MESSAGE = 4_000;
+/** Rows have as many parts as fields in them. */
+const MOST_PARTS = 4000;
 const LARGEST_PART_IN_BYTES = 200_000;
 
 /** What visitors do with forms: they look over what they have answered, send it, see what became of it. Works without scripts. */
@@ -48,16 +51,18 @@ export function formsRouter(services: Services): Router {
   return router;
 }
 
-/** Refusals as a page, for whoever sends a form without scripts. */
+/** Refusals in the words of the site; as a page for whoever sends a form without scripts. */
 function inWords({ live }: Services): ErrorRequestHandler {
   return (error: unknown, request, response, next) => {
-    if (!(error instanceof Refusal) || request.accepts(['html', 'json']) === 'json') return next(error);
-    const { code, message } = error.issues[0]!;
+    if (!(error instanceof Refusal)) return next(error);
     const { words } = live.context().formats;
+    const told = (refused: Issue): Issue => ({ ...refused, message: toldToVisitors(words, refused) });
+    const [first, ...others] = error.issues;
+    if (request.accepts(['html', 'json']) === 'json') return next(new Refusal([told(first), ...others.map(told)]));
     response
-      .status(statusOf(code))
+      .status(statusOf(first.code))
       .type('html')
-      .send(plainPage(words.locale, words.say('form.back-title'), message));
+      .send(plainPage(words.locale, words.say('form.back-title'), told(first).message));
   };
 }
 
@@ -76,7 +81,12 @@ function handled(services: Services, work: (call: FormCall) => Promise<void> | v
 
 const upload = multer({
   storage: multer.memoryStorage(),
-  limits: { fileSize: LARGEST_PICTURE_IN_BYTES, files: MOST_FILES, fieldSize: LARGEST_PART_IN_BYTES, fields: 400 },
+  limits: {
+    fileSize: LARGEST_PICTURE_IN_BYTES,
+    files: MOST_FILES,
+    fieldSize: LARGEST_PART_IN_BYTES,
+    fields: MOST_PARTS,
+  },
 }).any();
 
 function readForm(request: Request, response: Response, next: NextFunction): void {

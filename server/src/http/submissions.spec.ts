@@ -128,12 +128,28 @@ describe('What visitors send in', () => {
     const state = await look({ '@title': ' ', beds: '0', 'sender.email': 'ana', fuel: 'wood' });
     expect(state.faults.map(({ field, message }) => `${field}: ${message}`)).toEqual([
       'beds: Beds must be at least 1.',
-      'fuel: Fuel has no choice “wood”. Pick one of its choices, or add it under Shape.',
+      'fuel: Fuel has no choice “wood”. Pick one of its choices.',
       '@title: Its name is required.',
       'sender.email: “ana” is not an e-mail address. Write it as name@example.org.',
       'consent.publish: This needs your consent: It may be published.',
     ]);
     expect([state.summary, state.hidden]).toEqual([null, ['litres']]);
+  });
+
+  it('tells what is missing in the language of the site, also where no scripts run', async () => {
+    await owner.send('PUT', '/api/site', { locale: 'de-DE' });
+    const { faults } = await look({ '@title': '', beds: '0', 'sender.email': 'ana' });
+    expect(faults.map(({ field, message }) => `${field}: ${message}`)).toEqual([
+      'beds: Beds darf nicht kleiner sein als 1.',
+      '@title: Its name fehlt.',
+      'sender.email: „ana“ ist keine E-Mail-Adresse. Schreiben Sie sie wie name@example.org.',
+      'consent.publish: Hierfür ist Ihre Zustimmung nötig: It may be published.',
+    ]);
+    const gone = 'Dieses Formular gibt es nicht mehr. Laden Sie die Seite neu.';
+    expect((await post('/forms/999/look', GOOD)).json).toEqual(jasmine.objectContaining({ title: gone }));
+    const headers = { Accept: 'text/html' };
+    const plain = await fetch(`${api.address}/forms/999/look`, { method: 'POST', headers, body: new FormData() });
+    expect(await plain.text()).toContain(gone);
   });
 
   it('asks a question only while its condition holds', async () => {

@@ -28,10 +28,14 @@ export function makeRowsType(typeOf: TypeOf): FieldType<readonly Entry[]> {
         const params = { label: field.label, found: inputText(input), wanted: 'a list of rows' };
         return refuse(issue('value.not-rows', params, { field: field.key }));
       }
+      const { words } = context.formats;
       const rows: Entry[] = [];
       const issues: Issue[] = [];
       for (const [at, row] of (given as readonly unknown[]).entries()) {
-        const place = { path: `${field.key}.${at}`, label: `${field.label}, row ${at + 1}` };
+        const place = {
+          path: `${field.key}.${at}`,
+          label: words.say('value.row', { label: field.label, number: at + 1 }),
+        };
         if (!isEntry(row)) {
           const params = { label: place.label, found: inputText(row), wanted: 'a set of values' };
           issues.push(issue('value.not-rows', params, { field: place.path }));

@@ -1,4 +1,5 @@
 import { ENGLISH_VIEW } from './english-view.js';
+import { ENGLISH_REFUSALS } from './refusals.js';
 import type { Wording } from './wording.js';
 
 /**
@@ -7,6 +8,7 @@ import type { Wording } from './wording.js';
  */
 export const ENGLISH = {
   ...ENGLISH_VIEW,
+  ...ENGLISH_REFUSALS,
 
   'views.privacy':
     '{site} counts how often its pages are looked at, what is searched and chosen on them, and from which sites people come, and nothing about who does. It sets no cookie for that and keeps no address: so that nobody counts twice in half an hour, it remembers for that long a code that is made of address and browser with a secret that is thrown away every day. It counts nobody whose browser sends “Do Not Track” or “Global Privacy Control”.',
@@ -29,6 +31,7 @@ export const ENGLISH = {
   'value.yes': 'Yes',
   'value.no': 'No',
   'value.stars': '{given} of {all}',
+  'value.row': '{label}, row {number}',
   'value.rows': { one: '{count} row', other: '{count} rows' },
   'value.north': 'N',
   'value.south': 'S',

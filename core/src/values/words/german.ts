@@ -1,8 +1,11 @@
 import type { Word } from './english.js';
+import { GERMAN_REFUSALS } from './refusals.js';
 import type { Wording } from './wording.js';
 
 /** The same sentences in German. */
 export const GERMAN: Readonly<Record<Word, Wording>> = {
+  ...GERMAN_REFUSALS,
+
   'page.skip': 'Zum Inhalt',
   'page.menu': 'Menü',
   'page.gone': 'Hier ist nichts',
@@ -130,6 +133,7 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'value.yes': 'Ja',
   'value.no': 'Nein',
   'value.stars': '{given} von {all}',
+  'value.row': '{label}, Zeile {number}',
   'value.rows': { one: '{count} Zeile', other: '{count} Zeilen' },
   'value.north': 'N',
   'value.south': 'S',

@@ -1,8 +1,11 @@
+import type { Issue } from '../errors.js';
 import type { Word } from './english.js';
 import { ENGLISH } from './english.js';
 import type { ViewWord } from './english-view.js';
 import { ENGLISH_VIEW } from './english-view.js';
 import { GERMAN } from './german.js';
+import type { RefusalWord } from './refusals.js';
+import { ENGLISH_REFUSALS } from './refusals.js';
 import type { SentWords } from './view-words.js';
 import type { Wording } from './wording.js';
 import type { WordTable } from './words.js';
@@ -19,6 +22,12 @@ export function languageOf(locale: string): string {
 /** The sentences that Plindo ships for a language; the English ones for a language that it doesn't speak. */
 export function shippedWords(language: string): WordTable<Word> {
   return language === 'de' ? GERMAN : ENGLISH;
+}
+
+/** A refusal as it is told to the visitors of a site; one that they cannot meet as it is told to everybody. */
+export function toldToVisitors(words: SiteWords, { code, message, params = {} }: Issue): string {
+  const key = `refused.${code}`;
+  return Object.hasOwn(ENGLISH_REFUSALS, key) ? words.say(key as RefusalWord, params) : message;
 }
 
 /** All that a site says to visitors in its locale, with the publisher's own sentences in the place of the shipped ones. */

@@ -1,5 +1,5 @@
 import type { Word } from '../index.js';
-import { ENGLISH, Formats, SiteWords, placesIn, shippedWords, viewWords } from '../index.js';
+import { ENGLISH, Formats, SiteWords, issue, placesIn, shippedWords, toldToVisitors, viewWords } from '../index.js';
 
 const KEYS = Object.keys(ENGLISH) as Word[];
 
@@ -32,6 +32,23 @@ describe('The words of a site', () => {
   it('say English for a language that does not ship, and the sentences of its publisher in their place', () => {
     const own = new SiteWords('fr-FR', { 'pager.next': 'Suivant' });
     expect([own.say('pager.next'), own.say('pager.previous')]).toEqual(['Suivant', 'Previous']);
+  });
+
+  it('tell visitors what is not right, without what only publishers can do; anything else as everybody is told', () => {
+    const [german, own] = [
+      new SiteWords('de-DE'),
+      new SiteWords('fr-FR', { 'refused.value.required': '{label} manque.' }),
+    ];
+    const required = issue('value.required', { label: 'Preis' });
+    expect([german, own].map((words) => toldToVisitors(words, required))).toEqual(['Preis fehlt.', 'Preis manque.']);
+    const choice = issue('value.not-a-choice', { label: 'Fuel', found: 'wood' });
+    expect(choice.message).toContain('Shape');
+    expect(toldToVisitors(own, choice)).toBe('Fuel has no choice “wood”. Pick one of its choices.');
+    expect(toldToVisitors(german, issue('value.too-long', { label: 'N', found: 300, greatest: 120 }))).toBe(
+      'N hat 300 Zeichen; höchstens 120 passen hinein.',
+    );
+    const other = issue('kind.label');
+    expect(toldToVisitors(german, other)).toBe(other.message);
   });
 
   it('write numbers as the locale does, and leave labels as a language writes them', () => {

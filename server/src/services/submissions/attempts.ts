@@ -8,7 +8,8 @@ import type { Kind } from '@plindo/core/structure';
 import { isEmail } from '@plindo/core/structure';
 import type { Answers, GivenConsent, ReadAnswers, Sender } from '@plindo/core/submissions';
 import { readAnswers } from '@plindo/core/submissions';
-import { Refusal, issue } from '@plindo/core/values';
+import type { Issue } from '@plindo/core/values';
+import { Refusal, issue, toldToVisitors } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
 import type { Store } from '../../store/index.js';
 import { digest, newSecret } from '../people/secrets.js';
@@ -69,7 +70,7 @@ export class Attempts {
   /** Reads what was answered: what is missing, what is not right, and which questions don't apply. Refused by `form.gone`. */
   look(given: SentForm): Looked {
     const { form, kind } = this.form(given.formId);
-    const { answers, faults: ofNames } = this.withNamed(given, form, kind);
+    const { answers, issues: ofNames } = this.withNamed(given, form, kind);
     const sent = { ...given, answers };
     const read = readAnswers(form.definition, kind, answers, this.live.context());
     const { definition } = form;
@@ -80,10 +81,10 @@ export class Attempts {
       .map(({ words }) => ({ words, at }));
     const faults = [
       ...ofNames,
-      ...read.issues.map(({ field = '', message }) => ({ field, message })),
-      ...(sent.secret === '' ? senderFaults(sent.sender, definition.needsEmail) : []),
-      ...missing.map(({ key, words }) => faultOf(`consent.${key}`, issue('form.consent', { words }).message)),
-    ];
+      ...read.issues,
+      ...(sent.secret === '' ? this.senderIssues(sent.sender, definition.needsEmail) : []),
+      ...missing.map(({ key, words }) => issue('form.consent', { words }, { field: `consent.${key}` })),
+    ].map((one) => this.faultOf(one));
     return { form, kind, sent, read, consents, faults };
   }
 
@@ -125,8 +126,8 @@ export class Attempts {
   toldFaults({ listingId, message, sender }: SentTold): FormFault[] {
     if (this.titleOf(listingId) === '') throw Refusal.of('request.not-found');
     const label = this.live.context().formats.words.say('tell.what');
-    const ofMessage = message.trim() === '' ? [faultOf('message', issue('form.needed', { label }).message)] : [];
-    return [...ofMessage, ...senderFaults(sender, true)];
+    const ofMessage = message.trim() === '' ? [issue('form.needed', { label }, { field: 'message' })] : [];
+    return [...ofMessage, ...this.senderIssues(sender, true)].map((one) => this.faultOf(one));
   }
 
   toldState(told: SentTold, token: string): SendingState {
@@ -169,12 +170,8 @@ export class Attempts {
   }
 
   /** The answers with the listings that were named in words, and those that nothing is called like. */
-  private withNamed(
-    { answers, named }: SentForm,
-    form: KeptForm,
-    kind: Kind,
-  ): { answers: Answers; faults: FormFault[] } {
-    const faults: FormFault[] = [];
+  private withNamed({ answers, named }: SentForm, form: KeptForm, kind: Kind): { answers: Answers; issues: Issue[] } {
+    const issues: Issue[] = [];
     const found: Record<string, unknown> = {};
     for (const question of questionsOf(form.definition)) {
       const field = askedField(kind, question.field);
@@ -184,12 +181,10 @@ export class Attempts {
       const ids = names.map((name) => index.find(name));
       const lost = names.find((_, at) => typeof ids[at] === 'string');
       if (lost !== undefined) {
-        faults.push(
-          faultOf(field.key, issue('form.link', { label: questionName(question, kind), found: lost }).message),
-        );
+        issues.push(issue('form.link', { label: questionName(question, kind), found: lost }, { field: field.key }));
       } else found[field.key] = ids.map((one) => (typeof one === 'string' ? 0 : one.id));
     }
-    return { answers: { ...answers, ...found }, faults };
+    return { answers: { ...answers, ...found }, issues };
   }
 
   private namesOf(kindId: number): NameIndex {
@@ -201,31 +196,24 @@ export class Attempts {
     });
     return index;
   }
+
+  private senderIssues({ name, email }: SentForm['sender'], needsEmail: boolean): Issue[] {
+    const { words } = this.live.context().formats;
+    const tooLong = { label: words.say('form.name'), greatest: LONGEST_NAME, found: name.length };
+    const ofName = name.length > LONGEST_NAME ? [issue('value.too-long', tooLong, { field: 'sender.name' })] : [];
+    const field = 'sender.email';
+    if (email !== '') return isEmail(email) ? ofName : [...ofName, issue('form.email', { found: email }, { field })];
+    return needsEmail ? [...ofName, issue('form.needed', { label: words.say('form.email') }, { field })] : ofName;
+  }
+
+  /** A refusal in the words of the site. */
+  faultOf(refused: Issue): FormFault {
+    return { field: refused.field ?? '', message: toldToVisitors(this.live.context().formats.words, refused) };
+  }
 }
 
 type NumberWord = `form.number.${1 | 2 | 3 | 4 | 5 | 6 | 7 | 8 | 9}`;
 
 function numberWord(number: number): NumberWord {
   return `form.number.${number}` as NumberWord;
-}
-
-function faultOf(field: string, message: string): FormFault {
-  return { field, message };
-}
-
-function senderFaults({ name, email }: SentForm['sender'], needsEmail: boolean): FormFault[] {
-  const ofName =
-    name.length > LONGEST_NAME
-      ? [
-          faultOf(
-            'sender.name',
-            issue('value.too-long', { label: 'Your name', greatest: LONGEST_NAME, found: name.length }).message,
-          ),
-        ]
-      : [];
-  if (email === '')
-    return needsEmail
-      ? [...ofName, faultOf('sender.email', issue('form.needed', { label: 'Your e-mail address' }).message)]
-      : ofName;
-  return isEmail(email) ? ofName : [...ofName, faultOf('sender.email', issue('form.email', { found: email }).message)];
 }

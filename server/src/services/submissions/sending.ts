@@ -54,7 +54,7 @@ export class Sending {
     const kept = await this.attempts.kept(token);
     if (!kept) throw Refusal.of('form.stale');
     if (!isProof(token, solution) && !isSum(token, sum)) {
-      return { faults: [{ field: 'sum', message: issue('form.sum').message }] };
+      return { faults: [this.attempts.faultOf(issue('form.sum', {}, { field: 'sum' }))] };
     }
     const tookInMs = this.clock().getTime() - kept.madeAt;
     if (!kept.sent) return this.sendTold(token, kept.told, by, tookInMs);

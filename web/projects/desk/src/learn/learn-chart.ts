@@ -88,9 +88,11 @@ export class LearnChart {
     const [ink, quiet, line, accent] = ['ink', 'quiet', 'line', 'accent'].map((name) =>
       colourOf(canvas, `--pl-${name}`),
     );
+    // Lines are too faint for bars.
+    const outline = colourOf(canvas, '--mat-sys-outline');
     const label = chart?.label ?? 0;
     const texts = this.rows().map(({ cells }) => shortened(cellText(cells[label]!, columns[label]!.kind, formats)));
-    const colours = [accent, isBars ? line : quiet];
+    const colours = [accent, isBars ? outline : quiet];
     const font = { family: getComputedStyle(canvas).fontFamily, size: 13 };
     const numbers = { beginAtZero: true, ticks: { color: quiet, font, precision: 0 }, grid: { color: line } };
     const names = {

@@ -54,6 +54,7 @@ const SECTIONS: Readonly<Record<string, string>> = {
   form: 'Forms and what is sent in',
   tell: 'Forms and what is sent in',
   sent: 'Forms and what is sent in',
+  refused: 'What is not right in a form',
   part: 'Values',
   value: 'Values',
 };
