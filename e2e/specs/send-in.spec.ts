@@ -141,6 +141,9 @@ describe('A visitor with a telephone', () => {
       await plain.getByLabel('The guide may publish this').check();
       await plain.getByRole('button', { name: 'Look it over' }).click();
       expect(await plain.locator('.summary').innerText()).toContain('Length 24 m');
+      await plain.getByLabel(/how much is/).fill('99');
+      await plain.getByRole('button', { name: 'Send' }).click();
+      await plain.locator('.summary').getByText('The sum is not right. Try again.').waitFor();
       const sum = await plain.getByText('how much is').innerText();
       const words = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine'];
       const [, a = '', b = ''] = /is (\w+) plus (\w+)/.exec(sum) ?? [];

@@ -319,8 +319,8 @@ function ofSubmissions(
 
 function sentThings({ attempts, sentPages }: Pick<Services, 'attempts' | 'sentPages'>): SentThings {
   return {
-    state: async (token) => (token === '' ? null : attempts.state(token)),
-    at: (secret, token) => sentPages.at(secret, token),
+    state: (again) => attempts.state(again),
+    at: (secret, again) => sentPages.at(secret, again),
   };
 }
 

@@ -9,7 +9,7 @@ import type { ErrorRequestHandler, NextFunction, Request, RequestHandler, Respon
 import { Router } from 'express';
 import multer from 'multer';
 import { LARGEST_PICTURE_IN_BYTES } from '../services/media/pictures.js';
-import { AGAIN_PART } from '../site/pages.js';
+import { partOfComeBack } from '../site/pages.js';
 import { publicAddressForAnyone } from './public-address.js';
 import { plainPage } from '../site/plain-page.js';
 import { statusOf } from './problem.js';
@@ -216,8 +216,8 @@ function back(
 ): void {
   const path = partOf(parts, 'path');
   const [plain = '/'] = (path.startsWith('/') && !path.startsWith('//') ? path : '/').split(/[?#]/);
-  const wrong = faults.some(({ field }) => field === 'sum') ? '&sum=wrong' : '';
-  response.redirect(SEE_OTHER, `${plain}?${AGAIN_PART}=${token}${wrong}#${place === 'tell' ? 'tell' : 'form'}`);
+  const again = partOfComeBack({ token, isSumWrong: faults.some(({ field }) => field === 'sum') });
+  response.redirect(SEE_OTHER, `${plain}${again}#${place === 'tell' ? 'tell' : 'form'}`);
 }
 
 function formId(request: Request): number {

@@ -262,6 +262,12 @@ describe('What visitors send in', () => {
     expect(await follow(`/forms/${form}/send`, { token, sum: '99', path: '/tell-us' })).toBe(
       `/tell-us?again=${token}&sum=wrong#form`,
     );
+    const { attempts } = api.assembly.services;
+    const told = async (isSumWrong: boolean): Promise<unknown> => (await attempts.state({ token, isSumWrong }))?.faults;
+    expect([await told(false), await told(true)]).toEqual([
+      [],
+      [{ field: 'sum', message: 'The sum is not right. Try again.' }],
+    ]);
     expect(await follow(`/forms/${form}/send`, { token, solution: solved(token) })).toMatch(/^\/sent\/[\w-]{43}$/);
     expect((await html.send('POST', `/forms/${form}/send`, new FormData())).status).toBe(410);
   });

@@ -5,6 +5,7 @@ import type { DesignOfPage, MissedOnPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type {
   ChosenCards,
+  ComeBack,
   DesignedSource,
   ListArea,
   PageLink,
@@ -83,13 +84,15 @@ interface Shown {
 /** What visitors have sent in or are about to, by the secrets that name it. */
 export interface SentThings {
   /** What was answered in a form so far; null for nothing that is kept. */
-  state(token: string): Promise<SendingState | null>;
+  state(again: ComeBack): Promise<SendingState | null>;
   /** What was sent in, and with what it can be changed; null for nothing. */
-  at(secret: string, token: string): Promise<{ sent: SentState; sending: SendingState | null } | null>;
+  at(secret: string, again: ComeBack): Promise<{ sent: SentState; sending: SendingState | null } | null>;
 }
 
 /** The part of an address that names answers which are not sent yet. */
-export const AGAIN_PART = 'again';
+const AGAIN_PART = 'again';
+/** The part that says that the sum was wrong. */
+const [SUM_PART, WRONG] = ['sum', 'wrong'];
 /** 256 bits in base64url. */
 const SECRET = /^[\w-]{43}$/;
 
@@ -98,9 +101,15 @@ const ALL_LISTINGS: Reads = { kinds: null, listings: [] };
 /** A page for one visitor alone. */
 const ALONE = { kind: 'page', present: ALL_LISTINGS, reads: ALL_LISTINGS, leadsThere: null, isPrivate: true } as const;
 
-function tokenIn(search: string): string {
-  const token = new URLSearchParams(search).get(AGAIN_PART) ?? '';
-  return SECRET.test(token) ? token : '';
+/** The part of an address that brings somebody back to a form. */
+export function partOfComeBack({ token, isSumWrong }: ComeBack): string {
+  return token === '' ? '' : `?${AGAIN_PART}=${token}${isSumWrong ? `&${SUM_PART}=${WRONG}` : ''}`;
+}
+
+function comeBackIn(search: string): ComeBack {
+  const parts = new URLSearchParams(search);
+  const token = parts.get(AGAIN_PART) ?? '';
+  return { token: SECRET.test(token) ? token : '', isSumWrong: parts.get(SUM_PART) === WRONG };
 }
 
 /** The secret in the address of what was sent in; null for any other address. */
@@ -138,7 +147,7 @@ export class Pages {
     if (secret !== null) return (await this.sent(secret, search, scene)) ?? this.notFound(scene);
     const place = await this.placeNow(path);
     if (!place) return this.notFound(scene);
-    const sending = (await this.sentThings?.state(tokenIn(search))) ?? null;
+    const sending = (await this.sentThings?.state(comeBackIn(search))) ?? null;
     const shown = { search, viewer, ...(sending && { sending }) };
     if (place.of === 'page') return this.made(scene, place, shown);
     const listing = await this.store.listing(place.id);
@@ -166,7 +175,7 @@ export class Pages {
   }
 
   private async sent(secret: string, search: string, scene: PageScene): Promise<PageModel | null> {
-    const found = await this.sentThings?.at(secret, tokenIn(search));
+    const found = await this.sentThings?.at(secret, comeBackIn(search));
     return found ? sentPage(scene, this.live.scene(), found.sent, found.sending) : null;
   }
 
@@ -228,8 +237,7 @@ export class Pages {
   /** Where an address leads. All that lead to one page have the same destination. */
   destination(url: string): Destination {
     const { path, search } = partsOfUrl(url);
-    const token = tokenIn(search);
-    const again = token === '' ? '' : `?${AGAIN_PART}=${token}`;
+    const again = partOfComeBack(comeBackIn(search));
     if (secretIn(path) !== null) return { ...ALONE, address: path + again };
     const place = this.places.at(path);
     if (place && place.of !== 'moved' && again !== '') return { ...ALONE, address: place.path + again };

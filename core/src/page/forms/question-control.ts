@@ -1,6 +1,7 @@
 import { askedSubfields } from '../../design/index.js';
 import type { Field } from '../../structure/index.js';
 import { MOST_ROWS, fieldType, starsOf } from '../../structure/index.js';
+import type { SiteWords } from '../../values/index.js';
 import { UNITS } from '../../values/index.js';
 import { filePath } from '../cards/value-models.js';
 import { depthOf } from '../facets/values-facet.js';
@@ -42,13 +43,7 @@ export function controlOf(field: Field, page: PageScene, links: LinkChoices): Qu
     case 'rich-text':
       return { as: 'text', rows: ROWS_OF_BODY };
     case 'yes-no':
-      return {
-        as: 'one',
-        options: [
-          { value: 'yes', label: words.say('value.yes'), depth: 0 },
-          { value: 'no', label: words.say('value.no'), depth: 0 },
-        ],
-      };
+      return { as: 'one', options: yesNoOptions(words) };
     case 'one-choice':
       return { as: 'one', options: optionsOf(field) };
     case 'several-choices':
@@ -103,6 +98,10 @@ function inside(field: Field, page: PageScene): QuestionModel[] {
 function optionsOf(field: Field): QuestionOption[] {
   const { choices = [] } = field.settings;
   return choices.map(({ key, label }) => ({ value: key, label, depth: depthOf(key, field) }));
+}
+
+function yesNoOptions(words: SiteWords): QuestionOption[] {
+  return (['yes', 'no'] as const).map((value) => ({ value, label: words.say(`value.${value}`), depth: 0 }));
 }
 
 function starOptions(field: Field): QuestionOption[] {

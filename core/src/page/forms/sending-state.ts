@@ -30,3 +30,11 @@ export interface SendingState {
   /** What people without scripts are asked; '' as long as nothing can be sent. */
   readonly sum: string;
 }
+
+/** Somebody without scripts who comes back to a form. */
+export interface ComeBack {
+  /** Names what they have answered; '' for nothing. */
+  readonly token: string;
+  /** Whether they have answered the sum, and wrongly. */
+  readonly isSumWrong: boolean;
+}

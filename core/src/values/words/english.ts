@@ -147,7 +147,6 @@ export const ENGLISH = {
   'form.back-title': 'That did not work',
   'form.thanks': 'Thank you. Somebody will look at it before it is published.',
   'form.sum': 'To show that you are a person: how much is {a} plus {b}?',
-  'form.sum-wrong': 'That is not right. Try again.',
   'form.number.1': 'one',
   'form.number.2': 'two',
   'form.number.3': 'three',

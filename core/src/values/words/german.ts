@@ -304,7 +304,6 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'form.back-title': 'Das hat nicht geklappt',
   'form.thanks': 'Vielen Dank. Es wird angesehen, bevor es veröffentlicht wird.',
   'form.sum': 'Um zu zeigen, dass Sie ein Mensch sind: Wie viel ist {a} plus {b}?',
-  'form.sum-wrong': 'Das stimmt nicht. Versuchen Sie es noch einmal.',
   'form.number.1': 'eins',
   'form.number.2': 'zwei',
   'form.number.3': 'drei',

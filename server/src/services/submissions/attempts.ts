@@ -2,7 +2,7 @@ import { bestMatches } from '@plindo/core/catalog';
 import type { KeptForm } from '@plindo/core/design';
 import { formsOf, questionsOf, askedField, questionName } from '@plindo/core/design';
 import { NameIndex } from '@plindo/core/listings';
-import type { FormFault, SendingState, ToldOfListing } from '@plindo/core/page';
+import type { ComeBack, FormFault, SendingState, ToldOfListing } from '@plindo/core/page';
 import { summaryOf } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import { isEmail } from '@plindo/core/structure';
@@ -116,10 +116,15 @@ export class Attempts {
   }
 
   /** What a visitor has answered so far, for the page on which the form stands; null for nothing that is kept. */
-  async state(token: string): Promise<SendingState | null> {
-    const kept = await this.kept(token);
+  async state({ token, isSumWrong }: ComeBack): Promise<SendingState | null> {
+    const kept = token === '' ? null : await this.kept(token);
     if (!kept) return null;
-    return kept.sent ? this.stateOf(this.look(kept.sent), token) : this.toldState(kept.told, token);
+    const state = kept.sent ? this.stateOf(this.look(kept.sent), token) : this.toldState(kept.told, token);
+    return isSumWrong ? { ...state, faults: [...state.faults, this.sumFault()] } : state;
+  }
+
+  sumFault(): FormFault {
+    return this.faultOf(issue('form.sum', {}, { field: 'sum' }));
   }
 
   /** What is wrong with what is told of a listing. Refused by `request.not-found` for one that visitors don't see. */
@@ -207,7 +212,7 @@ export class Attempts {
   }
 
   /** A refusal in the words of the site. */
-  faultOf(refused: Issue): FormFault {
+  private faultOf(refused: Issue): FormFault {
     return { field: refused.field ?? '', message: toldToVisitors(this.live.context().formats.words, refused) };
   }
 }

@@ -4,7 +4,7 @@ import type { FormFault } from '@plindo/core/page';
 import type { Kind } from '@plindo/core/structure';
 import type { GivenConsent, Sender, SentValues, Submission, Suspicion } from '@plindo/core/submissions';
 import { inputOfValues, isChangeable, isOwning, suspicionsOf, textsOf, valueOfListing } from '@plindo/core/submissions';
-import { Refusal, foldText, isSame, issue } from '@plindo/core/values';
+import { Refusal, foldText, isSame } from '@plindo/core/values';
 import type { Store, SubmissionBesides, SubmissionRecord, Unit, Written } from '../../store/index.js';
 import type { Editing } from '../editing.js';
 import { kindIn } from '../editing.js';
@@ -54,7 +54,7 @@ export class Sending {
     const kept = await this.attempts.kept(token);
     if (!kept) throw Refusal.of('form.stale');
     if (!isProof(token, solution) && !isSum(token, sum)) {
-      return { faults: [this.attempts.faultOf(issue('form.sum', {}, { field: 'sum' }))] };
+      return { faults: [this.attempts.sumFault()] };
     }
     const tookInMs = this.clock().getTime() - kept.madeAt;
     if (!kept.sent) return this.sendTold(token, kept.told, by, tookInMs);

@@ -2,7 +2,7 @@ import type { FormFault } from '@plindo/core/page';
 import { answerOfValue, summaryOf } from '@plindo/core/page';
 import { listingPath } from '@plindo/core/page';
 import { formsOf, questionsOf, askedField } from '@plindo/core/design';
-import type { SendingState, SentState } from '@plindo/core/page';
+import type { ComeBack, SendingState, SentState } from '@plindo/core/page';
 import type { Answers, SentValues } from '@plindo/core/submissions';
 import { isChangeable, isOwning, valuesOfListing } from '@plindo/core/submissions';
 import { Refusal } from '@plindo/core/values';
@@ -23,14 +23,14 @@ export class SentPages {
   ) {}
 
   /** What was sent by the link with a secret, and the form with which it can be changed; null for no such link. */
-  async at(secret: string, token: string): Promise<{ sent: SentState; sending: SendingState | null } | null> {
+  async at(secret: string, again: ComeBack): Promise<{ sent: SentState; sending: SendingState | null } | null> {
     const record = await this.store.submissions.bySecret(digest(secret));
     if (!record) return null;
     const correction = isOwning(record) ? await openCorrection(this.store, record) : null;
     const now = await this.presentValues(correction ?? record);
     const sent = await this.stateOf(record, secret, now, correction);
     if (!sent.canBeChanged) return { sent, sending: null };
-    const typed = token === '' ? null : await this.attempts.state(token);
+    const typed = await this.attempts.state(again);
     return { sent, sending: typed?.secret === secret ? typed : this.begun(record, secret, now) };
   }
 
