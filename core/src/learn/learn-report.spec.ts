@@ -3,7 +3,7 @@ import { buildCatalog } from '../catalog/index.js';
 import { sceneOf } from '../query/index.js';
 import { makeFacet, makeField } from '../structure/index.js';
 import type { LearnSource, LearnStep, LearnedTable, ThingTimes } from './index.js';
-import { learnReport, learnedCsv } from './index.js';
+import { learnReport, learnedCsv, tableOfReport } from './index.js';
 
 const TODAY = 20_787;
 const DAY_IN_MS = 86_400_000;
@@ -183,6 +183,15 @@ describe('A report of what visitors did', () => {
     expect(end?.acts[0]).toEqual({
       ...{ do: 'go', on: 'site', path: '/berths?type=buoy&q=x', words: 'See what they saw' },
     });
+  });
+
+  it('has the first thousand rows of a table, and the table by itself all of them', () => {
+    const things = Array.from({ length: 1200 }, (_, at) => thing('search', `word ${at}`, 2000 - at));
+    const { rows, total } = table('searches', { things });
+    expect([rows.length, total]).toEqual([1000, 1200]);
+    const whole = tableOfReport({ ...NOTHING, things }, 'searches');
+    expect([whole?.rows.length, whole?.total, whole?.rows[1199]?.cells[0]]).toEqual([1200, 1200, 'word 1199']);
+    expect(tableOfReport(NOTHING, 'nothing')).toBeUndefined();
   });
 
   it('tells a dead end on the page of a category with its name, and links to it', () => {

@@ -2,12 +2,16 @@ import type { LearnStep } from './acts.js';
 import type { Counted } from './counting/counted-things.js';
 import type { LearnSource, NowAndBefore } from './learn-source.js';
 import { added, isAsked } from './learn-source.js';
+import type { LearnedList } from './learned-lists.js';
 import { learnedLists } from './learned-lists.js';
-import type { LearnedTable } from './learned-table.js';
+import type { LearnedTable, WholeTable } from './learned-table.js';
+import { withRows } from './learned-table.js';
+import type { Told } from './next-steps.js';
 import { nextSteps } from './next-steps.js';
 import type { Period } from './period.js';
 import { firstDayByDay, isIn } from './period.js';
 import { dayNumberAt } from '../time/index.js';
+import type { TimesOf } from './tables/choices.js';
 import { facetValuesTable, facetsTable, sortsTable, timesOf, usedFacets, usedSorts } from './tables/choices.js';
 import { designsTable, shownDesigns } from './tables/designs-shown.js';
 import { incomingOverTime, waitingTable } from './tables/incoming.js';
@@ -44,42 +48,67 @@ export interface LearnTotal {
   readonly before: number;
 }
 
+/** A report shows no more rows of a table; {@link tableOfReport} has them all. */
+const MOST_SHOWN_ROWS = 1000;
+
 export function learnReport(source: LearnSource): LearnReport {
   const { period, firstDay, scene } = source;
-  const lists = learnedLists(source);
-  const viewed = viewedListings(source);
-  const leaving = leavingListings(source, viewed);
-  const usedOfFacets = timesOf(source, 'facet');
-  const facets = usedFacets(source, lists.values(), usedOfFacets);
-  const sorts = usedSorts(source, lists.values());
-  const missed = countedOfLists(source, lists, 'missed').filter(({ now }) => now > 0);
-  const deadEnds = countedOfLists(source, lists, 'dead-end').filter(({ now }) => now > 0);
-  const designs = shownDesigns(source);
+  const told = toldBy(source);
   const byDayFrom = firstDayByDay(dayNumberAt(scene.context.nowInMs, scene.context.zone));
   return {
     ...{ period: period.now, before: period.before, firstDay },
     isByMonth: firstDay !== null && firstDay < byDayFrom && Math.min(period.now.from, period.before.from) < byDayFrom,
     totals: totalsOf(source),
-    steps: nextSteps(source, { viewed, leaving, facets, sorts, missed, deadEnds, designs }),
-    tables: [
-      viewsOverTime(source),
-      viewsByKind(source),
-      mostViewed(source, viewed),
-      rising(source, viewed),
-      leavingSoon(source, leaving),
-      pagesTable(source),
-      arrivalsTable(source),
-      facetsTable(facets),
-      facetValuesTable(source, lists.values(), usedOfFacets),
-      sortsTable(sorts),
-      searchesTable(countedOfLists(source, lists, 'search')),
-      missedTable(missed),
-      deadEndsTable(source, deadEnds),
-      incomingOverTime(source),
-      waitingTable(source),
-      designsTable(source, designs),
-    ],
+    steps: nextSteps(source, told),
+    tables: tablesOf(source, told).map((table) => withRows(table, MOST_SHOWN_ROWS)),
   };
+}
+
+/** One table of a report with all its rows; undefined where there is no such table. */
+export function tableOfReport(source: LearnSource, key: string): LearnedTable | undefined {
+  const table = tablesOf(source, toldBy(source)).find((one) => one.key === key);
+  return table && withRows(table);
+}
+
+interface ToldBySource extends Told {
+  readonly lists: ReadonlyMap<string, LearnedList>;
+  readonly usedOfFacets: TimesOf;
+}
+
+/** What several tables and the steps are made of. */
+function toldBy(source: LearnSource): ToldBySource {
+  const lists = learnedLists(source);
+  const viewed = viewedListings(source);
+  const usedOfFacets = timesOf(source, 'facet');
+  return {
+    ...{ lists, viewed, usedOfFacets, leaving: leavingListings(source, viewed) },
+    ...{ facets: usedFacets(source, lists.values(), usedOfFacets), sorts: usedSorts(source, lists.values()) },
+    missed: countedOfLists(source, lists, 'missed').filter(({ now }) => now > 0),
+    deadEnds: countedOfLists(source, lists, 'dead-end').filter(({ now }) => now > 0),
+    designs: shownDesigns(source),
+  };
+}
+
+function tablesOf(source: LearnSource, told: ToldBySource): WholeTable[] {
+  const { lists, viewed, leaving, facets, sorts, missed, deadEnds, designs, usedOfFacets } = told;
+  return [
+    viewsOverTime(source),
+    viewsByKind(source),
+    mostViewed(source, viewed),
+    rising(source, viewed),
+    leavingSoon(source, leaving),
+    pagesTable(source),
+    arrivalsTable(source),
+    facetsTable(facets),
+    facetValuesTable(source, lists.values(), usedOfFacets),
+    sortsTable(sorts),
+    searchesTable(countedOfLists(source, lists, 'search')),
+    missedTable(missed),
+    deadEndsTable(source, deadEnds),
+    incomingOverTime(source),
+    waitingTable(source),
+    designsTable(source, designs),
+  ];
 }
 
 function totalsOf(source: LearnSource): LearnTotal[] {

@@ -44,16 +44,24 @@ export interface LearnedTable {
   readonly total: number;
 }
 
-/** A table has no more rows. */
-const MOST_LEARNED_ROWS = 1000;
+/** A table before its rows are made, of which there may be many more than are shown. */
+export interface WholeTable extends Omit<LearnedTable, 'rows'> {
+  /** Its first rows. */
+  readonly first: (most: number) => readonly LearnedRow[];
+}
 
-/** A table with a row for each of some things in order; of those that are too many it tells how many they are. */
+/** A table with a row for each of some things in order. */
 export function learnedTable<T>(
   told: Omit<LearnedTable, 'rows' | 'total'>,
   all: readonly T[],
   rowOf: (one: T) => LearnedRow,
-): LearnedTable {
-  return { ...told, rows: all.slice(0, MOST_LEARNED_ROWS).map(rowOf), total: all.length };
+): WholeTable {
+  return { ...told, total: all.length, first: (most) => all.slice(0, most).map(rowOf) };
+}
+
+/** A table with its first rows, or with all of them. */
+export function withRows({ first, ...told }: WholeTable, most = Infinity): LearnedTable {
+  return { ...told, rows: first(most) };
 }
 
 export const words = (label: string): LearnedColumn => ({ label, kind: 'words' });

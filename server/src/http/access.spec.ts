@@ -76,7 +76,7 @@ const MEANT: Readonly<Record<'nobody' | Role, readonly string[]>> = {
     ...['GET /site-starters', 'GET /examples', 'DELETE /examples', 'POST /starter-files/check'],
     ...['GET /submissions', 'GET /submissions/counts', 'GET /submissions/:id', 'POST /submissions/decide'],
     ...['POST /submissions/:id/accept', 'POST /submissions/:id/merge', 'POST /submissions/:id/return'],
-    ...['POST /submissions/:id/refuse', 'POST /submissions/:id/trust', 'GET /learn'],
+    ...['POST /submissions/:id/refuse', 'POST /submissions/:id/trust', 'GET /learn', 'GET /learn/:table'],
   ],
   owner: [
     'DELETE /submissions/:id/sender',

@@ -55,7 +55,7 @@ import type {
 import type { Design, StarterFile } from '@plindo/core/design';
 import type { Blueprint, BlueprintPlan, ListingName, RowComparison } from '@plindo/core/exchange';
 import type { CalendarEntry, ExpiryEffects, FieldToLinkReport, LinkIdea, Listing } from '@plindo/core/listings';
-import type { LearnReport } from '@plindo/core/learn';
+import type { LearnReport, LearnedTable } from '@plindo/core/learn';
 import type { MailText } from '@plindo/core/notices';
 import type { ChosenCards, DesignedPage, PageLink, PageModel, SuggestionModel } from '@plindo/core/page';
 import type { AddressesPlan } from '@plindo/core/plans';
@@ -134,6 +134,7 @@ export interface Answers {
   'RowComparison[]': readonly RowComparison[];
   'ListingInSelection[]': readonly ListingInSelection[];
   LearnReport: LearnReport;
+  LearnedTable: LearnedTable;
   ListingsWindow: ListingsWindow;
   'OwnSubmission[]': readonly OwnSubmission[];
   SubmissionCounts: SubmissionCounts;

@@ -1,4 +1,4 @@
-import type { LearnReport } from '@plindo/core/learn';
+import type { LearnReport, LearnedTable } from '@plindo/core/learn';
 import { makeKindDefinition } from '@plindo/core/structure';
 import { TestApi } from '../../testing/test-api.js';
 import type { Answer, Sender } from '../../testing/test-api.js';
@@ -157,6 +157,16 @@ describe('Learn', () => {
       ['For a day; “gull”', 'Huts', 1, 0],
       ['For a day; Type: Wood', 'Huts', 1, 0],
     ]);
+  });
+
+  it('gives one table by itself', async () => {
+    await open('/huts?type=wood', 'a');
+    await report();
+    const days = 'from=2026-11-24&to=2026-11-30';
+    const table = async (key: string): Promise<Answer> => owner.send('GET', `/api/learn/${key}?${days}`);
+    const { rows, total } = (await table('facets')).json as LearnedTable;
+    expect([total, rows.map(({ cells: told }) => told)]).toEqual([2, (await cells('facets')) as never]);
+    expect((await table('nothing')).status).toBe(404);
   });
 
   it('tells the views of one kind or one listing over time, beside a year before', async () => {

@@ -5,8 +5,15 @@ import { builtInField, builtInFieldAt, fieldByKey, hasPart, hasSubfields, subfie
 const WORKED_OUT: ReadonlySet<FieldTypeName> = new Set<FieldTypeName>(['computed', 'reference']);
 /** Types that a form asks for by themselves only, not inside a group or rows. */
 const NOT_INSIDE: ReadonlySet<FieldTypeName> = new Set<FieldTypeName>([
-  ...['reference', 'group', 'rows', 'picture', 'pictures', 'file', 'place', 'link'],
-] as FieldTypeName[]);
+  'reference',
+  'group',
+  'rows',
+  'picture',
+  'pictures',
+  'file',
+  'place',
+  'link',
+]);
 
 /** What a form can ask of the listings of a kind: their built-in parts, then the fields of the kind. */
 export function askableFields(kind: Kind): Field[] {

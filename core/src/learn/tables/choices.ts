@@ -7,7 +7,7 @@ import type { Counted } from '../counting/counted-things.js';
 import type { LearnSource } from '../learn-source.js';
 import { added } from '../learn-source.js';
 import type { LearnedList } from '../learned-lists.js';
-import type { LearnedRow, LearnedTable } from '../learned-table.js';
+import type { LearnedRow, WholeTable } from '../learned-table.js';
 import { BEFORE, learnedTable, share, times, words } from '../learned-table.js';
 
 /** How often something was counted, now and before, by the list and what of it; `timesOf(list, detail)`. */
@@ -69,7 +69,7 @@ export function isNeverUsed({ now, looks }: UsedChoice): boolean {
   return now === 0 && looks >= LEAST_LOOKS;
 }
 
-export function facetsTable(facets: readonly UsedChoice[]): LearnedTable {
+export function facetsTable(facets: readonly UsedChoice[]): WholeTable {
   return learnedTable(
     {
       ...{ key: 'facets', group: 'choices', title: 'Facets that people use' },
@@ -83,7 +83,7 @@ export function facetsTable(facets: readonly UsedChoice[]): LearnedTable {
   );
 }
 
-export function sortsTable(sorts: readonly UsedChoice[]): LearnedTable {
+export function sortsTable(sorts: readonly UsedChoice[]): WholeTable {
   return learnedTable(
     {
       ...{ key: 'sorts', group: 'choices', title: 'Orders that people choose' },
@@ -97,7 +97,7 @@ export function sortsTable(sorts: readonly UsedChoice[]): LearnedTable {
   );
 }
 
-export function facetValuesTable(source: LearnSource, lists: Iterable<LearnedList>, used: TimesOf): LearnedTable {
+export function facetValuesTable(source: LearnSource, lists: Iterable<LearnedList>, used: TimesOf): WholeTable {
   const chosen = chosenValues(source);
   const rows = [...lists].flatMap((list) =>
     list.design.facets

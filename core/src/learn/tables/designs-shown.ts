@@ -2,7 +2,7 @@ import type { UsedThing } from '../../design/index.js';
 import { usesOfDesigns } from '../../design/index.js';
 import type { LearnSource } from '../learn-source.js';
 import { added } from '../learn-source.js';
-import type { LearnedTable } from '../learned-table.js';
+import type { WholeTable } from '../learned-table.js';
 import { BEFORE, learnedTable, times, words } from '../learned-table.js';
 
 /** A page that was designed, and how often people were shown a page by it. */
@@ -21,7 +21,7 @@ export function shownDesigns(source: LearnSource): ShownDesign[] {
     .sort((one, other) => other.now - one.now || (one.thing.name < other.thing.name ? -1 : 1));
 }
 
-export function designsTable(source: LearnSource, shown: readonly ShownDesign[]): LearnedTable {
+export function designsTable(source: LearnSource, shown: readonly ShownDesign[]): WholeTable {
   return learnedTable(
     {
       ...{ key: 'designs', group: 'designs', title: 'Designs that people see' },

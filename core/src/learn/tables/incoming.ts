@@ -2,13 +2,13 @@ import { dayNumberAt } from '../../time/index.js';
 import { isIn, stretchOf, stretchesOf } from '../period.js';
 import type { LearnSource, SentTimes } from '../learn-source.js';
 import { isAsked } from '../learn-source.js';
-import type { LearnedTable } from '../learned-table.js';
+import type { WholeTable } from '../learned-table.js';
 import { day, days, learnedTable, times, words } from '../learned-table.js';
 
 const DAY_IN_MS = 86_400_000;
 
 /** How many submissions came in, and how many were decided, in each day, week or month. */
-export function incomingOverTime(source: LearnSource): LearnedTable {
+export function incomingOverTime(source: LearnSource): WholeTable {
   const { period, scene } = source;
   const { zone, locale } = scene.context;
   const stretch = stretchOf(period.now);
@@ -39,7 +39,7 @@ export function incomingOverTime(source: LearnSource): LearnedTable {
 }
 
 /** For each kind, how long submissions that were decided in the period had waited, and how many wait now. */
-export function waitingTable(source: LearnSource): LearnedTable {
+export function waitingTable(source: LearnSource): WholeTable {
   const { period, kindById, scene } = source;
   const { nowInMs, zone } = scene.context;
   const sent = asked(source);

@@ -2,14 +2,14 @@ import { dayNumberAt } from '../../time/index.js';
 import type { LearnAct } from '../acts.js';
 import type { LearnSource, LearnedListing } from '../learn-source.js';
 import { LEAVES_SOON_IN_DAYS, byTimes, isAsked, viewsOfKinds } from '../learn-source.js';
-import type { LearnedRow, LearnedTable } from '../learned-table.js';
+import type { LearnedRow, WholeTable } from '../learned-table.js';
 import { BEFORE, day, learnedTable, times, words } from '../learned-table.js';
 
 /** What counts as rising: so many views more than in the period before, and half as many again as then. */
 export const LEAST_MORE = 10;
 export const LEAST_TIMES_AS_MANY = 1.5;
 
-export function viewsByKind(source: LearnSource): LearnedTable {
+export function viewsByKind(source: LearnSource): WholeTable {
   const { kindById } = source;
   const sums = [...viewsOfKinds(source)].filter(([id]) => isAsked(source, Number(id)));
   return learnedTable(
@@ -42,7 +42,7 @@ export function viewedListings(source: LearnSource): ViewedListing[] {
     .sort((one, other) => other.now - one.now || other.before - one.before || one.listing.id - other.listing.id);
 }
 
-export function mostViewed(source: LearnSource, viewed: readonly ViewedListing[]): LearnedTable {
+export function mostViewed(source: LearnSource, viewed: readonly ViewedListing[]): WholeTable {
   return learnedTable(
     {
       ...{ key: 'most-viewed', group: 'views', title: 'Most viewed' },
@@ -69,7 +69,7 @@ export function risingListings({ firstDay, period }: LearnSource, viewed: readon
     .sort((one, other) => other.now - other.before - (one.now - one.before) || one.listing.id - other.listing.id);
 }
 
-export function rising(source: LearnSource, viewed: readonly ViewedListing[]): LearnedTable {
+export function rising(source: LearnSource, viewed: readonly ViewedListing[]): WholeTable {
   const { firstDay, period } = source;
   const isKnown = firstDay !== null && firstDay <= period.before.from;
   return learnedTable(
@@ -116,7 +116,7 @@ export function leavingListings(source: LearnSource, viewed: readonly ViewedList
     .sort((one, other) => other.views - one.views || one.listing.id - other.listing.id);
 }
 
-export function leavingSoon(source: LearnSource, leaving: readonly LeavingListing[]): LearnedTable {
+export function leavingSoon(source: LearnSource, leaving: readonly LeavingListing[]): WholeTable {
   const { zone } = source.scene.context;
   return learnedTable(
     {

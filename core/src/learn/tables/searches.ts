@@ -5,7 +5,7 @@ import type { Counted } from '../counting/counted-things.js';
 import type { LearnSource } from '../learn-source.js';
 import { added, byTimes } from '../learn-source.js';
 import type { LearnedList } from '../learned-lists.js';
-import type { LearnedRow, LearnedTable } from '../learned-table.js';
+import type { LearnedRow, WholeTable } from '../learned-table.js';
 import { BEFORE, learnedTable, times, words } from '../learned-table.js';
 
 /** Something that was counted of a list that still is there. */
@@ -29,7 +29,7 @@ export function countedOfLists({ things }: LearnSource, lists: Lists, what: Coun
   });
 }
 
-export function searchesTable(searches: readonly CountedOfList[]): LearnedTable {
+export function searchesTable(searches: readonly CountedOfList[]): WholeTable {
   return learnedTable(
     {
       ...{ key: 'searches', group: 'searches', title: 'Searches' },
@@ -43,7 +43,7 @@ export function searchesTable(searches: readonly CountedOfList[]): LearnedTable 
   );
 }
 
-export function missedTable(missed: readonly CountedOfList[]): LearnedTable {
+export function missedTable(missed: readonly CountedOfList[]): WholeTable {
   return learnedTable(
     {
       ...{ key: 'missed', group: 'searches', title: 'Searches that found nothing' },
@@ -70,7 +70,7 @@ export function actsOnMissed(one: CountedOfList): LearnAct[] {
   return [add, ...see(one, searchState(one))];
 }
 
-export function deadEndsTable(source: LearnSource, deadEnds: readonly CountedOfList[]): LearnedTable {
+export function deadEndsTable(source: LearnSource, deadEnds: readonly CountedOfList[]): WholeTable {
   return learnedTable(
     {
       ...{ key: 'dead-ends', group: 'searches', title: 'Where people give up' },

@@ -3,13 +3,13 @@ import type { Period, Stretch } from '../period.js';
 import { stretchOf, stretchesOf } from '../period.js';
 import type { LearnSource } from '../learn-source.js';
 import { isAsked } from '../learn-source.js';
-import type { LearnedTable } from '../learned-table.js';
+import type { WholeTable } from '../learned-table.js';
 import { BEFORE, day, learnedTable, times } from '../learned-table.js';
 
 const LABELS: Readonly<Record<Stretch, string>> = { day: 'Day', week: 'Week from', month: 'Month from' };
 
 /** How often listings were looked at in each day, week or month of the period, beside the one that it is compared with. */
-export function viewsOverTime(source: LearnSource): LearnedTable {
+export function viewsOverTime(source: LearnSource): WholeTable {
   const { period, listing, scene } = source;
   const days = listing?.days ?? source.days;
   const stretch = stretchOf(period.now);

@@ -1,11 +1,11 @@
 import type { Counted } from '../counting/counted-things.js';
 import type { LearnSource } from '../learn-source.js';
 import { added, byTimes, viewsOfKinds } from '../learn-source.js';
-import type { LearnedRow, LearnedTable } from '../learned-table.js';
+import type { LearnedRow, WholeTable } from '../learned-table.js';
 import { BEFORE, learnedTable, times, words } from '../learned-table.js';
 
 /** Which pages people were shown; all listings of a kind are one entry. */
-export function pagesTable(source: LearnSource): LearnedTable {
+export function pagesTable(source: LearnSource): WholeTable {
   const { kindById } = source;
   const pages = sumsOf(source, 'page');
   const listings = viewsOfKinds(source);
@@ -31,7 +31,7 @@ export function pagesTable(source: LearnSource): LearnedTable {
   );
 }
 
-export function arrivalsTable(source: LearnSource): LearnedTable {
+export function arrivalsTable(source: LearnSource): WholeTable {
   return learnedTable(
     {
       ...{ key: 'arrivals', group: 'ways', title: 'Where people come from' },

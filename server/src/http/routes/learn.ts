@@ -1,5 +1,6 @@
 import { daysFromText } from '@plindo/core/query';
 import { Refusal } from '@plindo/core/values';
+import type { LearnAsk } from '../../services/learn/learn.js';
 import { LearnQueryDto } from '../dto/dtos.js';
 import type { Route } from '../route.js';
 import { route } from '../route.js';
@@ -16,10 +17,16 @@ export function learnRoutes({ learn, views }: Services): Route[] {
         'What visitors looked at, chose and searched in some days, beside another time, and what can be done about it.',
       query: LearnQueryDto,
       answers: 'LearnReport',
-      handle: ({ query: { from, to, against = 'before', kind = null, listing = null } }) => {
-        const period = { from: dayOf(from, 'from'), to: dayOf(to, 'to') };
-        return learn.report({ period, against, kindId: kind, listingId: listing });
-      },
+      handle: ({ query }) => learn.report(askOf(query)),
+    }),
+    route({
+      method: 'get',
+      path: '/learn/:table',
+      permission: 'learn',
+      summary: 'One table of what was learned, with all its rows; the report has the first 1,000 of each.',
+      query: LearnQueryDto,
+      answers: 'LearnedTable',
+      handle: ({ request, query }) => learn.table(String(request.params['table']), askOf(query)),
     }),
     route({
       method: 'delete',
@@ -29,6 +36,11 @@ export function learnRoutes({ learn, views }: Services): Route[] {
       handle: () => views.erase(),
     }),
   ];
+}
+
+function askOf({ from, to, against = 'before', kind, listing }: LearnQueryDto): LearnAsk {
+  const period = { from: dayOf(from, 'from'), to: dayOf(to, 'to') };
+  return { period, against, kindId: kind ?? null, listingId: listing ?? null };
 }
 
 /** A day by its name; the thirtieth of February is none. */

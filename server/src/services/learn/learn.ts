@@ -1,6 +1,20 @@
 import type { Catalog } from '@plindo/core/catalog';
-import type { Comparison, LearnReport, LearnSource, LearnedListing, NowAndBefore, Period } from '@plindo/core/learn';
-import { LEAVES_SOON_IN_DAYS, LONGEST_PERIOD_IN_DAYS, comparedWith, learnReport } from '@plindo/core/learn';
+import type {
+  Comparison,
+  LearnReport,
+  LearnSource,
+  LearnedListing,
+  LearnedTable,
+  NowAndBefore,
+  Period,
+} from '@plindo/core/learn';
+import {
+  LEAVES_SOON_IN_DAYS,
+  LONGEST_PERIOD_IN_DAYS,
+  comparedWith,
+  learnReport,
+  tableOfReport,
+} from '@plindo/core/learn';
 import { isKindShown } from '@plindo/core/structure';
 import { Refusal } from '@plindo/core/values';
 import type { Live } from '../../live/live.js';
@@ -27,13 +41,24 @@ export class Learn {
   ) {}
 
   /** Refused by `request.malformed` for a period that is none, and `request.not-found` for a kind or listing that isn't there. */
-  async report({ period, against, kindId, listingId }: LearnAsk): Promise<LearnReport> {
+  async report(ask: LearnAsk): Promise<LearnReport> {
+    return learnReport(await this.asked(ask));
+  }
+
+  /** A table of a report with all its rows. Refused as {@link report}, and by `request.not-found` where there is no such table. */
+  async table(key: string, ask: LearnAsk): Promise<LearnedTable> {
+    const table = tableOfReport(await this.asked(ask), key);
+    if (!table) throw Refusal.of('request.not-found');
+    return table;
+  }
+
+  private async asked({ period, against, kindId, listingId }: LearnAsk): Promise<LearnSource> {
     const days = period.to - period.from + 1;
     if (days < 1) throw malformed('the last day lies before the first', 'to');
     if (days > LONGEST_PERIOD_IN_DAYS) throw malformed('the time is longer than ten years', 'from');
     if (kindId !== null && !this.live.kind(kindId)) throw Refusal.of('request.not-found');
     await this.visits.writeSettled();
-    return learnReport(await this.source({ now: period, before: comparedWith(period, against) }, kindId, listingId));
+    return this.source({ now: period, before: comparedWith(period, against) }, kindId, listingId);
   }
 
   private async source(

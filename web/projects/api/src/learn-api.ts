@@ -1,6 +1,6 @@
 import { HttpClient } from '@angular/common/http';
 import { Injectable, inject } from '@angular/core';
-import type { Comparison, LearnReport } from '@plindo/core/learn';
+import type { Comparison, LearnReport, LearnedTable } from '@plindo/core/learn';
 import type { Observable } from 'rxjs';
 
 /** Which report is asked for; days of the site as 2026-12-04, both in. */
@@ -20,6 +20,11 @@ export class LearnApi {
 
   report(ask: LearnAsk): Observable<LearnReport> {
     return this.http.get<LearnReport>('/api/learn', { params: { ...ask } });
+  }
+
+  /** One table with all its rows. */
+  table(key: string, ask: LearnAsk): Observable<LearnedTable> {
+    return this.http.get<LearnedTable>(`/api/learn/${encodeURIComponent(key)}`, { params: { ...ask } });
   }
 
   /** Forgets for good all that was counted. */

@@ -2,6 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { MatButtonModule } from '@angular/material/button';
 import { ActivatedRoute, Router, RouterLink, RouterLinkActive } from '@angular/router';
+import type { LearnAsk } from '@plindo/api';
 import { LearnApi, SessionStore, sentenceOf } from '@plindo/api';
 import type { Comparison, LearnReport, LearnTotal, LearnedTable, Period } from '@plindo/core/learn';
 import { COMPARISONS } from '@plindo/core/learn';
@@ -57,7 +58,16 @@ export class LearnPage {
     const { nowInMs, zone } = this.reading.context();
     return periodOf(this.state(), dayNumberAt(nowInMs, zone));
   });
+  /** What the report is asked for by; null for days that are none. */
+  protected readonly asked = computed((): LearnAsk | null => {
+    const [period, { against, kind, listing }] = [this.period(), this.state()];
+    if (!period) return null;
+    const days = { from: dateFromDayNumber(period.from), to: dateFromDayNumber(period.to) };
+    return { ...days, against, ...(kind !== null && { kind }), ...(listing !== null && { listing }) };
+  });
   protected readonly report = signal<LearnReport | null>(null);
+  /** What the report was asked for by. */
+  protected readonly toldOf = signal<LearnAsk | null>(null);
   protected readonly failure = signal('');
   protected readonly hasNothing = computed(() => {
     const report = this.report();
@@ -68,11 +78,6 @@ export class LearnPage {
     return (this.report()?.tables ?? []).filter((table) =>
       group === null ? table.key === FIRST_TABLE : table.group === group,
     );
-  });
-  /** For names of files. */
-  protected readonly days = computed(() => {
-    const period = this.period();
-    return period ? `${dateFromDayNumber(period.from)}-${dateFromDayNumber(period.to)}` : '';
   });
   protected readonly time = computed(() => {
     const report = this.report();
@@ -96,15 +101,14 @@ export class LearnPage {
   }
 
   protected load(): void {
-    const [period, { against, kind, listing }] = [this.period(), this.state()];
-    if (!period) return;
-    const days = { from: dateFromDayNumber(period.from), to: dateFromDayNumber(period.to) };
-    const asked = { ...days, against, ...(kind !== null && { kind }), ...(listing !== null && { listing }) };
+    const asked = this.asked();
+    if (!asked) return;
     this.api.report(asked).subscribe({
       next: (report) => {
         // A late answer to what was asked before would show another time.
-        if (period !== this.period()) return;
+        if (asked !== this.asked()) return;
         this.report.set(report);
+        this.toldOf.set(asked);
         this.failure.set('');
       },
       error: (error: unknown) => this.failure.set(sentenceOf(error)),

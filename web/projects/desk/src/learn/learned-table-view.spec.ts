@@ -25,7 +25,7 @@ const TABLE: LearnedTable = {
 
 describe('A table of Learn', () => {
   const open = (table: LearnedTable): Promise<Shown<LearnedTableView>> =>
-    Shown.of(LearnedTableView, { table, days: '2026-11-01-2026-11-30' });
+    Shown.of(LearnedTableView, { table, ask: { from: '2026-11-01', to: '2026-11-30', against: 'before' } });
 
   it('stands under its chart, tells each sort of number in its way, and shows the rest when it is asked', async () => {
     new DeskServer('owner');
@@ -38,6 +38,22 @@ describe('A table of Learn', () => {
     expect(shown.all('tbody tr')).toHaveSize(10);
     await shown.press('Show all 12');
     expect(shown.all('tbody tr')).toHaveSize(12);
+  });
+
+  it('saves all rows as a file, also of those that it has only the first of', async () => {
+    const saved: Blob[] = [];
+    spyOn(URL, 'createObjectURL').and.callFake((blob) => {
+      saved.push(blob as Blob);
+      return 'blob:none';
+    });
+    spyOn(HTMLAnchorElement.prototype, 'click');
+    const server = new DeskServer('owner');
+    const shown = await open({ ...TABLE, rows: TABLE.rows.slice(0, 11) });
+    expect(shown.texts('.quiet').at(-1)).toBe('The first 11 of 12 stand here; the file has all of them.');
+    await shown.press('Save as CSV: Facets that people use');
+    await server.answer('GET', '/api/learn/facets', TABLE);
+    await shown.settled();
+    expect((await saved[0]?.text())?.split('\r\n').filter(Boolean)).toHaveSize(13);
   });
 
   it('says why there is nothing, without a chart', async () => {

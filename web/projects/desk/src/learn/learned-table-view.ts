@@ -1,9 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
+import type { LearnAsk } from '@plindo/api';
+import { LearnApi } from '@plindo/api';
 import type { LearnedCell, LearnedTable } from '@plindo/core/learn';
 import { cellText, learnedCsv } from '@plindo/core/learn';
 import { Icon } from '@plindo/listing-view';
+import { Notices } from '../shared/notices';
 import { Reading } from '../shared/reading';
 import { saveAsFile } from '../shared/save-as-file';
 import { ActButtons } from './acts/act-buttons';
@@ -21,13 +24,15 @@ const SHOWN_FIRST = 10;
 })
 export class LearnedTableView {
   readonly table = input.required<LearnedTable>();
-  /** The part of a file's name that tells the days. */
-  readonly days = input.required<string>();
+  /** What was asked, by which the rest of a long table is fetched. */
+  readonly ask = input.required<LearnAsk>();
   /** Something was done about a row. */
   readonly acted = output<void>();
   /** Somebody asks for the views of a listing over time. */
   readonly overTime = output<number>();
 
+  private readonly api = inject(LearnApi);
+  private readonly notices = inject(Notices);
   private readonly reading = inject(Reading);
   protected readonly showsAll = signal(false);
   protected readonly shown = computed(() => {
@@ -44,7 +49,22 @@ export class LearnedTableView {
     return this.table().columns[column]!.kind !== 'words';
   }
 
+  protected count(number: number): string {
+    return this.reading.context().formats.number(number);
+  }
+
+  /** A file has all rows, also where the page has only the first ones. */
   protected save(): void {
-    saveAsFile(learnedCsv(this.table()), `${this.table().key}-${this.days()}.csv`, 'text/csv;charset=utf-8');
+    const { key, rows, total } = this.table();
+    if (rows.length === total) return this.saveAsCsv(this.table());
+    this.api.table(key, this.ask()).subscribe({
+      next: (whole) => this.saveAsCsv(whole),
+      error: (error: unknown) => this.notices.refused(error),
+    });
+  }
+
+  private saveAsCsv(table: LearnedTable): void {
+    const { from, to } = this.ask();
+    saveAsFile(learnedCsv(table), `${table.key}-${from}-${to}.csv`, 'text/csv;charset=utf-8');
   }
 }
