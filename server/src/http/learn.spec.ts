@@ -3,7 +3,6 @@ import { makeKindDefinition } from '@plindo/core/structure';
 import { TestApi } from '../../testing/test-api.js';
 import type { Answer, Sender } from '../../testing/test-api.js';
 
-const FIREFOX = 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0';
 const DAY_IN_MS = 86_400_000;
 const MINUTE_IN_MS = 60_000;
 
@@ -46,7 +45,7 @@ describe('Learn', () => {
 
   /** Opens a page with a browser; each name is another visitor. */
   const open = async (url: string, visitor: string, more: Record<string, string> = {}): Promise<void> => {
-    const browser = api.anyone.with({ 'User-Agent': `${FIREFOX} ${visitor}`, ...more });
+    const browser = api.anyone.withBrowser(visitor).with(more);
     await browser.send('GET', `/api/page?url=${encodeURIComponent(url)}`);
   };
   const asked = (more = ''): Promise<Answer> => owner.send('GET', `/api/learn?from=2026-11-24&to=2026-11-30${more}`);
@@ -87,7 +86,7 @@ describe('Learn', () => {
     await open('/huts?q=boat', '', { 'User-Agent': 'curl/8.5.0' });
     await open('/huts?q=boat', 'a', { DNT: '1' });
     await open('/huts?q=boat', 'a', { 'Sec-GPC': '1' });
-    await owner.with({ 'User-Agent': FIREFOX }).send('GET', '/api/page?url=/huts?q=boat');
+    await owner.withBrowser().send('GET', '/api/page?url=/huts?q=boat');
     await owner.send('PUT', '/api/site', { countsViews: false });
     await open('/huts?q=boat', 'b');
     for (const what of ['search', 'missed', 'list', 'page']) expect(await kept(what)).toEqual([]);

@@ -2,7 +2,6 @@ import { TestApi } from '../../testing/test-api.js';
 import type { Sender } from '../../testing/test-api.js';
 import { titlesOn } from '@plindo/core/testing/list-on-page';
 
-const FIREFOX = 'Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0';
 const DAY_IN_MS = 86_400_000;
 
 describe('Views of listings', () => {
@@ -33,7 +32,7 @@ describe('Views of listings', () => {
 
   /** Looks at the page of a listing with a browser; each name is another visitor. */
   const look = async (slug: string, visitor: string, more: Record<string, string> = {}): Promise<void> => {
-    const browser = api.anyone.with({ 'User-Agent': `${FIREFOX} ${visitor}`, ...more });
+    const browser = api.anyone.withBrowser(visitor).with(more);
     await browser.send('GET', `/api/page?url=/huts/${slug}`);
   };
   const written = async (): Promise<Record<string, number>> => {
@@ -66,7 +65,7 @@ describe('Views of listings', () => {
     await look('gull', 'a', { 'Sec-Purpose': 'prefetch;prerender' });
     await look('gull', 'b', { DNT: '1' });
     await look('gull', 'c', { 'Sec-GPC': '1' });
-    await owner.with({ 'User-Agent': FIREFOX }).send('GET', '/api/page?url=/huts/gull');
+    await owner.withBrowser().send('GET', '/api/page?url=/huts/gull');
     await look('nobody', 'd');
     await owner.send('PATCH', '/api/listings/1', { version: 1, status: 'draft' });
     await look('gull', 'd');
