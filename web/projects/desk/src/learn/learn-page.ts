@@ -13,6 +13,7 @@ import { Explain } from '../guide/explain';
 import { KindsStore } from '../shared/kinds-store';
 import { MomentInput } from '../shared/moments/moment-input';
 import { Reading } from '../shared/reading';
+import { StageList } from '../shared/stage-list';
 import { UndoStack } from '../shared/undo-stack';
 import { ActButtons } from './acts/act-buttons';
 import { LEARN_PAGES } from './learn-groups';
@@ -27,7 +28,17 @@ const FIRST_TABLE = 'views-over-time';
 /** What visitors look at, choose and search, and what to do about it. */
 @Component({
   selector: 'pl-learn-page',
-  imports: [ActButtons, Explain, Icon, LearnedTableView, MatButtonModule, MomentInput, RouterLink, RouterLinkActive],
+  imports: [
+    ActButtons,
+    Explain,
+    Icon,
+    LearnedTableView,
+    MatButtonModule,
+    MomentInput,
+    RouterLink,
+    RouterLinkActive,
+    StageList,
+  ],
   changeDetection: ChangeDetectionStrategy.OnPush,
   templateUrl: './learn-page.html',
   styleUrl: './learn-page.scss',

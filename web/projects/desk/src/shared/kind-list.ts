@@ -1,18 +1,11 @@
-import {
-  ChangeDetectionStrategy,
-  Component,
-  ElementRef,
-  afterRenderEffect,
-  computed,
-  inject,
-  input,
-} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { RouterLink, RouterLinkActive } from '@angular/router';
 import { SessionStore } from '@plindo/api';
 import type { IconName } from '@plindo/listing-view';
 import { Icon } from '@plindo/listing-view';
 import { CategorySetsStore } from './category-sets-store';
 import { KindsStore } from './kinds-store';
+import { StageList } from './stage-list';
 import { SubmissionCount } from './submission-count';
 
 /** A page of a stage that belongs to no kind. */
@@ -64,10 +57,10 @@ const BELOW: Readonly<Record<string, { readonly heading: string; readonly links:
 /** The slim list of kinds on the left of a stage. */
 @Component({
   selector: 'pl-kind-list',
-  imports: [Icon, RouterLink, RouterLinkActive],
+  imports: [Icon, RouterLink, RouterLinkActive, StageList],
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <nav class="stage-list" aria-label="Kinds">
+    <nav plStageList aria-label="Kinds">
       @if (stage() === 'run') {
         @for (link of runLinks(); track link.to) {
           <a [routerLink]="link.to" routerLinkActive="here" [routerLinkActiveOptions]="{ exact: link.to === '/run' }">
@@ -153,14 +146,6 @@ export class KindList {
   constructor() {
     if (this.setsStore.sets() === null) void this.setsStore.reload();
     if (this.store.kinds() === null) void this.store.reload();
-    const { nativeElement: list } = inject<ElementRef<HTMLElement>>(ElementRef);
-    // On a phone the list is one line, and the place that is open may stand outside.
-    const showOpen = (): void => list.querySelector('.here')?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
-    afterRenderEffect(() => {
-      this.shown();
-      this.sets();
-      requestAnimationFrame(showOpen);
-    });
   }
 
   /** Kinds that were put aside are only shown where they can be taken back up. */
