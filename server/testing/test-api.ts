@@ -68,7 +68,9 @@ export class Sender {
 
   /** With a browser of people, who count where robots don't; each name is another visitor. */
   withBrowser(name = ''): Sender {
-    return this.with({ 'User-Agent': `Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0 ${name}` });
+    return this.with({
+      'User-Agent': `Mozilla/5.0 (X11; Linux x86_64; rv:140.0) Gecko/20100101 Firefox/140.0 ${name}`,
+    });
   }
 
   without(header: string): Sender {

@@ -199,18 +199,15 @@ describe('What visitors send in', () => {
     ]);
     const [{ id } = { id: 0 }] = (await queue()).submissions;
     expect((await accept(id)).status).toBe(200);
-    expect(await ask('SELECT "values" FROM listings WHERE "title" = \'Long Barn\'')).toEqual([
-      {
-        values: JSON.stringify({
-          tariff: [
-            { season: 'Winter', price: { minor: 1200, currency: 'EUR' } },
-            { season: 'Spring' },
-            { season: 'Summer' },
-          ],
-          keeper: { name: 'Bo', marks: ['a'] },
-        }),
-      },
-    ]);
+    const [{ values } = {}] = await ask('SELECT "values" FROM listings WHERE "title" = \'Long Barn\'');
+    expect(values).toEqual({
+      tariff: [
+        { season: 'Winter', price: { minor: 1200, currency: 'EUR' } },
+        { season: 'Spring' },
+        { season: 'Summer' },
+      ],
+      keeper: { name: 'Bo', marks: ['a'] },
+    });
   });
 
   it('waits on no page, and its sender gets a link', async () => {
