@@ -45,7 +45,7 @@ export { referencePattern } from './field-types/reference.js';
 export { cleanHtml, htmlOfPlain, plainOfHtml, readRichText } from './field-types/rich-text.js';
 export * from './field-types/registry.js';
 export { MOST_ROWS } from './field-types/rows.js';
-export { type Entry, hasSubfields, isEntry, subfieldsOf } from './field-types/subfields.js';
+export { type Entry, entriesIn, hasSubfields, isEntry, subfieldsOf } from './field-types/subfields.js';
 export { counterOf, withCounter } from './field-types/text-pattern.js';
 export { minutesOfTime } from './field-types/time-of-day.js';
 export { isWebAddress } from './field-types/web-address.js';

@@ -5,16 +5,16 @@ import { conditionHolds, isShown, readListing } from '../listings/index.js';
 import type { Entry, Field, Kind, LinkedListing, ReadContext } from '../structure/index.js';
 import {
   BUILT_IN_MARK,
+  entriesIn,
   fieldAt,
   fieldType,
   hasSubfields,
   isEmptyInput,
-  isEntry,
   plainOfHtml,
   subfieldsOf,
 } from '../structure/index.js';
 import type { Formats, Issue } from '../values/index.js';
-import { issue } from '../values/index.js';
+import { isAbout, issue } from '../values/index.js';
 import type { SentValues } from './submission.js';
 
 /** What was answered, by the key of the field that a question fills: texts as typed, lists of them, or parts of a value. */
@@ -117,10 +117,6 @@ export function isEmptyAnswer(answer: unknown): boolean {
   return Object.values(answer).every(isEmptyAnswer);
 }
 
-function isAbout(place: string, field: string): boolean {
-  return place === field || place.startsWith(`${field}.`);
-}
-
 /** What a listing has in the fields that a form asks for. */
 export function valuesOfListing(form: FormDesign, kind: Kind, listing: Listing): SentValues {
   const questions = questionsOf(form).filter(({ field }) => askedField(kind, field));
@@ -162,8 +158,7 @@ export function textsOf(values: SentValues, kind: Kind): string[] {
 
 function textsIn(value: unknown, field: Field | undefined): string[] {
   if (field && hasSubfields(field)) {
-    const entries = [value].flat().filter(isEntry);
-    return entries.flatMap((entry) => subfieldsOf(field).flatMap((sub) => textsIn(entry[sub.key], sub)));
+    return entriesIn(value).flatMap((entry) => subfieldsOf(field).flatMap((sub) => textsIn(entry[sub.key], sub)));
   }
   return typeof value === 'string' && field?.type !== 'web-address' && field?.type !== 'email' ? [value] : [];
 }

@@ -196,6 +196,11 @@ export function issue(code: ErrorCode, params: IssueParams = {}, where: { field?
   return { code, message, params: filled, ...where };
 }
 
+/** Whether the place of an issue is a field, or lies inside it: "tariff.2.price" in "tariff". */
+export function isAbout(place: string, field: string): boolean {
+  return place === field || place.startsWith(`${field}.`);
+}
+
 const LONGEST_QUOTE = 120;
 
 function abridge(text: string): string {

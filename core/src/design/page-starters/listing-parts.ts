@@ -1,5 +1,5 @@
 import type { Cast, Field, Kind } from '../../structure/index.js';
-import { hasPart } from '../../structure/index.js';
+import { hasPart, hasSubfields } from '../../structure/index.js';
 import type { PageSketch, PieceSketch } from '../pages/page-design.js';
 import type { Slot } from '../slots/slot.js';
 import { slotOfField } from '../slots/slot.js';
@@ -80,12 +80,10 @@ export function textPieces(kind: Kind): Pieces {
 
 /** Rows and groups as specifications, each under its label. */
 export function specificationPieces(kind: Kind): Pieces {
-  return kind.fields
-    .filter(({ type }) => type === 'rows' || type === 'group')
-    .flatMap(({ key, label }): PieceSketch[] => [
-      { type: 'heading', settings: { text: makeText([label]) }, showWhen: filled(key) },
-      { type: 'specification', settings: { field: key } },
-    ]);
+  return kind.fields.filter(hasSubfields).flatMap(({ key, label }): PieceSketch[] => [
+    { type: 'heading', settings: { text: makeText([label]) }, showWhen: filled(key) },
+    { type: 'specification', settings: { field: key } },
+  ]);
 }
 
 /** What a listing is linked with, a strip a link. */

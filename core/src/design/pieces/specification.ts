@@ -1,5 +1,5 @@
 import type { Field } from '../../structure/index.js';
-import { fieldAt, subfieldsOf } from '../../structure/index.js';
+import { fieldAt, hasSubfields, subfieldsOf } from '../../structure/index.js';
 import type { Option } from '../settings/control.js';
 import { optionsOf } from '../settings/control.js';
 import { oneOf, words } from '../settings/setting.js';
@@ -52,7 +52,7 @@ export const specification = pieceType({
   faults({ field: key, layout, title, picture, address }, scene) {
     if (!scene.kind) return withoutListing(scene);
     const field = fieldAt(scene.kind, key);
-    if (!field || (field.type !== 'rows' && field.type !== 'group')) return [`there are no rows “${key}” any more.`];
+    if (!field || !hasSubfields(field)) return [`there are no rows “${key}” any more.`];
     if (layout === 'table') return [];
     const inside = subfieldsOf(field).map((one) => one.key);
     const gone = [title, picture, address].filter((one) => one !== '' && !inside.includes(one));

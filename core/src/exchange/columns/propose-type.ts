@@ -1,5 +1,5 @@
 import type { ColumnSample, FieldTypeName, Proposal } from '../../structure/index.js';
-import { FIELD_TYPE_NAMES, choicesFromLabels, fieldType } from '../../structure/index.js';
+import { FIELD_TYPE_NAMES, choicesFromLabels, fieldType, hasSubfields } from '../../structure/index.js';
 import { foldText } from '../../values/index.js';
 import type { FileConventions } from '../conventions/conventions.js';
 import type { EmptyWhere } from '../conventions/empty-words.js';
@@ -41,7 +41,7 @@ export function halfOfPlace(conventions: FileConventions): ProposedType {
 /** What can be said when a person gives a column a type of their own choice. */
 export function proposalForType(type: FieldTypeName, sample: ColumnSample, conventions: FileConventions): ProposedType {
   const cleaned = withoutEmptyWords(sample, conventions.emptyWords, emptyWhere(type));
-  const nested = type === 'group' || type === 'rows' ? proposeNested(cleaned, bestType) : null;
+  const nested = hasSubfields({ type }) ? proposeNested(cleaned, bestType) : null;
   const found = nested?.type === type ? nested.proposal : fieldType(type).propose?.(cleaned);
   const settings = type === 'one-choice' || type === 'several-choices' ? { choices: choicesOf(cleaned) } : {};
   const proposal = found ?? { strength: 0, settings, reason: 'You chose this.' };

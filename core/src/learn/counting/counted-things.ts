@@ -10,8 +10,8 @@ import { keptSearchWords } from './search-words.js';
  * - `facet`: `detail` is the key of a facet that was used, or "key=value" for one of its values;
  * - `sort`: `detail` is the key of the sort choice;
  * - `search`: `detail` are the words; `missed` the same where nothing was found;
- * - `dead-end`: `detail` is the state of a list that was left empty, as its address has it: "type=box"; on the page of a category, whose key goes
- *   before it, "/box?q=crane";
+ * - `dead-end`: `detail` is the state of a list that was left empty, as its address has it: "type=box"; "/box?q=crane" on the page
+ *   of the category "box";
  * - `arrival`: `about` is the host of another site on which somebody followed a link, '' for those who come from none.
  */
 export type Counted =
@@ -105,7 +105,7 @@ function searchThings({ key, query, state, isEmpty, category }: ShownList): Coun
   const isFiltered = query.choices.size > 0 || !!query.box;
   // A visitor may type anything as a place, and nobody else ever has the same part of a map.
   const isTold = ![...query.choices.values()].some(({ kind }) => kind === 'near') && !query.box;
-  const detail = category === null ? state : `/${category}?${state}`;
+  const detail = deadEndDetail({ category, state });
   const isKept = (!isSearch || words !== null) && isTold && detail.length <= LONGEST_DETAIL;
   // What isn't found in a category may be found in the whole list: the category has left it out, as a filter does.
   const isNarrowed = isFiltered || category !== null;
@@ -114,6 +114,19 @@ function searchThings({ key, query, state, isEmpty, category }: ShownList): Coun
     ...(words !== null && isEmpty && !isNarrowed ? [thing('missed', key, words)] : []),
     ...(isEmpty && isNarrowed && isKept ? [thing('dead-end', key, detail)] : []),
   ];
+}
+
+/** A state of a list, and the key of the category on whose page it was; null for the list's own page. */
+export type StateOfList = Pick<ShownList, 'category' | 'state'>;
+
+function deadEndDetail({ category, state }: StateOfList): string {
+  return category === null ? state : `/${category}?${state}`;
+}
+
+/** The state that was counted as a dead end. */
+export function deadEndOf(detail: string): StateOfList {
+  const [, category = null, state = detail] = /^\/([^?]*)\?(.*)$/s.exec(detail) ?? [];
+  return { category, state };
 }
 
 function thing(what: Counted, about: string, detail = ''): CountedThing {

@@ -1,7 +1,8 @@
 import { categoryOf, chipLabels } from '../../page/index.js';
 import { kindsOf, queryFromUrl } from '../../query/index.js';
 import type { LearnAct } from '../acts.js';
-import type { Counted } from '../counting/counted-things.js';
+import type { Counted, StateOfList } from '../counting/counted-things.js';
+import { deadEndOf } from '../counting/counted-things.js';
 import type { LearnSource } from '../learn-source.js';
 import { added, byTimes } from '../learn-source.js';
 import type { LearnedList } from '../learned-lists.js';
@@ -82,37 +83,28 @@ export function deadEndsTable(source: LearnSource, deadEnds: readonly CountedOfL
     deadEnds,
     (one) => ({
       cells: [chosenWords(source, one), one.list.name, one.now, one.before],
-      ...linkTo(one, deadEnd(one)),
+      ...linkTo(one, deadEndOf(one.detail)),
       acts: actsOnDeadEnd(one),
     }),
   );
 }
 
 export function actsOnDeadEnd(one: CountedOfList): LearnAct[] {
-  return [...see(one, deadEnd(one)), { do: 'go', on: 'desk', path: one.list.desk, words: 'Change the filters' }];
+  return [
+    ...see(one, deadEndOf(one.detail)),
+    { do: 'go', on: 'desk', path: one.list.desk, words: 'Change the filters' },
+  ];
 }
 
 /** What was chosen at a dead end, in words: "Type: Box berth; Facilities: Crane"; the category on whose page it was goes first. */
 export function chosenWords(source: LearnSource, one: CountedOfList): string {
   const { scene, kindById } = source;
   const { design, kindId } = one.list;
-  const { category, state } = deadEnd(one);
+  const { category, state } = deadEndOf(one.detail);
   const query = queryFromUrl(new URLSearchParams(state), design, kindsOf(scene));
   const kind = kindId === null ? undefined : kindById(kindId);
   const within = kind && category !== null ? (categoryOf(kind, category)?.category.label ?? category) : category;
   return [...(within === null ? [] : [within]), ...chipLabels(design, query, scene)].join('; ') || state;
-}
-
-/** A state of a list, and the key of the category on whose page it was; null for the list's own page. */
-interface StateOfList {
-  readonly category: string | null;
-  readonly state: string;
-}
-
-/** The state that was counted as a dead end; {@link Counted} says how it is written. */
-function deadEnd({ detail }: CountedOfList): StateOfList {
-  const [, category = null, state = detail] = /^\/([^?]*)\?(.*)$/s.exec(detail) ?? [];
-  return { category, state };
 }
 
 /** The page of a list in a state, where it has one. */

@@ -1,5 +1,5 @@
-import type { Entry, Field, KeptFile, Picture } from '../../structure/index.js';
-import { asFile, asPicture, subfieldsOf } from '../../structure/index.js';
+import type { Field, KeptFile, Picture } from '../../structure/index.js';
+import { asFile, asPicture, entriesIn, hasSubfields, subfieldsOf } from '../../structure/index.js';
 import type { ListingContent, Values } from '../listing.js';
 
 /** A picture or file that a listing refers to, and where: label and key of the outermost field. */
@@ -41,8 +41,7 @@ function leavesOf(values: Values, fields: readonly Field[], outer?: string): { f
     if (value == null) return [];
     const key = outer ?? field.key;
     const inner = subfieldsOf(field);
-    if (field.type === 'group') return leavesOf(value as Entry, inner, key);
-    if (field.type === 'rows') return (value as readonly Entry[]).flatMap((row) => leavesOf(row, inner, key));
+    if (hasSubfields(field)) return entriesIn(value).flatMap((entry) => leavesOf(entry, inner, key));
     return [{ field: { ...field, key }, value }];
   });
 }

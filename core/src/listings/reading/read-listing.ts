@@ -19,7 +19,16 @@ import {
   textOfMoment,
 } from '../../structure/index.js';
 import type { Issue } from '../../values/index.js';
-import { hasNul, issue, issuesOf, normaliseLine, normaliseText, parseNumber, slugOf } from '../../values/index.js';
+import {
+  hasNul,
+  isAbout,
+  issue,
+  issuesOf,
+  normaliseLine,
+  normaliseText,
+  parseNumber,
+  slugOf,
+} from '../../values/index.js';
 import { ComputedValues } from './computed-values.js';
 import { conditionHolds } from '../conditions/condition-holds.js';
 import { FixedParts, fixedPartIssues } from './fixed-parts.js';
@@ -280,8 +289,7 @@ function missingValues(
 ): Issue[] {
   // A value that became required later doesn't stand in the way of changing another one.
   const isAsked = ({ key }: Field): boolean => isNew || Object.hasOwn(input, key);
-  const isRefused = ({ key }: Field): boolean =>
-    refused.some(({ field = '' }) => field === key || field.startsWith(`${key}.`));
+  const isRefused = ({ key }: Field): boolean => refused.some(({ field = '' }) => isAbout(field, key));
   return kind.fields
     .filter((field) => field.required && values[field.key] === undefined && isAsked(field) && !isRefused(field))
     .filter((field) => isShown(field, values, kind, context))

@@ -1,14 +1,13 @@
 import { askedSubfields } from '../../design/index.js';
 import type { Entry, Field, Picture, ReadContext } from '../../structure/index.js';
-import { asPicture, fieldType, hasSubfields, isEmptyInput, isEntry } from '../../structure/index.js';
+import { asPicture, entriesIn, fieldType, hasSubfields, isEmptyInput } from '../../structure/index.js';
 import type { Answer } from './form-model.js';
 import { NO_ANSWER } from './form-model.js';
 
 /** What was typed or chosen for a field, as the controls of a form have it. */
 export function answerModel(field: Field, given: unknown): Answer {
   if (isEmptyInput(given)) return NO_ANSWER;
-  if (hasSubfields(field))
-    return { ...NO_ANSWER, entries: [given].flat().filter(isEntry).map(inside(field, answerModel)) };
+  if (hasSubfields(field)) return { ...NO_ANSWER, entries: entriesIn(given).map(inside(field, answerModel)) };
   const picture = asPicture(given);
   if (picture) return { ...NO_ANSWER, pictures: [picture] };
   if (Array.isArray(given)) {
@@ -49,8 +48,7 @@ export function answerOfValue(field: Field, value: unknown, context: ReadContext
       return value;
     case 'group':
     case 'rows': {
-      const entries = [value].flat().filter(isEntry);
-      const again = entries.map(inside(field, (sub, part) => answerOfValue(sub, part, context)));
+      const again = entriesIn(value).map(inside(field, (sub, part) => answerOfValue(sub, part, context)));
       return field.type === 'rows' ? again : (again[0] ?? '');
     }
     case 'yes-no':

@@ -24,6 +24,11 @@ export function isEntry(value: unknown): value is Entry {
   return typeof value === 'object' && value !== null && !Array.isArray(value);
 }
 
+/** The entries of the value of a group, which is one, or of rows. */
+export function entriesIn(value: unknown): Entry[] {
+  return [value].flat().filter(isEntry);
+}
+
 /** JSON in a text, as it stands in a cell of a file; anything else as it is. */
 export function parsedJson(input: unknown): unknown {
   if (typeof input !== 'string') return input;

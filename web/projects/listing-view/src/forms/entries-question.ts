@@ -34,11 +34,7 @@ interface AnsweredRow {
       @if (isMany()) {
         <fieldset class="entry">
           <legend>{{ nameOf(at) }}</legend>
-          <div class="inside">
-            @for (one of row.questions; track $index) {
-              <ng-container [ngTemplateOutlet]="part()" [ngTemplateOutletContext]="{ $implicit: one }" />
-            }
-          </div>
+          <ng-container [ngTemplateOutlet]="inside" [ngTemplateOutletContext]="{ $implicit: row.questions }" />
           @if (interactive()) {
             <button type="button" class="slight" (click)="remove(row.id)">
               {{ say('form.remove', { what: nameOf(at) }) }}
@@ -46,16 +42,19 @@ interface AnsweredRow {
           }
         </fieldset>
       } @else {
-        <div class="inside">
-          @for (one of row.questions; track $index) {
-            <ng-container [ngTemplateOutlet]="part()" [ngTemplateOutletContext]="{ $implicit: one }" />
-          }
-        </div>
+        <ng-container [ngTemplateOutlet]="inside" [ngTemplateOutletContext]="{ $implicit: row.questions }" />
       }
     }
     @if (isMany() && interactive()) {
       <button type="button" class="add" [disabled]="isFull()" (click)="add()">{{ say('form.add-row') }}</button>
     }
+    <ng-template #inside let-own>
+      <div class="inside">
+        @for (one of own; track $index) {
+          <ng-container [ngTemplateOutlet]="part()" [ngTemplateOutletContext]="{ $implicit: one }" />
+        }
+      </div>
+    </ng-template>
   `,
 })
 export class EntriesQuestion {

@@ -13,6 +13,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { AttemptModel, FormFault, FormModel, PieceModelOf } from '@plindo/core/page';
+import { isAbout } from '@plindo/core/values';
 import { whenIdle } from '../browser';
 import { sayOnPage } from '../page-words';
 import { FormRefusal, checkForm, lookOver, sendForm } from './form-calls';
@@ -81,8 +82,7 @@ export class FormPiece {
   }
 
   protected faultOf(field: string): string {
-    const own = this.faults().find((one) => one.field === field || one.field.startsWith(`${field}.`));
-    return own?.message ?? '';
+    return this.faults().find((one) => one.field === field)?.message ?? '';
   }
 
   /** What was touched may make other questions come or go; what is typed is kept. */
@@ -100,7 +100,7 @@ export class FormPiece {
     const faults = await this.check();
     if (faults === null) return;
     const own = this.fieldsOf(this.step());
-    const wrong = faults.filter(({ field }) => own.some((key) => field === key || field.startsWith(`${key}.`)));
+    const wrong = faults.filter(({ field }) => own.some((key) => isAbout(field, key)));
     this.faults.set(wrong);
     if (wrong.length > 0) return this.focus('.faults');
     this.show(this.step() + 1);
@@ -218,9 +218,7 @@ export class FormPiece {
 
   private showFault({ field }: FormFault): void {
     const { steps } = this.piece();
-    const at = steps.findIndex((_, step) =>
-      this.fieldsOf(step).some((key) => field === key || field.startsWith(`${key}.`)),
-    );
+    const at = steps.findIndex((_, step) => this.fieldsOf(step).some((key) => isAbout(field, key)));
     this.step.set(at === -1 ? this.lastStep() : at);
     this.focus('.faults');
   }

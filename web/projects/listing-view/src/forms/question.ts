@@ -1,6 +1,7 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { FormFault, QuestionModel } from '@plindo/core/page';
+import { isAbout } from '@plindo/core/values';
 import { sayOnPage } from '../page-words';
 import { EntriesQuestion } from './entries-question';
 import { rowsKept } from './form-memory';
@@ -46,8 +47,7 @@ export class QuestionView {
   /** What is wrong with the answer; '' for nothing. Questions inside it tell their own. */
   protected readonly fault = computed(() => {
     const { field, control } = this.question();
-    const isOwn = (place: string): boolean =>
-      place === field || (control.as !== 'entries' && place.startsWith(`${field}.`));
+    const isOwn = (place: string): boolean => (control.as === 'entries' ? place === field : isAbout(place, field));
     return this.faults().find((one) => isOwn(one.field))?.message ?? '';
   });
   protected readonly rows = computed(() => rowsKept(this.kept(), this.question().field));

@@ -18,7 +18,15 @@ import { CatalogApi, SessionStore, issuesOf } from '@plindo/api';
 import { fieldsOnCard } from '@plindo/core/design';
 import type { Changed } from '@plindo/core/contract';
 import type { Field, FieldTypeName, Kind, KindDefinition, Link } from '@plindo/core/structure';
-import { checkKind, fieldByKey, fieldType, makeField, makeKindDefinition, withoutField } from '@plindo/core/structure';
+import {
+  checkKind,
+  fieldByKey,
+  fieldType,
+  hasSubfields,
+  makeField,
+  makeKindDefinition,
+  withoutField,
+} from '@plindo/core/structure';
 import type { Issue } from '@plindo/core/values';
 import { firstFreeSlug, issue, keyOf } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
@@ -300,6 +308,6 @@ export class KindPage implements MayHoldWork {
 /** With what a new field of a type begins, so that it can be used at once. */
 function startOf(type: FieldTypeName): Partial<Field> {
   const part = makeField({ key: 'name', label: 'Name', type: 'short-text' });
-  if (type === 'group' || type === 'rows') return { settings: { fields: [part] } };
+  if (hasSubfields({ type })) return { settings: { fields: [part] } };
   return fieldType(type).words ? { searchWeight: 1 } : {};
 }

@@ -3,7 +3,7 @@ import { DragDropModule, moveItemInArray } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
 import { MatButtonModule } from '@angular/material/button';
 import type { Field, FieldTypeName } from '@plindo/core/structure';
-import { FIELD_TYPE_NAMES, fieldType, makeField } from '@plindo/core/structure';
+import { FIELD_TYPE_NAMES, fieldType, hasSubfields, makeField } from '@plindo/core/structure';
 import { firstFreeSlug, keyOf } from '@plindo/core/values';
 import { Icon } from '@plindo/listing-view';
 import { FieldSettingsEditor } from './field-settings';
@@ -61,7 +61,7 @@ import { FieldSettingsEditor } from './field-settings';
             @if (open() === at) {
               <div class="inner">
                 <pl-field-settings [field]="sub" (settingsChange)="set(at, { settings: $event })" />
-                @if (sub.type === 'group' || sub.type === 'rows') {
+                @if (isNesting(sub)) {
                   <pl-subfields-editor
                     [fields]="sub.settings.fields ?? []"
                     [keptKeys]="[]"
@@ -113,12 +113,10 @@ export class SubfieldsEditor {
   readonly isInner = input(false);
   readonly fieldsChange = output<readonly Field[]>();
 
+  protected readonly isNesting = hasSubfields;
   protected readonly open = signal(-1);
   protected readonly types = computed(() =>
-    FIELD_TYPE_NAMES.filter((name) => {
-      const isNesting = name === 'group' || name === 'rows';
-      return fieldType(name).nests !== false && !(isNesting && this.isInner());
-    }),
+    FIELD_TYPE_NAMES.filter((type) => fieldType(type).nests !== false && !(hasSubfields({ type }) && this.isInner())),
   );
 
   protected labelOf(type: FieldTypeName): string {
