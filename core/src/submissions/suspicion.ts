@@ -12,7 +12,7 @@ const LINK = /\bhttps?:\/\/|\bwww\./gi;
 export interface Sending {
   /** What was typed into the field that people don't see; '' for nothing. */
   readonly trap: string;
-  /** Between looking over the answers and sending them. */
+  /** Between looking over the answers and sending them; of what is told of a listing, between beginning to write and sending. */
   readonly tookInMs: number;
   /** All texts of it that are not meant to be addresses. */
   readonly texts: readonly string[];

@@ -111,7 +111,7 @@ async function look(call: FormCall): Promise<void> {
   back(call, token);
 }
 
-/** Reads and keeps what is told of a listing. */
+/** Reads and keeps what is told of a listing; a browser with scripts does so with nothing in it when somebody begins to write. */
 async function tell(call: FormCall): Promise<void> {
   const { services, request, response, parts } = call;
   const told: SentTold = {
@@ -120,7 +120,7 @@ async function tell(call: FormCall): Promise<void> {
     sender: senderIn(parts),
   };
   services.attempts.toldFaults(told);
-  const token = await services.attempts.keepTold(told);
+  const token = await services.attempts.keepTold(told, partOf(parts, 'token'));
   if (wantsJson(call)) response.json(services.attempts.toldState(told, token));
   else back(call, token, [], 'tell');
 }

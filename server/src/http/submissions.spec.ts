@@ -287,6 +287,25 @@ describe('What visitors send in', () => {
     expect([(await queue()).total, (await mails()).length]).toEqual([2, 2]);
   });
 
+  it('may be told of a listing: how long its sender was at it counts from when they began to write', async () => {
+    await sendIn();
+    const [first] = (await queue()).submissions;
+    const { listingId } = (await accept(first!.id)).json.result as { listingId: number };
+    const tell = async (parts: Parts): Promise<SendingState> =>
+      (await post(`/tell/${listingId}/look`, { intent: 'wrong', ...parts })).json as SendingState;
+    const sendTold = ({ token }: SendingState): Promise<Answer> =>
+      post(`/tell/${listingId}/send`, { token, solution: solved(token) });
+    const begun = await tell({});
+    expect(begun.faults.map(({ field }) => field)).toEqual(['message', 'sender.email']);
+    expect((await sendTold(begun)).json.faults.length).toBe(2);
+    now += 20_000;
+    const told = { message: 'It has burnt down.', 'sender.email': 'ana@example.org' };
+    await sendTold(await tell({ ...told, token: begun.token }));
+    await sendTold(await tell({ ...told, message: 'It is open again.' }));
+    const heaps = [await queue(), await queue('?suspected=yes')];
+    expect(heaps.map(({ submissions }) => submissions.map(({ suspicions }) => suspicions))).toEqual([[[]], [['fast']]]);
+  });
+
   it('becomes a listing when it is accepted, as it was sent or changed on the way; undoing takes it back', async () => {
     await sendIn();
     const [{ id }] = (await queue()).submissions as unknown as [{ id: number }];

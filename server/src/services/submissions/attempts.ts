@@ -51,6 +51,9 @@ export interface SentTold extends ToldOfListing {
 
 type Kept = { readonly sent: SentForm; readonly told: null } | { readonly sent: null; readonly told: SentTold };
 
+/** What is kept under a token, and since when its sender has been at it: milliseconds since 1970. */
+type KeptSince = Kept & { readonly begunAt: number };
+
 /** What visitors have answered in forms, or tell of listings, kept for a day until they send it. */
 export class Attempts {
   constructor(
@@ -90,15 +93,19 @@ export class Attempts {
 
   /** Keeps what was answered; answers its token. */
   keep(sent: SentForm): Promise<string> {
-    return this.keepAs(sent.formId, { sent, told: null });
+    return this.keepAs(sent.formId, { sent, told: null, begunAt: this.clock().getTime() });
   }
 
-  /** Keeps what is told of a listing; answers its token. */
-  keepTold(told: SentTold): Promise<string> {
-    return this.keepAs(0, { sent: null, told });
+  /**
+   * Keeps what is told of a listing; answers its token. Where it was begun under a token, its sender has been at it since
+   * then: with scripts it is sent as soon as it is kept, so that the time between would say nothing.
+   */
+  async keepTold(told: SentTold, begunWith: string): Promise<string> {
+    const begun = begunWith === '' ? null : await this.kept(begunWith);
+    return this.keepAs(0, { sent: null, told, begunAt: begun?.begunAt ?? this.clock().getTime() });
   }
 
-  private async keepAs(formId: number, kept: Kept): Promise<string> {
+  private async keepAs(formId: number, kept: KeptSince): Promise<string> {
     const token = newSecret();
     const madeAt = this.clock().getTime();
     await this.store.submissions.keepAttempt(
@@ -108,11 +115,12 @@ export class Attempts {
     return token;
   }
 
-  /** What is kept under a token, and when it was; null for nothing, or when it is too old. */
-  async kept(token: string): Promise<(Kept & { readonly madeAt: number }) | null> {
+  /** What is kept under a token; null for nothing, or when it is too old. */
+  async kept(token: string): Promise<KeptSince | null> {
     const attempt = await this.store.submissions.attempt(digest(token));
     if (!attempt || attempt.madeAt < this.clock().getTime() - KEPT_FOR_IN_MS) return null;
-    return { ...(attempt.kept as Kept), madeAt: attempt.madeAt };
+    // What was kept before begunAt was may still be sent for a day.
+    return { begunAt: attempt.madeAt, ...(attempt.kept as Kept) };
   }
 
   /** What a visitor has answered so far, for the page on which the form stands; null for nothing that is kept. */

@@ -56,7 +56,7 @@ export class Sending {
     if (!isProof(token, solution) && !isSum(token, sum)) {
       return { faults: [this.attempts.sumFault()] };
     }
-    const tookInMs = this.clock().getTime() - kept.madeAt;
+    const tookInMs = this.clock().getTime() - kept.begunAt;
     if (!kept.sent) return this.sendTold(token, kept.told, by, tookInMs);
     const looked = this.attempts.look(kept.sent);
     if (looked.faults.length > 0) return { faults: looked.faults };

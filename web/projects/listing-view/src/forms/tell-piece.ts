@@ -20,6 +20,7 @@ const INTENTS = ['wrong', 'mine'] as const;
           enctype="multipart/form-data"
           [action]="'/tell/' + own.listingId + (canSend(intent) ? '/send' : '/look')"
           (submit)="send($event)"
+          (focusin)="begin(intent)"
         >
           <input type="hidden" name="path" [attr.value]="own.path" />
           <input type="hidden" name="place" value="tell" />
@@ -83,6 +84,7 @@ export class TellPiece {
   protected readonly failure = signal('');
   private readonly faults = linkedSignal(() => this.piece().attempt?.faults ?? []);
   private readonly tried = linkedSignal(() => this.piece().attempt?.intent ?? null);
+  private begun: Promise<string> | null = null;
   private readonly location = inject(DOCUMENT).defaultView?.location;
   protected readonly offered = computed(() => {
     const { canTell, canClaim } = this.piece();
@@ -102,6 +104,22 @@ export class TellPiece {
     return this.faults().find((one) => one.field === field)?.message ?? '';
   }
 
+  /** Says to the server that somebody begins to write, so that it knows how long they took. */
+  protected begin(intent: string): void {
+    this.begun ??= this.tokenOfBeginning(intent);
+  }
+
+  private async tokenOfBeginning(intent: string): Promise<string> {
+    const { lookOver } = await import('./form-calls');
+    const nothing = new FormData();
+    nothing.set('intent', intent);
+    // Who can't be heard now is told so when they send.
+    return lookOver(`/tell/${this.piece().listingId}`, nothing).then(
+      ({ token }) => token,
+      () => '',
+    );
+  }
+
   /** With scripts it is sent at once, as the browser solves the puzzle by itself. */
   protected async send(event: Event): Promise<void> {
     const form = event.target as HTMLFormElement;
@@ -115,6 +133,7 @@ export class TellPiece {
     const { proofOf } = await import('./proof');
     try {
       const sent = new FormData(form);
+      sent.set('token', (await this.begun) ?? '');
       this.tried.set(sent.get('intent') === 'mine' ? 'mine' : 'wrong');
       const { token, faults } = await lookOver(`/tell/${listingId}`, sent);
       this.faults.set(faults);

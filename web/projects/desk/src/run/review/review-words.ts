@@ -20,7 +20,7 @@ export const STATE_WORDS: Readonly<Record<SubmissionState, string>> = {
 
 export const SUSPICION_WORDS: Readonly<Record<Suspicion, string>> = {
   trap: 'A field that people don’t see was filled in.',
-  fast: 'It was sent faster than anybody can look over their answers.',
+  fast: 'It was sent faster than anybody can write it or look it over.',
   links: 'Its texts hold many web addresses.',
   repeated: 'The same texts were sent in before, within a week.',
 };
