@@ -7,43 +7,46 @@ import { needPostgres } from './postgres.mjs';
 
 const CHROMIUM = process.env.CHROME_BIN ?? '/usr/bin/chromium';
 
-/** A check that is one thing: it counts as one passed or one failed. */
-const whole = (name, command, cwd) => ({ name, command, cwd });
-/** A check made of specs: it counts what its runner says. */
-const specs = (name, command, { cwd, pattern, needsChromium = false, needsPostgres = false } = {}) => ({
-  name,
-  command,
-  cwd,
-  needsChromium,
-  needsPostgres,
-  pattern: pattern ?? /(\d+) specs?, (\d+) failures?/g,
+/** A check that is one thing: it counts as one passed or one failed. `needs` names the parts on whose results it stands. */
+const whole = (name, command, { needs = [] } = {}) => ({ name, command, needs, weight: 1 });
+/** A check made of specs: it counts what its runner says. `weight` is how many processes it keeps busy. */
+const specs = (name, command, options) => ({
+  ...{ name, command, weight: 1, needsChromium: false, needsPostgres: false },
+  pattern: /(\d+) specs?, (\d+) failures?/g,
+  ...options,
 });
 
-const PARTS = {
-  types: whole('types', 'npx --no-install tsc -b core server demo e2e bench'),
-  angular: specs('angular', 'npx --no-install ng test desk --progress=false', {
+/** Of those that may begin, the first does: what others stand on, then what takes longest. */
+const PARTS = [
+  whole('types', 'npx --no-install tsc -b core server demo e2e bench'),
+  whole('lint', 'npm run --silent lint'),
+  whole('build', './plindo build', { needs: ['types'] }),
+  specs('browser', 'node tools/browser-specs.mjs', {
+    needs: ['build'],
+    weight: 2,
+    needsChromium: true,
+    needsPostgres: true,
+  }),
+  specs('angular', 'npx --no-install ng test desk --progress=false', {
     cwd: 'web',
+    needs: ['types'],
     pattern: /Executed (\d+) of \d+ (?:\((\d+) FAILED\))?/g,
     needsChromium: true,
   }),
-  lint: whole('lint', 'npm run --silent lint'),
-  build: whole('build', './plindo build'),
-  server: specs('server', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'server' }),
-  // The same specs of the server once more, on the other kind of database.
-  postgres: specs('postgres', 'node ../tools/postgres.mjs npx --no-install jasmine --config=jasmine.mjs', {
+  // The specs of the server on the other kind of database.
+  specs('postgres', 'node ../tools/postgres.mjs npx --no-install jasmine --config=jasmine.mjs', {
     cwd: 'server',
+    needs: ['types'],
     needsPostgres: true,
   }),
-  core: specs('core', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'core' }),
-  imports: whole('imports', 'node tools/check-imports.mjs'),
-  browser: specs('browser', 'node tools/browser-specs.mjs', { needsChromium: true, needsPostgres: true }),
-};
+  specs('server', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'server', needs: ['types'] }),
+  specs('core', 'npx --no-install jasmine --config=jasmine.mjs', { cwd: 'core', needs: ['types'] }),
+  whole('imports', 'node tools/check-imports.mjs'),
+];
 
-/** What stands on the results of those before it; within a stage nothing needs anything, the longest stand first. */
-const STAGES = [['types'], ['angular', 'lint', 'build', 'postgres', 'server', 'core', 'imports'], ['browser']];
 /** What a part that is asked for alone needs besides. */
 const NEEDED = { browser: ['build'] };
-/** One more than there are processors, as each waits for its disk and its database now and then. */
+/** One more process than there are processors, as each waits for its disk and its database now and then. */
 const AT_ONCE = Math.min(3, cpus().length + 1);
 
 /** Makes sure that there is a Chromium, installing Debian's when it may; else says exactly what to install. */
@@ -70,6 +73,10 @@ function listen(command, cwd = '.') {
   });
 }
 
+function partCalled(name) {
+  return PARTS.find((part) => part.name === name);
+}
+
 function resultOf({ pattern }, { code, output }) {
   if (!pattern) return code === 0 ? { passed: 1, failed: 0 } : { passed: 0, failed: 1 };
   const last = [...output.matchAll(pattern)].at(-1);
@@ -92,28 +99,45 @@ async function check({ name, command, cwd, pattern, needsChromium, needsPostgres
   return { passed, failed, line: `  ${name.padEnd(8)} ${passed} passed, ${failed} failed, ${seconds} s` };
 }
 
-/** Runs parts that don't need one another. */
-async function checkAll(names) {
-  const waiting = [...names];
+/** Runs parts, each when those are through that it needs and when there is room for it. */
+async function checkAll(parts) {
+  const waiting = [...parts];
+  const running = new Map();
   const results = [];
-  const work = async () => {
-    for (let name = waiting.shift(); name; name = waiting.shift()) results.push(await check(PARTS[name]));
+  const isThrough = (name) => !running.has(name) && !waiting.some((part) => part.name === name);
+  const room = () => AT_ONCE - [...running.keys()].reduce((sum, name) => sum + partCalled(name).weight, 0);
+  const beginNext = () => {
+    const next = waiting.find(({ needs }) => needs.every(isThrough));
+    // What takes more than there is alone begins when nothing else runs.
+    if (!next || (running.size > 0 && next.weight > room())) return false;
+    waiting.splice(waiting.indexOf(next), 1);
+    running.set(
+      next.name,
+      check(next).then((result) => {
+        results.push(result);
+        running.delete(next.name);
+      }),
+    );
+    return true;
   };
-  await Promise.all(Array.from({ length: AT_ONCE }, work));
+  while (waiting.length + running.size > 0) {
+    while (beginNext());
+    await Promise.race(running.values());
+  }
   return results;
 }
 
 const asked = process.argv.slice(2);
-const unknown = asked.filter((name) => !(name in PARTS));
+const unknown = asked.filter((name) => !partCalled(name));
 if (unknown.length > 0) {
-  console.error(`There is no part ${unknown.join(', ')}; there are ${Object.keys(PARTS).join(', ')}.`);
+  console.error(`There is no part ${unknown.join(', ')}; there are ${PARTS.map(({ name }) => name).join(', ')}.`);
   process.exit(2);
 }
-const wanted = asked.length > 0 ? asked.flatMap((name) => [...(NEEDED[name] ?? []), name]) : Object.keys(PARTS);
-const hasChromium = wanted.some((name) => PARTS[name].needsChromium) && needChromium();
-const hasPostgres = wanted.some((name) => PARTS[name].needsPostgres) && needPostgres();
-const results = [];
-for (const stage of STAGES) results.push(...(await checkAll(stage.filter((name) => wanted.includes(name)))));
+const names = new Set(asked.flatMap((name) => [...(NEEDED[name] ?? []), name]));
+const wanted = asked.length > 0 ? PARTS.filter(({ name }) => names.has(name)) : PARTS;
+const hasChromium = wanted.some((part) => part.needsChromium) && needChromium();
+const hasPostgres = wanted.some((part) => part.needsPostgres) && needPostgres();
+const results = await checkAll(wanted);
 const sum = (of) => results.reduce((total, result) => total + of(result), 0);
 const failed = sum((result) => result.failed);
 console.log(results.map(({ line }) => line).join('\n'));
