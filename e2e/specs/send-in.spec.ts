@@ -128,6 +128,9 @@ describe('A visitor with a telephone', () => {
         await phone.waitForURL(/\/sent\//);
       };
       await tellThatTheyClosed();
+      await phone.getByText('They closed last week.').first().waitFor();
+      expect(await phone.locator('.state').innerText()).toBe('Your message about “Petrel Yard” has come in.');
+      expect(await accessibilityFaults(phone)).toEqual([]);
       await openFirst('Petrel Yard', 'They closed last week.');
       await tellThatTheyClosed();
       await openFirst('Petrel Yard', 'The same texts were sent in before', '?heap=suspected');

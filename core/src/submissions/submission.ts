@@ -72,6 +72,11 @@ export function isChangeable({ state }: Pick<Submission, 'state'>): boolean {
   return state === 'waiting' || state === 'returned';
 }
 
+/** Whether it was only written about a listing, by somebody who is not known as its owner: of its values they see nothing. */
+export function isMessage(submission: Pick<Submission, 'state' | 'intent' | 'listingId'>): boolean {
+  return submission.intent === 'wrong' || (submission.intent === 'mine' && !isOwning(submission));
+}
+
 /** Whether its sender owns the listing that came of it, and may correct that. */
 export function isOwning({ state, intent, listingId }: Pick<Submission, 'state' | 'intent' | 'listingId'>): boolean {
   return state === 'accepted' && listingId !== null && (intent === 'new' || intent === 'mine');

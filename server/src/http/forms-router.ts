@@ -46,6 +46,7 @@ export function formsRouter(services: Services): Router {
   router.get('/forms/:id/listings', limited('form-search', 300), handled(services, listings));
   router.post('/tell/:id/look', limited('form-look', 60), readForm, handled(services, tell));
   router.post('/tell/:id/send', limited('form-send', 15), readForm, handled(services, send));
+  router.post('/sent/:secret/message', limited('form-send', 15), readForm, handled(services, writeAgain));
   router.post('/sent/:secret/withdraw', limited('form-send', 15), readForm, handled(services, withdraw));
   router.use(inWords(services));
   return router;
@@ -116,7 +117,7 @@ async function tell(call: FormCall): Promise<void> {
   const { services, request, response, parts } = call;
   const told: SentTold = {
     ...{ listingId: numberIn(request), intent: partOf(parts, 'intent') === 'mine' ? 'mine' : 'wrong' },
-    ...{ message: partOf(parts, 'message').trim().slice(0, LONGEST_MESSAGE), trap: partOf(parts, 'fax') },
+    ...{ message: messageIn(parts), trap: partOf(parts, 'fax') },
     sender: senderIn(parts),
   };
   services.attempts.toldFaults(told);
@@ -148,6 +149,18 @@ async function send(call: FormCall): Promise<void> {
   const { faults } = sent;
   if (wantsJson(call)) response.json({ faults });
   else back(call, token, faults);
+}
+
+/** What somebody wrote, as much of it as is kept. */
+function messageIn(parts: FormParts): string {
+  return partOf(parts, 'message').trim().slice(0, LONGEST_MESSAGE);
+}
+
+/** Takes other words about a listing in the place of those that were sent. */
+async function writeAgain({ services, request, response, parts }: FormCall): Promise<void> {
+  const secret = String(request.params['secret']);
+  await services.sentPages.writeAgain(secret, messageIn(parts));
+  response.redirect(SEE_OTHER, sentPath(secret));
 }
 
 async function withdraw({ services, request, response }: FormCall): Promise<void> {

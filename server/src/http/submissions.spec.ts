@@ -87,6 +87,8 @@ describe('What visitors send in', () => {
   };
   const look = async (parts: Parts): Promise<SendingState> =>
     (await post(`/forms/${form}/look`, { path: '/tell-us', ...parts })).json as SendingState;
+  const lookAtTold = async (listingId: number, parts: Parts): Promise<SendingState> =>
+    (await post(`/tell/${listingId}/look`, parts)).json as SendingState;
   const send = (token: string, parts: Parts = { solution: solved(token) }): Promise<Answer> =>
     post(`/forms/${form}/send`, { token, path: '/tell-us', ...parts });
   /** Sends in a hut as a person would; gives the secret of the sender's link. */
@@ -287,12 +289,93 @@ describe('What visitors send in', () => {
     expect([(await queue()).total, (await mails()).length]).toEqual([2, 2]);
   });
 
+  describe('about a listing', () => {
+    let listingId: number;
+    let told: string;
+    const tell = async (intent: string): Promise<string> => {
+      const { token } = await lookAtTold(listingId, {
+        ...{ intent, message: 'I keep it.', 'sender.email': 'ben@example.org' },
+      });
+      now += 20_000;
+      const answer = await post(`/tell/${listingId}/send`, { token, solution: solved(token) });
+      return (answer.json as { href: string }).href.replace('/sent/', '');
+    };
+    const sentOf = async (secret: string): Promise<SentPage['sent']> => (await page(secret)).sent;
+    const lastMail = async (): Promise<[unknown, string]> => {
+      const { about, text } = (await mails()).at(-1)!;
+      return [about, String(text).split('\n')[0]!];
+    };
+
+    beforeEach(async () => {
+      await sendIn();
+      const [{ id }] = (await queue()).submissions as unknown as [{ id: number }];
+      listingId = (await accept(id)).json.result.listingId as number;
+    });
+
+    it('shows who wrote it their words, and nothing of the listing that is not on its pages', async () => {
+      for (const intent of ['wrong', 'mine']) {
+        told = await tell(intent);
+        const { summary, message, sentence, canBeChanged } = await sentOf(told);
+        expect([summary, message, canBeChanged]).toEqual([[], 'I keep it.', false]);
+        expect(sentence).toBe('Your message about “Gull Hut” has come in.');
+      }
+    });
+
+    it('is returned with a question, written again by the link, and waits again', async () => {
+      told = await tell('wrong');
+      const [waiting] = (await queue()).submissions;
+      const body = { version: waiting!.version, reason: 'Since when?' };
+      await owner.send('POST', `/api/submissions/${waiting!.id}/return`, body);
+      expect(await lastMail()).toEqual([
+        'submission-returned',
+        jasmine.stringContaining('can’t accept your message about “Gull Hut” yet: Since when?'),
+      ]);
+      expect((await sentOf(told)).sentence).toContain('The office has a question about your message.');
+      const write = (message: string): Promise<Answer> => post(`/sent/${told}/message`, { message });
+      expect((await write(' ')).json.code).toBe('form.needed');
+      await write('I keep it since May.');
+      const [again] = (await queue()).submissions;
+      expect((await detail(again!.id)).message).toBe('I keep it since May.');
+      await accept(again!.id);
+      expect((await sentOf(told)).sentence).toBe('The office has seen to your message about “Gull Hut”.');
+      expect((await write('Once more.')).json.code).toBe('submission.decided');
+    });
+
+    it('makes who says so its owner, who then sees what the form asks, and corrects it', async () => {
+      told = await tell('mine');
+      const [waiting] = (await queue()).submissions;
+      await accept(waiting!.id);
+      expect(await lastMail()).toEqual([
+        'submission-accepted',
+        jasmine.stringContaining('has accepted your message about “Gull Hut”.'),
+      ]);
+      const { sentence, canBeChanged, summary } = await sentOf(told);
+      expect([sentence, canBeChanged]).toEqual(['“Gull Hut” is yours now.', true]);
+      expect(summary.length).toBeGreaterThan(0);
+      const { token } = await look({ ...GOOD, secret: told, beds: '6' });
+      now += 20_000;
+      await send(token);
+      expect((await sentOf(told)).sentence).toContain('Your correction has come in');
+      expect((await queue()).submissions.map(({ intent }) => intent)).toEqual(['correction']);
+      await visitor.send('POST', `/sent/${told}/withdraw`, new FormData());
+      expect([(await queue()).total, (await sentOf(told)).sentence]).toEqual([0, '“Gull Hut” is yours now.']);
+    });
+
+    it('is added to no other listing', async () => {
+      told = await tell('mine');
+      const [waiting] = (await queue()).submissions;
+      const { version } = (await owner.send('GET', `/api/listings/${listingId}`)).json as { version: number };
+      const merging = { version: waiting!.version, values: { beds: 1 }, listingId, listingVersion: version };
+      const answer = await owner.send('POST', `/api/submissions/${waiting!.id}/merge`, merging);
+      expect([answer.status, answer.json.code]).toEqual([422, 'submission.not-new']);
+    });
+  });
+
   it('may be told of a listing: how long its sender was at it counts from when they began to write', async () => {
     await sendIn();
     const [first] = (await queue()).submissions;
     const { listingId } = (await accept(first!.id)).json.result as { listingId: number };
-    const tell = async (parts: Parts): Promise<SendingState> =>
-      (await post(`/tell/${listingId}/look`, { intent: 'wrong', ...parts })).json as SendingState;
+    const tell = (parts: Parts): Promise<SendingState> => lookAtTold(listingId, { intent: 'wrong', ...parts });
     const sendTold = ({ token }: SendingState): Promise<Answer> =>
       post(`/tell/${listingId}/send`, { token, solution: solved(token) });
     const begun = await tell({});

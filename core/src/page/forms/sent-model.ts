@@ -10,7 +10,10 @@ export interface SentState {
   readonly thanks: string;
   /** What the office wrote; '' for nothing. */
   readonly reason: string;
+  /** What was asked for in a form; none of what is told of a listing. */
   readonly summary: readonly SummaryLine[];
+  /** What they wrote of a listing that isn't theirs; '' for anything else. */
+  readonly message: string;
   readonly canBeChanged: boolean;
   readonly canBeWithdrawn: boolean;
   /** The page of the listing that came of it; null for none. */

@@ -156,6 +156,7 @@ export const ENGLISH_VIEW = {
   'sent.keep-link': 'Keep this address: with it you can see, correct or withdraw what you sent.',
   'sent.reason': 'What the office wrote',
   'sent.what': 'What you sent',
+  'sent.message': 'Your message',
 } as const satisfies Readonly<Record<string, Wording>>;
 
 export type ViewWord = keyof typeof ENGLISH_VIEW;

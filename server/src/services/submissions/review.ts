@@ -75,10 +75,11 @@ export class Review {
     });
   }
 
-  /** Adds what was sent in to a listing that is there already. Refused as {@link accept} is. */
+  /** Adds a new one to a listing that is there already. Refused as {@link accept} is, and by `submission.not-new`. */
   merge(user: User, id: number, given: Merging, base: string | null): Promise<Changed<SubmissionSummary>> {
     const { values, listingId, listingVersion } = given;
-    return this.decide(user, id, given, { to: 'merged', base }, async (unit, _before, kind) => {
+    return this.decide(user, id, given, { to: 'merged', base }, async (unit, { intent }, kind) => {
+      if (intent !== 'new') throw Refusal.of('submission.not-new');
       const listing = await listingIn(unit, listingId);
       if (listing.kindId !== kind.id) throw Refusal.of('request.not-found');
       await changeListing(unit, kind, listing, inputOfValues(values), listingVersion);

@@ -28,7 +28,31 @@ import { SummaryView } from './summary';
           <a [href]="sent.href">{{ say('sent.see') }}</a>
         </p>
       }
-      @if (!model().form?.attempt) {
+      @if (sent.message) {
+        <section>
+          <h2>{{ say('sent.what') }}</h2>
+          <blockquote>{{ sent.message }}</blockquote>
+        </section>
+        @if (sent.canBeWithdrawn) {
+          <details>
+            <summary>{{ say('sent.correct') }}</summary>
+            <form
+              class="asks"
+              method="post"
+              enctype="multipart/form-data"
+              [action]="'/sent/' + sent.secret + '/message'"
+            >
+              <label class="asked">
+                {{ say('sent.message') }}
+                <textarea name="message" rows="4" maxlength="4000" required>{{ sent.message }}</textarea>
+              </label>
+              <p class="acts">
+                <button type="submit" class="main">{{ say('form.send') }}</button>
+              </p>
+            </form>
+          </details>
+        }
+      } @else if (!model().form?.attempt) {
         <section>
           <h2>{{ say('sent.what') }}</h2>
           <pl-summary [lines]="sent.summary" />
