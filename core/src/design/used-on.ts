@@ -2,9 +2,8 @@ import type { Kind, KindById, Selection } from '../structure/index.js';
 import { SELECTIONS_SLUG, SHORTLIST_SLUG, isKindShown } from '../structure/index.js';
 import type { Design, KeptPage } from './design.js';
 import { pagesFor, wholePage } from './design.js';
-import type { Piece } from './pages/page-design.js';
+import { listsKind } from './designs-on-page.js';
 import { piecesOfPage } from './pages/page-design.js';
-import { linkedKind } from './pieces/list-settings.js';
 
 /** A place on the site at which a design is seen. */
 export interface DesignUse {
@@ -37,33 +36,6 @@ export function usesOfMainCard(
       .filter(({ published }) => published)
       .map(({ name, slug }) => ({ label: name, href: `/${SELECTIONS_SLUG}/${slug}` })),
   ];
-}
-
-function listsKind(
-  { type, settings }: Piece,
-  kind: Kind,
-  ofPage: Kind | null,
-  choosing: readonly Selection[],
-  kindById: KindById,
-): boolean {
-  if (type !== 'list') return false;
-  switch (settings.from) {
-    // The page of the list is there whichever design it has.
-    case 'page':
-      return false;
-    case 'kind':
-      return settings.of === kind.id;
-    case 'selection':
-      return choosing.some(({ id }) => id === settings.of);
-    // Of what a visitor keeps, any kind may be.
-    case 'shortlist':
-    case 'recent':
-      return kind.hasListingPages;
-    case 'related':
-      return ofPage?.id === kind.id;
-    case 'linked':
-      return settings.fields.some((key) => linkedKind(ofPage, key, kindById)?.id === kind.id);
-  }
 }
 
 /** Of pages of listings the index page stands for all. */

@@ -1,5 +1,7 @@
 import { contextIn, makeKind, makeListing } from '../../testing/builders.js';
 import { buildCatalog } from '../catalog/index.js';
+import type { Design } from '../design/index.js';
+import { makeCard, makeForm, makePage } from '../design/index.js';
 import { sceneOf } from '../query/index.js';
 import { makeFacet, makeField } from '../structure/index.js';
 import type { LearnSource, LearnStep, LearnedTable, ThingTimes } from './index.js';
@@ -100,6 +102,26 @@ describe('A report of what visitors did', () => {
     const told = cells('views-over-time', { period, days });
     expect(told).toHaveSize(12);
     expect(told[11]).toEqual([20_727, 4, 9]);
+  });
+
+  it('tells how often pages with each design were shown, with what it is and where it is changed', () => {
+    const designs: Design[] = [
+      { id: 4, version: 1, type: 'card', kindId: 2, position: 1, definition: makeCard({ name: 'Main' }) },
+      { id: 5, version: 1, type: 'form', kindId: 2, position: 1, definition: makeForm({ name: 'Send in', steps: [] }) },
+      {
+        ...{ id: 6, version: 1, type: 'page', kindId: null, position: 1 },
+        definition: makePage({ name: 'Home', serves: 'home', strips: [] }),
+      },
+    ];
+    const things = [thing('design', '', 9, '4', 2), thing('design', '', 4, '6')];
+    const { rows } = table('designs', { designs, things });
+    expect(rows.map((row) => [...row.cells])).toEqual([
+      ['Main', 'Card', 'Berths', 'Berths', 9, 2],
+      ['Home', 'Page', '', 'home page', 4, 0],
+      ['Send in', 'Form', 'Berths', 'nothing', 0, 0],
+    ]);
+    expect(rows.map(({ link }) => link?.path)).toEqual(['/arrange/2/cards/4', '/arrange/pages/6', '/arrange/forms/5']);
+    expect(table('designs', { designs, things, kindId: 2 }).rows).toHaveSize(2);
   });
 
   it('tells the most viewed, and what rises: ten more, and half as many again', () => {

@@ -1,6 +1,7 @@
 import type { LearnStep } from './acts.js';
 import type { LearnSource } from './learn-source.js';
 import type { ShownDesign } from './tables/designs-shown.js';
+import { designerPath } from './tables/designs-shown.js';
 import type { LeavingListing, ViewedListing } from './tables/listings-viewed.js';
 import { feature, keepLonger, risingListings } from './tables/listings-viewed.js';
 import type { UsedChoice } from './tables/choices.js';
@@ -99,13 +100,14 @@ function risingSteps(source: LearnSource, viewed: readonly ViewedListing[]): Lea
 }
 
 function designSteps(designs: readonly ShownDesign[]): LearnStep[] {
-  const all = designs.reduce((sum, { now }) => sum + now, 0);
+  const pages = designs.filter(({ thing }) => thing.what === 'page');
+  const all = pages.reduce((sum, { now }) => sum + now, 0);
   if (all < LEAST_LOOKS) return [];
-  return designs
+  return pages
     .filter(({ thing, now }) => now === 0 && thing.uses.length > 0)
-    .map(({ thing: { name, designId } }) => ({
-      sentence: `Nobody saw a page by your design “${name}”.`,
-      acts: [{ do: 'go', on: 'desk', path: `/arrange/pages/${designId}`, words: 'Look at the design' }],
+    .map(({ thing }) => ({
+      sentence: `Nobody saw a page by your design “${thing.name}”.`,
+      acts: [{ do: 'go', on: 'desk', path: designerPath(thing), words: 'Look at the design' }],
     }));
 }
 

@@ -1,9 +1,11 @@
-import { pagesFor } from '@plindo/core/design';
+import type { PageDesign } from '@plindo/core/design';
+import { designsOnPage, pagesFor, standardListingPage } from '@plindo/core/design';
 import type { ShownList, ShownPage } from '@plindo/core/learn';
 import { listKey } from '@plindo/core/learn';
 import type { ListArea } from '@plindo/core/page';
 import { askedBy } from '@plindo/core/page';
 import { countQuery, kindsOf, partsOfUrl, urlOfQuery } from '@plindo/core/query';
+import type { Kind } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
 import type { ListingPlace, PagePlace } from './places.js';
@@ -61,14 +63,34 @@ export class ShownPages {
       const isOfCategory = category !== null && area.selection === own?.selection;
       return this.shownList(area, isOfCategory ? category.category.key : null);
     });
-    return { path: place.path, listing: null, designId: place.designId, lists };
+    const designIds = this.designsOn(place.design, place.designId, null, areas);
+    return { path: place.path, listing: null, designIds, lists };
   }
 
   private async ofListing({ path, catalog: { kind }, id }: ListingPlace, search: string): Promise<ShownPage> {
     const page = await this.pageServing(kind.id, id);
     const areas = page ? this.places.areasOf(page.definition, { path, own: null }, search) : [];
     const lists = areas.map((area) => this.shownList(area, null));
-    return { path, listing: { id, kindId: kind.id }, designId: page?.id ?? null, lists };
+    const definition = page?.definition ?? standardListingPage(kind);
+    const designIds = this.designsOn(definition, page?.id ?? null, kind, areas);
+    return { path, listing: { id, kindId: kind.id }, designIds, lists };
+  }
+
+  private designsOn(
+    definition: PageDesign,
+    designId: number | null,
+    kind: Kind | null,
+    areas: readonly ListArea[],
+  ): number[] {
+    const { live } = this;
+    const listed = areas.flatMap(({ list }) => list.parts.map(({ catalog }) => catalog.kind.id));
+    return designsOnPage(
+      { designId, definition, kindId: kind?.id ?? null, listed },
+      {
+        ...{ designs: live.designs(), kinds: live.kinds(), selections: live.selections() },
+        kindById: (id) => live.kind(id),
+      },
+    );
   }
 
   /** The designed page that serves a listing, which is read only where it depends on what stands in it. */

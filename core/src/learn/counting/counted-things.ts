@@ -5,7 +5,7 @@ import { keptSearchWords } from './search-words.js';
  * What Plindo counts of a visit:
  * - `views`: views of listings of a kind; `about` is the number of the kind. The store adds them up itself;
  * - `page`: a page that is no listing's; `about` is its path;
- * - `design`: a page, a listing's too, that was shown by a design; `about` is the number of the design;
+ * - `design`: a page, a listing's too, on which a design was shown: its own, a part, a form, a card; `about` is the number of the design;
  * - `list`: a list that visitors steer; `about` is the list, as for all that follow;
  * - `facet`: `detail` is the key of a facet that was used, or "key=value" for one of its values;
  * - `sort`: `detail` is the key of the sort choice;
@@ -41,8 +41,8 @@ export interface ShownPage {
   readonly path: string;
   /** The listing whose page it is; null for any other page. */
   readonly listing: { readonly id: number; readonly kindId: number } | null;
-  /** Number of the design that it was made by; null for a page that nobody has designed. */
-  readonly designId: number | null;
+  /** Numbers of the designs on it: its own, its parts and forms, and the cards of what it lists. */
+  readonly designIds: readonly number[];
   readonly lists: readonly ShownList[];
 }
 
@@ -66,11 +66,11 @@ export function arrival(host: string): CountedThing {
   return thing('arrival', host);
 }
 
-/** What counts together when a visitor is shown a page that they haven't seen in the last half hour: the page and its design. */
-export function pageShown({ path, listing, designId }: ShownPage): CountedThing[] {
+/** What counts together when a visitor is shown a page that they haven't seen in the last half hour: the page and the designs on it. */
+export function pageShown({ path, listing, designIds }: ShownPage): CountedThing[] {
   return [
     ...(listing === null && path.length <= LONGEST_DETAIL ? [thing('page', path)] : []),
-    ...(designId === null ? [] : [thing('design', String(designId))]),
+    ...designIds.map((id) => thing('design', String(id))),
   ];
 }
 

@@ -105,7 +105,7 @@ export class SentPages {
       ...{ secret, title, reason, summary, canBeChanged, canBeWithdrawn: isChangeable(correction ?? record) },
       message: isOfForm ? '' : record.message,
       sentence: words.say(sentenceOf(correction ?? record), { title }),
-      thanks: state === 'waiting' ? form?.definition.thanks || words.say('form.thanks') : '',
+      thanks: state === 'waiting' ? (isOfForm && form?.definition.thanks) || words.say('form.thanks') : '',
       href: await this.hrefOf(record),
     };
   }
