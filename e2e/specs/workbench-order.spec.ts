@@ -52,7 +52,7 @@ describe('The table of the workbench', () => {
     await page.evaluate(() => (document.querySelector('cdk-virtual-scroll-viewport')!.scrollLeft = 2000));
     const left = async (name: string): Promise<number> =>
       (await page.getByRole('columnheader', { name }).boundingBox())?.x ?? NaN;
-    await page.waitForFunction(() => document.querySelector('.head')!.scrollLeft > 500);
+    await page.waitForFunction(() => document.querySelector('pl-table-head')!.scrollLeft > 500);
     expect(await left('Type')).toBeGreaterThan(await left('Title'));
     expect(await left('Type')).toBeLessThan(700);
     await page.getByRole('button', { name: 'Columns' }).click();

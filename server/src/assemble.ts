@@ -70,6 +70,7 @@ import { AddressBook } from './site/address-book.js';
 import { DraftedPages } from './site/drafted-pages.js';
 import { liveWithDrafts } from './site/live-with-drafts.js';
 import type { SentThings } from './site/pages.js';
+import { ListQuestions } from './site/list-questions.js';
 import { Pages } from './site/pages.js';
 import { ServingPages } from './site/serving-pages.js';
 import { ShownPages } from './site/shown-pages.js';
@@ -191,10 +192,11 @@ function ofPages(
   store: Store,
   live: Live,
   submissions: ReturnType<typeof ofSubmissions>,
-): Pick<Services, 'pages' | 'sitemaps' | 'draftedSite' | 'servingPages' | 'draftedPages'> {
+): Pick<Services, 'pages' | 'listQuestions' | 'sitemaps' | 'draftedSite' | 'servingPages' | 'draftedPages'> {
   const pages = new Pages(store, live, sentThings(submissions));
   return {
     pages,
+    listQuestions: new ListQuestions(store, live),
     sitemaps: new Sitemaps(live),
     draftedSite: new Pages(store, liveWithDrafts(live), sentThings(submissions)),
     servingPages: new ServingPages(store, live),

@@ -9,7 +9,7 @@ import type { ErrorRequestHandler, NextFunction, Request, RequestHandler, Respon
 import { Router } from 'express';
 import multer from 'multer';
 import { LARGEST_PICTURE_IN_BYTES } from '../services/media/pictures.js';
-import { partOfComeBack } from '../site/pages.js';
+import { partOfComeBack } from '../site/come-back.js';
 import { publicAddressForAnyone } from './public-address.js';
 import { plainPage } from '../site/plain-page.js';
 import { statusOf } from './problem.js';

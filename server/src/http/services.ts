@@ -3,6 +3,7 @@ import type { Backups } from '../backup/backups.js';
 import type { Live } from '../live/live.js';
 import type { AddressBook } from '../site/address-book.js';
 import type { DraftedPages } from '../site/drafted-pages.js';
+import type { ListQuestions } from '../site/list-questions.js';
 import type { Pages } from '../site/pages.js';
 import type { ServingPages } from '../site/serving-pages.js';
 import type { Learn } from '../services/learn/learn.js';
@@ -106,6 +107,7 @@ export interface Services {
   readonly outbox: Outbox;
   readonly ownAccess: OwnAccess;
   readonly pages: Pages;
+  readonly listQuestions: ListQuestions;
   readonly people: People;
   readonly pictureLibrary: PictureLibrary;
   readonly pictures: Pictures;

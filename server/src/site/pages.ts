@@ -1,51 +1,40 @@
-import type { Catalog } from '@plindo/core/catalog';
-import { frameOf, pagesFor, standardListingPage } from '@plindo/core/design';
+import { frameOf, standardListingPage } from '@plindo/core/design';
 import type { Design, Viewer } from '@plindo/core/design';
-import type { DesignOfPage, MissedOnPage } from '@plindo/core/contract';
+import type { DesignOfPage } from '@plindo/core/contract';
 import type { Listing } from '@plindo/core/listings';
 import type {
   ChosenCards,
   ComeBack,
   DesignedSource,
-  ListArea,
-  PageLink,
   PageModel,
   PageScene,
   SendingState,
   SentState,
-  SuggestionModel,
 } from '@plindo/core/page';
 import {
   addressOfAreas,
   cardsOf,
   chosenAt,
-  explainInList,
-  justMissingInList,
   linksOfSite,
-  listingPath,
   notFoundPage,
-  SENT_SLUG,
   pageAt,
   sentPage,
   shortlistAddress,
   siteFrame,
 } from '@plindo/core/page';
-import type { Explanation, Query } from '@plindo/core/query';
-import { BLANK_QUERY, hasFormerKeys, partsOfUrl, suggest, suggestPlaces, withChoice } from '@plindo/core/query';
+import { hasFormerKeys, partsOfUrl } from '@plindo/core/query';
 import type { KindById } from '@plindo/core/structure';
 import { siteForVisitors } from '@plindo/core/structure';
 import type { Store } from '../store/index.js';
 import type { Live } from '../live/live.js';
 import type { Reads } from '../live/revisions.js';
+import { comeBackIn, partOfComeBack, secretIn } from './come-back.js';
 import { FormerPlaces } from './former-places.js';
 import { CardsOfPages } from './held-cards.js';
 import { PageReads, together } from './page-reads.js';
 import type { ListingPlace, PagePlace } from './places.js';
-import { Places, partsOfPath } from './places.js';
+import { Places } from './places.js';
 import { ServingPages } from './serving-pages.js';
-
-const MOST_MISSED = 20;
-const MOST_NEAR = 5;
 
 /** Where no page can be, as no kind has such an address: the one page for all addresses that lead nowhere. */
 export const NOWHERE = '/-';
@@ -89,34 +78,10 @@ export interface SentThings {
   at(secret: string, again: ComeBack): Promise<{ sent: SentState; sending: SendingState | null } | null>;
 }
 
-/** The part of an address that names answers which are not sent yet. */
-const AGAIN_PART = 'again';
-/** The part that says that the sum was wrong. */
-const [SUM_PART, WRONG] = ['sum', 'wrong'];
-/** 256 bits in base64url. */
-const SECRET = /^[\w-]{43}$/;
-
 const NOTHING: Reads = { kinds: [], listings: [] };
 const ALL_LISTINGS: Reads = { kinds: null, listings: [] };
 /** A page for one visitor alone. */
 const ALONE = { kind: 'page', present: ALL_LISTINGS, reads: ALL_LISTINGS, leadsThere: null, isPrivate: true } as const;
-
-/** The part of an address that brings somebody back to a form. */
-export function partOfComeBack({ token, isSumWrong }: ComeBack): string {
-  return token === '' ? '' : `?${AGAIN_PART}=${token}${isSumWrong ? `&${SUM_PART}=${WRONG}` : ''}`;
-}
-
-function comeBackIn(search: string): ComeBack {
-  const parts = new URLSearchParams(search);
-  const token = parts.get(AGAIN_PART) ?? '';
-  return { token: SECRET.test(token) ? token : '', isSumWrong: parts.get(SUM_PART) === WRONG };
-}
-
-/** The secret in the address of what was sent in; null for any other address. */
-function secretIn(path: string): string | null {
-  const [first, secret = '', ...more] = partsOfPath(path);
-  return first === SENT_SLUG && SECRET.test(secret) && more.length === 0 ? secret : null;
-}
 
 /** Answers addresses of the public side with page models. */
 export class Pages {
@@ -157,21 +122,6 @@ export class Pages {
   /** The cards of listings that a browser keeps. */
   cardsOf(ids: readonly number[]): Promise<ChosenCards> {
     return cardsOf(ids, this.scene(), this.source());
-  }
-
-  /** Pages of listings whose names are near to an address that leads nowhere, the nearest first. */
-  near(url: string): PageLink[] {
-    const words =
-      partsOfPath(partsOfUrl(url).path)
-        .at(-1)
-        ?.replace(/[^\p{L}\p{N}]+/gu, ' ')
-        .trim() ?? '';
-    const kinds = this.places.listedKinds().filter(({ hasListingPages }) => hasListingPages);
-    const hits = kinds.flatMap((kind) => nearIn(this.live.catalog(kind.id)!, words, this.live.nowInMs()));
-    return hits
-      .sort((a, b) => b.score - a.score)
-      .slice(0, MOST_NEAR)
-      .map(({ link }) => link);
   }
 
   private async sent(secret: string, search: string, scene: PageScene): Promise<PageModel | null> {
@@ -243,9 +193,9 @@ export class Pages {
     if (place && place.of !== 'moved' && again !== '') return { ...ALONE, address: place.path + again };
     if (!place) return { kind: 'page', address: NOWHERE, present: NOTHING, reads: NOTHING, leadsThere: null };
     if (place.of === 'moved') return { kind: 'moved', to: search === '' ? place.to : `${place.to}?${search}` };
-    const areas = this.areasAt(place, search);
+    const areas = this.places.areasAt(place, search);
     const isShortlist = place.of === 'page' && place.design.serves === 'shortlist';
-    const canonical = isShortlist ? shortlistAddress(chosenAt(search)) : this.canonicalPath(place);
+    const canonical = isShortlist ? shortlistAddress(chosenAt(search)) : this.places.canonicalPath(place);
     const address = addressOfAreas(canonical, areas, this.kindById);
     const parts = [...new URLSearchParams(search)];
     const isFormer = areas.some(({ list }) => hasFormerKeys(parts, list.design, this.kindById));
@@ -260,79 +210,6 @@ export class Pages {
     const reads = this.reads.ofListing(catalog.kind, id, areas);
     const leadsThere = together([...states, { kinds: [], listings: [id] }]);
     return { kind: 'page', address, present: { kinds: [], listings: [id] }, reads, leadsThere };
-  }
-
-  /** What fits words that are being typed on a list of the page at a path: values of its facets, then listings. */
-  suggestions(path: string, text: string, areaKey = ''): SuggestionModel[] {
-    const areas = this.areasAtUrl(path);
-    const area = areas.find(({ key }) => key === areaKey);
-    if (!area) return [];
-    const { design } = area.list;
-    const { listings, values } = suggest(area.list, text, this.live.scene());
-    const hrefOf = (query: Query): string => addressOfAreas(design.path, areas, this.kindById, { area, query });
-    const ofValues = values.map(({ facet, value, label, count }): SuggestionModel => {
-      const about = design.facets.find(({ key }) => key === facet)?.label ?? '';
-      return {
-        label,
-        about,
-        count,
-        href: hrefOf(withChoice(BLANK_QUERY, facet, { kind: 'values', values: [value] })),
-      };
-    });
-    const ofListings = listings.map(({ catalog, id }): SuggestionModel => {
-      const address = catalog.addressAt(catalog.rowOf(id)!);
-      const label = catalog.titleOf(id);
-      const { hasListingPages, one } = catalog.kind;
-      const href = hasListingPages ? listingPath(catalog.kind, { address }) : hrefOf({ ...BLANK_QUERY, text: label });
-      return { label, about: one, count: null, href };
-    });
-    return [...ofValues, ...ofListings];
-  }
-
-  /** Titles of places on the site that fit words that are being typed. */
-  placeTitles(text: string): string[] {
-    return suggestPlaces(text, this.live.scene());
-  }
-
-  /** Why a listing is not on the first list at an address, or where on it it is; null for an address of no list. */
-  async explain(url: string, listingId: number): Promise<Explanation | null> {
-    const kept = await this.store.listing(listingId);
-    const catalog = kept && this.live.catalog(kept.kindId);
-    if (!kept || !catalog) return null;
-    const listing = this.live.complete(kept);
-    const [area] = this.areasAtUrl(url);
-    return area ? explainInList(listing, area, { scene: this.live.scene(), catalog }) : null;
-  }
-
-  /** For each thing that is chosen on the first list at an address, the listings that it alone keeps out. */
-  missed(url: string): MissedOnPage[] {
-    const areas = this.areasAtUrl(url);
-    const [area] = areas;
-    if (!area) return [];
-    return justMissingInList(area, this.live.scene(), MOST_MISSED).map(({ label, query, total, ids }) => {
-      const href = addressOfAreas(area.list.design.path, areas, this.kindById, { area, query });
-      return { label, href, total, listings: this.live.named(ids) };
-    });
-  }
-
-  private areasAtUrl(url: string): ListArea[] {
-    const { path, search } = partsOfUrl(url);
-    const place = this.places.at(path);
-    return place && place.of !== 'moved' ? this.areasAt(place, search) : [];
-  }
-
-  /** The lists that visitors steer on the page of a place; of a listing those of all pages that may serve it. */
-  private areasAt(place: PagePlace | ListingPlace, search: string): ListArea[] {
-    if (place.of === 'page') return this.places.areasOf(place.design, place, search);
-    const pages = pagesFor('listing', place.catalog.kind.id, this.live.designs());
-    const path = this.canonicalPath(place);
-    const areas = pages.flatMap(({ definition }) => this.places.areasOf(definition, { path, own: null }, search));
-    return areas.filter(({ key }, at) => areas.findIndex((one) => one.key === key) === at);
-  }
-
-  private canonicalPath(place: PagePlace | ListingPlace): string {
-    if (place.of === 'listing') return place.path;
-    return place.own?.list.design.path ?? place.path;
   }
 
   private readonly kindById: KindById = (id) => this.live.kind(id);
@@ -361,7 +238,7 @@ export class Pages {
 
   private made(scene: PageScene, place: PagePlace, { search, ...shown }: Shown): Promise<PageModel> {
     const { design, own, category } = place;
-    const address = { path: this.canonicalPath(place), search, own };
+    const address = { path: this.places.canonicalPath(place), search, own };
     const chosen = design.serves === 'shortlist' ? { chosen: chosenAt(search) } : {};
     const about = { listing: null, kind: null, category, ...shown, ...chosen };
     return pageAt(scene, design, address, about, this.source());
@@ -375,7 +252,7 @@ export class Pages {
   ): Promise<PageModel> {
     const { kind } = place.catalog;
     const design = this.serving.pageFor(listing, kind)?.definition ?? standardListingPage(kind);
-    const address = { path: this.canonicalPath(place), search, own: null };
+    const address = { path: this.places.canonicalPath(place), search, own: null };
     return pageAt(scene, design, address, { listing, kind, ...shown }, this.source());
   }
 
@@ -389,24 +266,4 @@ export class Pages {
       cards: this.cards.forPage(),
     };
   }
-}
-
-/** The listings on the site that have some of the words in their names, with how well each fits. */
-function nearIn(
-  catalog: Catalog,
-  words: string,
-  nowInMs: number,
-): { readonly score: number; readonly link: PageLink }[] {
-  const matches = catalog.text.search(words, { within: catalog.onSiteAt(nowInMs), unfinished: false });
-  if (!matches) return [];
-  const scores = matches.scores();
-  const rows = [...matches.rows].sort((a, b) => scores[b]! - scores[a]!).slice(0, MOST_NEAR);
-  return rows.map((row) => ({
-    // Of several words all but few have to be met.
-    score: (scores[row]! * matches.met) / matches.wanted,
-    link: {
-      label: catalog.titleOf(catalog.ids[row]!),
-      href: listingPath(catalog.kind, { address: catalog.addressAt(row) }),
-    },
-  }));
 }

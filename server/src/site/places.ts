@@ -103,6 +103,21 @@ export class Places {
     return areasOfPage(design, { path, search, own }, this.scene());
   }
 
+  /** The lists that visitors steer on the page of a place; of a listing those of all pages that may serve it. */
+  areasAt(place: PagePlace | ListingPlace, search: string): ListArea[] {
+    if (place.of === 'page') return this.areasOf(place.design, place, search);
+    const pages = pagesFor('listing', place.catalog.kind.id, this.live.designs());
+    const path = this.canonicalPath(place);
+    const areas = pages.flatMap(({ definition }) => this.areasOf(definition, { path, own: null }, search));
+    return areas.filter(({ key }, at) => areas.findIndex((one) => one.key === key) === at);
+  }
+
+  /** The one path of what stands there. */
+  canonicalPath(place: PagePlace | ListingPlace): string {
+    if (place.of === 'listing') return place.path;
+    return place.own?.list.design.path ?? place.path;
+  }
+
   scene(): ListScene {
     return { queries: this.live.scene(), selections: this.live.selections() };
   }

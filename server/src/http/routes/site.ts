@@ -14,7 +14,7 @@ import { route, signedIn } from '../route.js';
 import type { Services } from '../services.js';
 import { visitOf } from '../visit.js';
 
-export function siteRoutes({ pages, draftedSite, site, views }: Services): Route[] {
+export function siteRoutes({ pages, listQuestions, draftedSite, site, views }: Services): Route[] {
   return [
     route({
       method: 'get',
@@ -41,7 +41,7 @@ export function siteRoutes({ pages, draftedSite, site, views }: Services): Route
       query: PageExplainQueryDto,
       answers: 'Explanation',
       handle: async ({ query }) => {
-        const explanation = await pages.explain(query.url, query.listing);
+        const explanation = await listQuestions.explain(query.url, query.listing);
         if (!explanation) throw Refusal.of('request.not-found');
         return explanation;
       },
@@ -66,7 +66,7 @@ export function siteRoutes({ pages, draftedSite, site, views }: Services): Route
       summary: 'For each thing that is chosen on a public list, the listings that it alone keeps out.',
       query: PageQueryDto,
       answers: 'MissedOnPage[]',
-      handle: ({ query }) => pages.missed(query.url),
+      handle: ({ query }) => listQuestions.missed(query.url),
     }),
     route({
       method: 'get',
@@ -75,7 +75,7 @@ export function siteRoutes({ pages, draftedSite, site, views }: Services): Route
       summary: 'Pages of listings whose names are near to an address that leads nowhere.',
       query: PageQueryDto,
       answers: 'PageLink[]',
-      handle: ({ query }) => pages.near(query.url),
+      handle: ({ query }) => listQuestions.near(query.url),
     }),
     route({
       method: 'get',
@@ -93,7 +93,7 @@ export function siteRoutes({ pages, draftedSite, site, views }: Services): Route
       summary: 'What fits words that are being typed into the search of a list on the page at a path.',
       query: SuggestionsQueryDto,
       answers: 'SuggestionModel[]',
-      handle: ({ query }) => pages.suggestions(query.path, query.q, query.area),
+      handle: ({ query }) => listQuestions.suggestions(query.path, query.q, query.area),
     }),
     route({
       method: 'get',
@@ -102,7 +102,7 @@ export function siteRoutes({ pages, draftedSite, site, views }: Services): Route
       summary: 'Titles of listings with a place that fit words that are being typed.',
       query: PlacesQueryDto,
       answers: 'string[]',
-      handle: ({ query }) => pages.placeTitles(query.q),
+      handle: ({ query }) => listQuestions.placeTitles(query.q),
     }),
     route({
       method: 'put',
