@@ -113,7 +113,7 @@ describe('A report of what visitors did', () => {
         definition: makePage({ name: 'Home', serves: 'home', strips: [] }),
       },
     ];
-    const things = [thing('design', '', 9, '4', 2), thing('design', '', 4, '6')];
+    const things = [thing('design', '', 5, '4', 2), thing('design', '', 4, '6 4')];
     const { rows } = table('designs', { designs, things });
     expect(rows.map((row) => [...row.cells])).toEqual([
       ['Main', 'Card', 'Berths', 'Berths', 9, 2],

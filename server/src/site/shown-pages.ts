@@ -1,13 +1,12 @@
-import type { PageDesign } from '@plindo/core/design';
-import { designsOnPage, pagesFor, standardListingPage } from '@plindo/core/design';
+import { pagesFor, standardListingPage } from '@plindo/core/design';
 import type { ShownList, ShownPage } from '@plindo/core/learn';
 import { listKey } from '@plindo/core/learn';
 import type { ListArea } from '@plindo/core/page';
 import { askedBy } from '@plindo/core/page';
 import { countQuery, kindsOf, partsOfUrl, urlOfQuery } from '@plindo/core/query';
-import type { Kind } from '@plindo/core/structure';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
+import { DesignsShown } from './designs-shown.js';
 import type { ListingPlace, PagePlace } from './places.js';
 import { Places } from './places.js';
 import { ServingPages } from './serving-pages.js';
@@ -19,6 +18,7 @@ const KNOWN_FOR_IN_MS = 10_000;
 export class ShownPages {
   private readonly places: Places;
   private readonly serving: ServingPages;
+  private readonly designs: DesignsShown;
   private readonly known = new Map<string, ShownPage | null>();
   private knownAt = { revision: -1, inMs: NaN };
 
@@ -28,6 +28,7 @@ export class ShownPages {
   ) {
     this.places = new Places(live);
     this.serving = new ServingPages(store, live);
+    this.designs = new DesignsShown(live);
   }
 
   /** What is shown at the one address of a page; null where no page is. What is known of it holds a moment longer than it is so. */
@@ -63,7 +64,7 @@ export class ShownPages {
       const isOfCategory = category !== null && area.selection === own?.selection;
       return this.shownList(area, isOfCategory ? category.category.key : null);
     });
-    const designIds = this.designsOn(place.design, place.designId, null, areas);
+    const designIds = this.designs.on(place.design, place.designId, null, areas);
     return { path: place.path, listing: null, designIds, lists };
   }
 
@@ -72,25 +73,8 @@ export class ShownPages {
     const areas = page ? this.places.areasOf(page.definition, { path, own: null }, search) : [];
     const lists = areas.map((area) => this.shownList(area, null));
     const definition = page?.definition ?? standardListingPage(kind);
-    const designIds = this.designsOn(definition, page?.id ?? null, kind, areas);
+    const designIds = this.designs.on(definition, page?.id ?? null, kind, areas);
     return { path, listing: { id, kindId: kind.id }, designIds, lists };
-  }
-
-  private designsOn(
-    definition: PageDesign,
-    designId: number | null,
-    kind: Kind | null,
-    areas: readonly ListArea[],
-  ): number[] {
-    const { live } = this;
-    const listed = areas.flatMap(({ list }) => list.parts.map(({ catalog }) => catalog.kind.id));
-    return designsOnPage(
-      { designId, definition, kindId: kind?.id ?? null, listed },
-      {
-        ...{ designs: live.designs(), kinds: live.kinds(), selections: live.selections() },
-        kindById: (id) => live.kind(id),
-      },
-    );
   }
 
   /** The designed page that serves a listing, which is read only where it depends on what stands in it. */

@@ -5,7 +5,7 @@ import { keptSearchWords } from './search-words.js';
  * What Plindo counts of a visit:
  * - `views`: views of listings of a kind; `about` is the number of the kind. The store adds them up itself;
  * - `page`: a page that is no listing's; `about` is its path;
- * - `design`: a page, a listing's too, on which a design was shown: its own, a part, a form, a card; `about` is the number of the design;
+ * - `design`: a page, a listing's too, on which designs were shown; `about` are their numbers, with spaces between them;
  * - `list`: a list that visitors steer; `about` is the list, as for all that follow;
  * - `facet`: `detail` is the key of a facet that was used, or "key=value" for one of its values;
  * - `sort`: `detail` is the key of the sort choice;
@@ -70,8 +70,20 @@ export function arrival(host: string): CountedThing {
 export function pageShown({ path, listing, designIds }: ShownPage): CountedThing[] {
   return [
     ...(listing === null && path.length <= LONGEST_DETAIL ? [thing('page', path)] : []),
-    ...designIds.map((id) => thing('design', String(id))),
+    ...(designIds.length === 0 ? [] : [thing('design', nameOfDesigns(designIds))]),
   ];
+}
+
+/** How designs that are shown together are named among what is counted: one name, as each costs as much as another. */
+function nameOfDesigns(ids: readonly number[]): string {
+  const name = ids.join(' ');
+  // Whole numbers alone, where there are more than a name has room for.
+  return name.length <= LONGEST_DETAIL ? name : name.slice(0, name.lastIndexOf(' ', LONGEST_DETAIL));
+}
+
+/** The numbers in a name of designs. */
+export function designsNamed(name: string): string[] {
+  return name.split(' ');
 }
 
 /** What else counts at once when somebody is shown a page, each by itself. */

@@ -1,5 +1,6 @@
 import type { UsedThing } from '../../design/index.js';
 import { usesOfDesigns } from '../../design/index.js';
+import { designsNamed } from '../counting/counted-things.js';
 import type { LearnSource } from '../learn-source.js';
 import { added } from '../learn-source.js';
 import type { WholeTable } from '../learned-table.js';
@@ -18,7 +19,10 @@ export interface ShownDesign {
 
 export function shownDesigns(source: LearnSource): ShownDesign[] {
   const { designs, kinds, selections, kindById, things, kindId } = source;
-  const shown = added(things, (one) => (one.what === 'design' ? one.about : null));
+  const named = things.flatMap(({ what, about, now, before }) =>
+    what === 'design' ? designsNamed(about).map((id) => ({ id, now, before })) : [],
+  );
+  const shown = added(named, ({ id }) => id);
   return usesOfDesigns({ designs, kinds, selections, kindById })
     .filter((thing): thing is ShownDesign['thing'] => thing.what in SHOWN)
     .filter((thing) => kindId === null || thing.kindId === kindId)
