@@ -329,9 +329,9 @@ export const GERMAN: Readonly<Record<Word, Wording>> = {
   'sent.correction-withdrawn': 'Sie haben Ihre Änderung an „{title}“ zurückgezogen.',
   'sent.message-waiting': 'Ihre Nachricht zu „{title}“ ist eingegangen.',
   'sent.message-returned':
-    'Das Büro hat eine Frage zu Ihrer Nachricht. Ändern Sie Ihre Nachricht zu „{title}“ und schicken Sie sie noch einmal.',
-  'sent.message-accepted': 'Das Büro hat sich um Ihre Nachricht zu „{title}“ gekümmert.',
-  'sent.message-refused': 'Das Büro hat Ihre Nachricht zu „{title}“ gelesen und lässt alles, wie es ist.',
+    'Die Redaktion hat eine Frage zu Ihrer Nachricht. Ändern Sie Ihre Nachricht zu „{title}“ und schicken Sie sie noch einmal.',
+  'sent.message-accepted': 'Die Redaktion hat sich um Ihre Nachricht zu „{title}“ gekümmert.',
+  'sent.message-refused': 'Die Redaktion hat Ihre Nachricht zu „{title}“ gelesen und lässt alles, wie es ist.',
   'sent.message-withdrawn': 'Sie haben Ihre Nachricht zu „{title}“ zurückgezogen.',
   'sent.yours': '„{title}“ gehört jetzt Ihnen.',
   'submission.listing': '„{title}“',
