@@ -120,9 +120,11 @@ describe('A visitor with a telephone', () => {
       await go('/boatyards/petrel-yard');
       const tellThatTheyClosed = async (): Promise<void> => {
         await go('/boatyards/petrel-yard');
+        const begun = phone.waitForResponse(/\/tell\/\d+\/look$/);
         await phone.getByText('Something is wrong here').tap();
         await phone.getByLabel('What is wrong?').first().fill('They closed last week.');
         await phone.getByLabel('Your e-mail address').first().fill('ben@example.org');
+        await begun;
         await phone.waitForTimeout(LOOKS_IT_OVER_IN_MS);
         await phone.getByRole('button', { name: 'Tell the office' }).first().click();
         await phone.waitForURL(/\/sent\//);

@@ -1,4 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal, signal } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  ElementRef,
+  afterNextRender,
+  computed,
+  inject,
+  input,
+  linkedSignal,
+  signal,
+} from '@angular/core';
 import { DOCUMENT } from '@angular/common';
 import type { PieceModelOf } from '@plindo/core/page';
 import { sayOnPage } from '../page-words';
@@ -20,7 +30,8 @@ const INTENTS = ['wrong', 'mine'] as const;
           enctype="multipart/form-data"
           [action]="'/tell/' + own.listingId + (canSend(intent) ? '/send' : '/look')"
           (submit)="send($event)"
-          (focusin)="begin(intent)"
+          (focusin)="begin()"
+          (input)="begin()"
         >
           <input type="hidden" name="path" [attr.value]="own.path" />
           <input type="hidden" name="place" value="tell" />
@@ -104,15 +115,21 @@ export class TellPiece {
     return this.faults().find((one) => one.field === field)?.message ?? '';
   }
 
-  /** Says to the server that somebody begins to write, so that it knows how long they took. */
-  protected begin(intent: string): void {
-    this.begun ??= this.tokenOfBeginning(intent);
+  constructor() {
+    const host = inject<ElementRef<HTMLElement>>(ElementRef).nativeElement;
+    // Somebody may have begun before the program had.
+    afterNextRender(() => host.querySelector('details[open]') && this.begin());
   }
 
-  private async tokenOfBeginning(intent: string): Promise<string> {
+  /** Says to the server that somebody begins to write, so that it knows how long they took. */
+  protected begin(): void {
+    this.begun ??= this.tokenOfBeginning();
+  }
+
+  private async tokenOfBeginning(): Promise<string> {
     const { lookOver } = await import('./form-calls');
     const nothing = new FormData();
-    nothing.set('intent', intent);
+    nothing.set('intent', 'wrong');
     // Who can't be heard now is told so when they send.
     return lookOver(`/tell/${this.piece().listingId}`, nothing).then(
       ({ token }) => token,
