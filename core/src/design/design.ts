@@ -119,6 +119,10 @@ export function partAmong(designs: readonly Design[], id: number): KeptPage | un
   return designs.filter(isPart).find((design) => design.id === id);
 }
 
+export function isPage(design: Design): design is KeptPage {
+  return design.type === 'page';
+}
+
 export function isPart(design: Design): design is KeptPage {
   return design.type === 'page' && design.definition.serves === 'part';
 }

@@ -1,6 +1,7 @@
 import { BERTH_FIELDS, makeKind } from '../../testing/builders.js';
 import type { Design, KeptPage, PageSketch } from './index.js';
-import { designsOnPage, makeCard, makeForm, makePage, wholePage } from './index.js';
+import { makeSelection } from '../structure/index.js';
+import { designsOnKeptPage, makeCard, makeForm, makePage } from './index.js';
 
 const berths = { ...makeKind(BERTH_FIELDS, { id: 1, slug: 'berths', hasListingPages: true }), published: true };
 const yards = { ...makeKind([], { id: 2, slug: 'yards', hasListingPages: true }), published: true };
@@ -35,15 +36,10 @@ const PART = page(
 );
 const CARDS = [card(11, 1), card(12, 1), card(21, 2)];
 
-/** The designs on a page, made by a design or by Plindo itself. */
-function on(
-  shown: ReturnType<typeof page>,
-  { listed = [], isPlindos = false }: { listed?: number[]; isPlindos?: boolean } = {},
-) {
+function on(shown: KeptPage): number[] {
   const designs: Design[] = [shown, PART, FORM, ...CARDS];
-  const { definition } = wholePage(shown, designs);
-  const given = { designId: isPlindos ? null : shown.id, definition, kindId: null, listed };
-  return designsOnPage(given, { designs, kinds: [berths, yards], selections: [], kindById });
+  const selections = [{ id: 5, version: 1, ...makeSelection({ slug: 'some', name: 'Some', kinds: [2] }) }];
+  return designsOnKeptPage(shown, { designs, kinds: [berths, yards], selections, kindById });
 }
 
 describe('The designs on a page', () => {
@@ -52,10 +48,10 @@ describe('The designs on a page', () => {
     expect(on(page(3, 'free', { type: 'list', settings: { from: 'kind', of: 1 } }))).toEqual([3, 11]);
   });
 
-  it('hold the cards of lists that visitors steer, on a page of Plindo’s too', () => {
-    const steered = page(3, 'free', { type: 'list', settings: { from: 'page' } });
-    expect(on(steered, { listed: [1] })).toEqual([3, 11]);
-    expect(on(steered, { listed: [1], isPlindos: true })).toEqual([11]);
+  it('hold the cards of the page’s own list, of a kind or a selection', () => {
+    const own = page(3, 'free', { type: 'list', settings: { from: 'page' } });
+    expect(on({ ...own, kindId: 1 })).toEqual([3, 11]);
+    expect(on({ ...own, definition: { ...own.definition, selection: 5 } })).toEqual([3, 21]);
   });
 
   it('hold no cards of what a visitor keeps, which may be of any kind', () => {

@@ -4,7 +4,7 @@ export * from './cards/card-steps.js';
 export * from './cards/check-card.js';
 export * from './cards/first-card.js';
 export * from './design.js';
-export { designsOnPage } from './designs-on-page.js';
+export { designsOnKeptPage } from './designs-on-page.js';
 export * from './differences.js';
 export * from './drafts.js';
 export * from './forms/askable.js';

@@ -1,7 +1,7 @@
 import type { Kind, KindById, Selection } from '../structure/index.js';
 import { isListShown } from '../structure/index.js';
 import type { Design, KeptForm, KeptPage } from './design.js';
-import { cardsOfKind, formsOf, frameOf, isPart, looksOf, pagesFor, wholePage } from './design.js';
+import { cardsOfKind, formsOf, frameOf, isPage, isPart, looksOf, pagesFor, wholePage } from './design.js';
 import type { PageDesign } from './pages/page-design.js';
 import { piecesOfPage, steeredLists } from './pages/page-design.js';
 import { standardIndexPage } from './pages/standard-pages.js';
@@ -29,7 +29,7 @@ interface Around {
 /** Which designs and facets visitors meet where; those that they meet nowhere have no uses. */
 export function usesOfDesigns(around: Around): UsedThing[] {
   const { designs, kinds } = around;
-  const pages = designs.filter((design): design is KeptPage => design.type === 'page');
+  const pages = designs.filter(isPage);
   return [
     ...kinds.flatMap((kind) => cardUses(kind, around)),
     ...pages.map((page) => (isPart(page) ? partUse(page, pages) : pageUse(page, around))),
@@ -58,7 +58,7 @@ function partUse(part: KeptPage, pages: readonly KeptPage[]): UsedThing {
 
 /** The pages on which a form of visitors stands, also by a part that they embed. */
 export function pagesWithForm(form: number, designs: readonly Design[]): KeptPage[] {
-  const pages = designs.filter((design): design is KeptPage => design.type === 'page');
+  const pages = designs.filter(isPage);
   return pages.filter((page) =>
     piecesOfPage(wholePage(page, designs).definition).some(
       ({ type, settings }) => type === 'form' && settings.of === form,
@@ -103,7 +103,7 @@ function waysTo({ address, inMenu }: PageDesign, designs: readonly Design[]): st
         ...frame.columns.flatMap((column) => column.links),
       ]
     : [];
-  const pages = designs.filter((design): design is KeptPage => design.type === 'page');
+  const pages = designs.filter(isPage);
   const leading = pages.filter(({ definition }) =>
     piecesOfPage(definition).some(
       ({ type, settings }) => type === 'buttons' && settings.buttons.some((button) => button.address === path),

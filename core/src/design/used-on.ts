@@ -1,7 +1,7 @@
 import type { Kind, KindById, Selection } from '../structure/index.js';
 import { SELECTIONS_SLUG, SHORTLIST_SLUG, isKindShown } from '../structure/index.js';
 import type { Design, KeptPage } from './design.js';
-import { pagesFor, wholePage } from './design.js';
+import { isPage, pagesFor, wholePage } from './design.js';
 import { listsKind } from './designs-on-page.js';
 import { piecesOfPage } from './pages/page-design.js';
 
@@ -25,9 +25,7 @@ export function usesOfMainCard(
   const choosing = selections.filter(({ kinds }) => kinds.includes(kind.id));
   const lists = ({ definition, kindId }: KeptPage): boolean =>
     piecesOfPage(definition).some((piece) => listsKind(piece, kind, kindById(kindId ?? 0) ?? null, choosing, kindById));
-  const pages = designs.filter(
-    (design): design is KeptPage => design.type === 'page' && lists(wholePage(design, designs)),
-  );
+  const pages = designs.filter(isPage).filter((page) => lists(wholePage(page, designs)));
   return [
     ...index,
     ...(isPlainHome ? [{ label: 'Home page', href: '/' }] : []),

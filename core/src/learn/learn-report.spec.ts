@@ -105,22 +105,23 @@ describe('A report of what visitors did', () => {
   });
 
   it('tells how often pages with each design were shown, with what it is and where it is changed', () => {
+    const listed = { type: 'list', settings: { from: 'kind', of: 2 } } as const;
     const designs: Design[] = [
       { id: 4, version: 1, type: 'card', kindId: 2, position: 1, definition: makeCard({ name: 'Main' }) },
       { id: 5, version: 1, type: 'form', kindId: 2, position: 1, definition: makeForm({ name: 'Send in', steps: [] }) },
       {
         ...{ id: 6, version: 1, type: 'page', kindId: null, position: 1 },
-        definition: makePage({ name: 'Home', serves: 'home', strips: [] }),
+        definition: makePage({ name: 'Home', serves: 'home', strips: [{ columns: [{ pieces: [listed] }] }] }),
       },
     ];
-    const things = [thing('design', '', 5, '4', 2), thing('design', '', 4, '6 4')];
+    const things = [thing('design', '', 9, '6', 2)];
     const { rows } = table('designs', { designs, things });
     expect(rows.map((row) => [...row.cells])).toEqual([
-      ['Main', 'Card', 'Berths', 'Berths', 9, 2],
-      ['Home', 'Page', '', 'home page', 4, 0],
+      ['Home', 'Page', '', 'home page', 9, 2],
+      ['Main', 'Card', 'Berths', 'Berths, Home', 9, 2],
       ['Send in', 'Form', 'Berths', 'nothing', 0, 0],
     ]);
-    expect(rows.map(({ link }) => link?.path)).toEqual(['/arrange/2/cards/4', '/arrange/pages/6', '/arrange/forms/5']);
+    expect(rows.map(({ link }) => link?.path)).toEqual(['/arrange/pages/6', '/arrange/2/cards/4', '/arrange/forms/5']);
     expect(table('designs', { designs, things, kindId: 2 }).rows).toHaveSize(2);
   });
 

@@ -1,4 +1,4 @@
-import { pagesFor, standardListingPage } from '@plindo/core/design';
+import { pagesFor } from '@plindo/core/design';
 import type { ShownList, ShownPage } from '@plindo/core/learn';
 import { listKey } from '@plindo/core/learn';
 import type { ListArea } from '@plindo/core/page';
@@ -6,7 +6,6 @@ import { askedBy } from '@plindo/core/page';
 import { countQuery, kindsOf, partsOfUrl, urlOfQuery } from '@plindo/core/query';
 import type { Live } from '../live/live.js';
 import type { Store } from '../store/index.js';
-import { DesignsShown } from './designs-shown.js';
 import type { ListingPlace, PagePlace } from './places.js';
 import { Places } from './places.js';
 import { ServingPages } from './serving-pages.js';
@@ -18,7 +17,6 @@ const KNOWN_FOR_IN_MS = 10_000;
 export class ShownPages {
   private readonly places: Places;
   private readonly serving: ServingPages;
-  private readonly designs: DesignsShown;
   private readonly known = new Map<string, ShownPage | null>();
   private knownAt = { revision: -1, inMs: NaN };
 
@@ -28,7 +26,6 @@ export class ShownPages {
   ) {
     this.places = new Places(live);
     this.serving = new ServingPages(store, live);
-    this.designs = new DesignsShown(live);
   }
 
   /** What is shown at the one address of a page; null where no page is. What is known of it holds a moment longer than it is so. */
@@ -64,17 +61,14 @@ export class ShownPages {
       const isOfCategory = category !== null && area.selection === own?.selection;
       return this.shownList(area, isOfCategory ? category.category.key : null);
     });
-    const designIds = this.designs.on(place.design, place.designId, null, areas);
-    return { path: place.path, listing: null, designIds, lists };
+    return { path: place.path, listing: null, designId: place.designId, lists };
   }
 
   private async ofListing({ path, catalog: { kind }, id }: ListingPlace, search: string): Promise<ShownPage> {
     const page = await this.pageServing(kind.id, id);
     const areas = page ? this.places.areasOf(page.definition, { path, own: null }, search) : [];
     const lists = areas.map((area) => this.shownList(area, null));
-    const definition = page?.definition ?? standardListingPage(kind);
-    const designIds = this.designs.on(definition, page?.id ?? null, kind, areas);
-    return { path, listing: { id, kindId: kind.id }, designIds, lists };
+    return { path, listing: { id, kindId: kind.id }, designId: page?.id ?? null, lists };
   }
 
   /** The designed page that serves a listing, which is read only where it depends on what stands in it. */

@@ -5,7 +5,7 @@ import { keptSearchWords } from './search-words.js';
  * What Plindo counts of a visit:
  * - `views`: views of listings of a kind; `about` is the number of the kind. The store adds them up itself;
  * - `page`: a page that is no listing's; `about` is its path;
- * - `design`: a page, a listing's too, on which designs were shown; `about` are their numbers, with spaces between them;
+ * - `design`: a page, a listing's too, that was shown by a design; `about` is the number of the design;
  * - `list`: a list that visitors steer; `about` is the list, as for all that follow;
  * - `facet`: `detail` is the key of a facet that was used, or "key=value" for one of its values;
  * - `sort`: `detail` is the key of the sort choice;
@@ -41,8 +41,8 @@ export interface ShownPage {
   readonly path: string;
   /** The listing whose page it is; null for any other page. */
   readonly listing: { readonly id: number; readonly kindId: number } | null;
-  /** Numbers of the designs on it: its own, its parts and forms, and the cards of what it lists. */
-  readonly designIds: readonly number[];
+  /** Number of the design that it was made by; null for a page that nobody has designed. */
+  readonly designId: number | null;
   readonly lists: readonly ShownList[];
 }
 
@@ -66,24 +66,12 @@ export function arrival(host: string): CountedThing {
   return thing('arrival', host);
 }
 
-/** What counts together when a visitor is shown a page that they haven't seen in the last half hour: the page and the designs on it. */
-export function pageShown({ path, listing, designIds }: ShownPage): CountedThing[] {
+/** What counts together when a visitor is shown a page that they haven't seen in the last half hour: the page and its design. */
+export function pageShown({ path, listing, designId }: ShownPage): CountedThing[] {
   return [
     ...(listing === null && path.length <= LONGEST_DETAIL ? [thing('page', path)] : []),
-    ...(designIds.length === 0 ? [] : [thing('design', nameOfDesigns(designIds))]),
+    ...(designId === null ? [] : [thing('design', String(designId))]),
   ];
-}
-
-/** How designs that are shown together are named among what is counted: one name, as each costs as much as another. */
-function nameOfDesigns(ids: readonly number[]): string {
-  const name = ids.join(' ');
-  // Whole numbers alone, where there are more than a name has room for.
-  return name.length <= LONGEST_DETAIL ? name : name.slice(0, name.lastIndexOf(' ', LONGEST_DETAIL));
-}
-
-/** The numbers in a name of designs. */
-export function designsNamed(name: string): string[] {
-  return name.split(' ');
 }
 
 /** What else counts at once when somebody is shown a page, each by itself. */

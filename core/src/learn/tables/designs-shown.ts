@@ -1,6 +1,5 @@
 import type { UsedThing } from '../../design/index.js';
-import { usesOfDesigns } from '../../design/index.js';
-import { designsNamed } from '../counting/counted-things.js';
+import { designsOnKeptPage, isPage, usesOfDesigns } from '../../design/index.js';
 import type { LearnSource } from '../learn-source.js';
 import { added } from '../learn-source.js';
 import type { WholeTable } from '../learned-table.js';
@@ -19,11 +18,14 @@ export interface ShownDesign {
 
 export function shownDesigns(source: LearnSource): ShownDesign[] {
   const { designs, kinds, selections, kindById, things, kindId } = source;
-  const named = things.flatMap(({ what, about, now, before }) =>
-    what === 'design' ? designsNamed(about).map((id) => ({ id, now, before })) : [],
-  );
-  const shown = added(named, ({ id }) => id);
-  return usesOfDesigns({ designs, kinds, selections, kindById })
+  const around = { designs, kinds, selections, kindById };
+  const ofPages = added(things, ({ what, about }) => (what === 'design' ? about : null));
+  const withPages = designs.filter(isPage).flatMap((page) => {
+    const times = ofPages.get(String(page.id));
+    return times ? designsOnKeptPage(page, around).map((id) => ({ id, ...times })) : [];
+  });
+  const shown = added(withPages, ({ id }) => String(id));
+  return usesOfDesigns(around)
     .filter((thing): thing is ShownDesign['thing'] => thing.what in SHOWN)
     .filter((thing) => kindId === null || thing.kindId === kindId)
     .map((thing) => ({ thing, ...(shown.get(String(thing.designId)) ?? { now: 0, before: 0 }) }))
@@ -34,7 +36,7 @@ export function designsTable(source: LearnSource, shown: readonly ShownDesign[])
   return learnedTable(
     {
       ...{ key: 'designs', group: 'designs', title: 'Designs that people see' },
-      says: 'How often people were shown a page with a design of yours on it. A card counts with each page that lists its kind.',
+      says: 'How often people were shown a page by a design of yours. Cards, parts and forms count with the designed pages that show them.',
       empty: 'Nothing is designed yet: Plindo makes all pages and cards.',
       chart: { as: 'bars', label: 0, series: [4, 5] },
       columns: [words('Design'), words('What it is'), words('Kind'), words('Used on'), times('Shown'), BEFORE],
