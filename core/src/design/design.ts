@@ -102,10 +102,7 @@ export function wordsIn(language: string, designs: readonly Design[]): KeptWords
 
 /** The pages that serve a purpose, in their order, with the parts in their places; of listing pages those of a kind. */
 export function pagesFor(serves: PagePurpose, kindId: number | null, designs: readonly Design[]): KeptPage[] {
-  const own = designs.filter(
-    (design): design is KeptPage =>
-      design.type === 'page' && design.definition.serves === serves && design.kindId === kindId,
-  );
+  const own = designs.filter(isPage).filter((page) => page.definition.serves === serves && page.kindId === kindId);
   return own.sort(byPosition).map((page) => wholePage(page, designs));
 }
 
@@ -119,12 +116,13 @@ export function partAmong(designs: readonly Design[], id: number): KeptPage | un
   return designs.filter(isPart).find((design) => design.id === id);
 }
 
+/** A page, or a part of pages. */
 export function isPage(design: Design): design is KeptPage {
   return design.type === 'page';
 }
 
 export function isPart(design: Design): design is KeptPage {
-  return design.type === 'page' && design.definition.serves === 'part';
+  return isPage(design) && design.definition.serves === 'part';
 }
 
 function byPosition(a: Design, b: Design): number {

@@ -5,7 +5,8 @@ import type { Piece } from './pages/page-design.js';
 import { piecesOfPage } from './pages/page-design.js';
 import { isVisitors, linkedKind } from './pieces/list-settings.js';
 
-interface Around {
+/** All that says where a design is seen. */
+export interface Around {
   readonly designs: readonly Design[];
   readonly kinds: readonly Kind[];
   readonly selections: readonly Selection[];

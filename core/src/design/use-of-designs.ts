@@ -1,7 +1,8 @@
-import type { Kind, KindById, Selection } from '../structure/index.js';
+import type { Kind } from '../structure/index.js';
 import { isListShown } from '../structure/index.js';
 import type { Design, KeptForm, KeptPage } from './design.js';
 import { cardsOfKind, formsOf, frameOf, isPage, isPart, looksOf, pagesFor, wholePage } from './design.js';
+import type { Around } from './designs-on-page.js';
 import type { PageDesign } from './pages/page-design.js';
 import { piecesOfPage, steeredLists } from './pages/page-design.js';
 import { standardIndexPage } from './pages/standard-pages.js';
@@ -17,13 +18,6 @@ export interface UsedThing {
   readonly designId: number | null;
   /** Where visitors meet it, in words; none for what they meet nowhere. */
   readonly uses: readonly string[];
-}
-
-interface Around {
-  readonly designs: readonly Design[];
-  readonly kinds: readonly Kind[];
-  readonly selections: readonly Selection[];
-  readonly kindById: KindById;
 }
 
 /** Which designs and facets visitors meet where; those that they meet nowhere have no uses. */
@@ -132,7 +126,8 @@ function pagesWithList(kind: Kind, { designs }: Around): { name: string; shows: 
     own,
     ...pagesFor('category', kind.id, designs).map(({ definition }) => definition),
     ...designs
-      .filter((design): design is KeptPage => design.type === 'page' && design.kindId === null)
+      .filter(isPage)
+      .filter(({ kindId }) => kindId === null)
       .map((page) => wholePage(page, designs).definition),
   ];
   return all.flatMap((page) => {

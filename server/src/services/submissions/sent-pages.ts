@@ -47,15 +47,15 @@ export class SentPages {
     });
   }
 
-  /** Other words in the place of those about a listing. Refused by `request.not-found`, `submission.decided` and `form.needed`. */
+  /** Other words, without spaces around them, in the place of those about a listing. Refused by `request.not-found`, `submission.decided` and `form.needed`. */
   async writeAgain(secret: string, message: string): Promise<void> {
     const { record } = await this.found(secret);
     if (!isMessage(record)) throw Refusal.of('submission.decided');
     const label = this.live.context().formats.words.say('tell.what');
-    if (message.trim() === '') throw Refusal.of('form.needed', { label }, 'message');
+    if (message === '') throw Refusal.of('form.needed', { label }, 'message');
     await this.editing.change(null, async (unit) => {
       const before = await changeableIn(unit, record.id);
-      const after = await unit.updateSubmission(before, { message: message.trim(), state: 'waiting', reason: '' });
+      const after = await unit.updateSubmission(before, { message, state: 'waiting', reason: '' });
       const kind = kindIn(unit, before.kindId);
       if (before.state === 'returned') await new SenderMails(unit, null).tellOffice(after, kind, record.sender);
       return { sentence: `Somebody wrote again about ${before.title}`, result: null };
